@@ -1,0 +1,62 @@
+/** Who may import whom. A layer sees only the layers listed for it. */
+const MAY_SEE = {
+  core: [],
+  contracts: ['core'],
+  server: ['core', 'contracts'],
+  ui: ['core'],
+  features: ['ui', 'core', 'contracts'],
+  workers: ['core'],
+  app: ['features', 'server', 'contracts', 'ui', 'core'],
+};
+const layers = Object.keys(MAY_SEE);
+const PURE_PACKAGES = ['fastest-levenshtein'];
+
+module.exports = {
+  forbidden: [
+    ...layers.map((layer) => ({
+      name: `${layer}-sees-only-its-layers`,
+      severity: 'error',
+      from: { path: `^src/${layer}/` },
+      to: { path: '^src/', pathNot: `^src/(${[layer, ...MAY_SEE[layer]].join('|')})/` },
+    })),
+    {
+      name: 'core-is-pure',
+      comment: 'The core knows no screen, framework, database or platform; only small pure packages.',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'core', 'unknown'],
+        pathNot: PURE_PACKAGES.map((p) => `node_modules/${p}/`),
+      },
+    },
+    {
+      name: 'features-keep-apart',
+      comment: 'A view does not reach into another view.',
+      severity: 'error',
+      from: { path: '^src/features/([^/]+)/' },
+      to: { path: '^src/features/([^/]+)/', pathNot: '^src/features/$1/' },
+    },
+    {
+      name: 'database-only-in-server',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '^src/server/' },
+      to: { path: 'node_modules/(drizzle-orm|@libsql)/' },
+    },
+    {
+      name: 'no-cycles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types', 'style'],
+    },
+  },
+};

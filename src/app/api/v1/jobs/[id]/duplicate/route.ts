@@ -1,0 +1,6 @@
+import { database } from '@/server/database';
+import { answering, json } from '@/server/http/respond';
+import { duplicateJob } from '@/server/services/job-service';
+
+export const POST = (_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> =>
+  answering(async () => json(await duplicateJob(await database(), (await params).id), 201));

@@ -1,0 +1,10 @@
+import { shopChange } from '@/contracts/crib';
+import { database } from '@/server/database';
+import { answering, readBody } from '@/server/http/respond';
+import { changeShop } from '@/server/services/crib-service';
+
+export const PUT = (request: Request): Promise<Response> =>
+  answering(async () => {
+    await changeShop(await database(), await readBody(request, shopChange));
+    return new Response(null, { status: 204 });
+  });

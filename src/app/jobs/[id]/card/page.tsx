@@ -1,0 +1,48 @@
+import { headers } from 'next/headers';
+import { notFound } from 'next/navigation';
+import QRCode from 'qrcode';
+import { JobCard } from '@/features/jobs/job-card';
+import { holePlan } from '@/features/jobs/job-summary';
+import { PAPERS, type Paper } from '@/features/jobs/paper';
+import { PrintBar } from '@/features/jobs/print-bar';
+import { database } from '@/server/database';
+import { findJob } from '@/server/repositories/job-repository';
+import { shopNow } from '@/server/services/shop-service';
+
+export const metadata = { title: 'Card' };
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ paper?: string }>;
+}
+
+export default async function CardPage({ params, searchParams }: Props) {
+  const db = await database();
+  const job = await findJob(db, (await params).id);
+  if (!job) notFound();
+  const shop = await shopNow(db);
+  const wanted = (await searchParams).paper;
+  const paper: Paper =
+    wanted !== undefined && wanted in PAPERS ? (wanted as Paper) : shop.units === 'inch' ? 'letter-half' : 'a5';
+  const host = (await headers()).get('host') ?? '127.0.0.1:3000';
+  const address = `http://${host}/jobs/${job.id}`;
+  return (
+    <main id="main">
+      <PrintBar jobId={job.id} paper={paper} />
+      <JobCard
+        job={job}
+        material={shop.materials.find((m) => m.id === job.materialId)?.label ?? job.materialId}
+        plans={job.holes.map((hole) => ({
+          id: hole.id,
+          name: hole.name,
+          callout: hole.question.callout,
+          result: holePlan(job, hole, shop),
+        }))}
+        display={shop.units}
+        paper={paper}
+        address={address}
+        qrSvg={await QRCode.toString(address, { type: 'svg', margin: 0 })}
+      />
+    </main>
+  );
+}

@@ -1,0 +1,28 @@
+import { fromAddress } from '@/core/ask/ask-form';
+import { AskView, type Origin } from '@/features/ask/ask-view';
+import { database } from '@/server/database';
+import { findJob } from '@/server/repositories/job-repository';
+import { shopNow } from '@/server/services/shop-service';
+
+interface Props {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export const metadata = { title: 'Ask · Jolly Bit' };
+
+export default async function AskPage({ searchParams }: Props) {
+  const params = await searchParams;
+  const db = await database();
+  const shop = await shopNow(db);
+  const first = fromAddress(params, {
+    units: shop.units,
+    machine: shop.machines[0]?.id ?? '',
+    material: shop.materials.some((m) => m.id === 'steel-low-carbon') ? 'steel-low-carbon' : shop.materials[0]?.id,
+  });
+  const job = typeof params.job === 'string' ? await findJob(db, params.job) : undefined;
+  const hole = job?.holes.find((h) => h.id === params.jobHole);
+  const origin: Origin | undefined =
+    job && hole ? { jobId: job.id, holeId: hole.id, jobName: job.name, holeName: hole.name } : undefined;
+  const { materials, machines, habits, pools } = shop;
+  return <AskView first={first} shop={{ materials, machines, habits, crib: pools[0] }} origin={origin} />;
+}

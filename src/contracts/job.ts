@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { keptQuestion } from './question';
+
+const rowId = z.string().regex(/^[\w-]{8,64}$/, 'An id is 8 to 64 letters, digits, - or _.');
+
+export const jobHoleInput = z.strictObject({
+  id: rowId,
+  name: z.string().trim().max(120),
+  question: keptQuestion,
+});
+
+/** A job as a browser sends it; ids are made by whoever creates the row. */
+export const jobInput = z.strictObject({
+  id: rowId,
+  name: z.string().trim().min(1, 'Give the job a name.').max(120, 'A name has at most 120 characters.'),
+  materialId: z.string().max(80),
+  quantity: z
+    .number('Type how many parts.')
+    .int('Parts are whole.')
+    .min(1, 'At least one part.')
+    .max(100000, 'At most 100000 parts.'),
+  notes: z.string().max(4000).default(''),
+  holes: z.array(jobHoleInput).max(500),
+});
+export type JobInput = z.infer<typeof jobInput>;
+export type JobHoleInput = z.infer<typeof jobHoleInput>;
+
+/** A change carries the version that it was made from. */
+export const jobChange = jobInput.extend({ version: z.number().int().min(1) });
+export type JobChange = z.infer<typeof jobChange>;
+
+export const versionOnly = z.strictObject({ version: z.number().int().min(1) });
+
+export interface Job extends JobInput {
+  version: number;
+  createdAt: string;
+  updatedAt: string;
+}

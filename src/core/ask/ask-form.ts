@@ -1,0 +1,83 @@
+import type { Display } from '../units/show';
+
+/** A question as typed: every field as text or choice, so that nothing typed is lost, readable or not. */
+export interface AskForm {
+  callout: string;
+  material: string;
+  hole: 'auto' | 'through' | 'blind';
+  depth: string;
+  thickness: string;
+  width: string;
+  /** `crib` or the id of a set. */
+  drills: string;
+  /** Label of a drill to use instead of the proposed one; empty for none. */
+  drill: string;
+  tap: 'auto' | 'cut' | 'form';
+  /** `auto` or a number. */
+  percent: string;
+  machine: string;
+  start: 'auto' | 'hand' | 'punch' | 'centre-drill' | 'spot' | 'bushing';
+  dry: boolean;
+  /** Bolt class, empty for the usual one. */
+  bolt: string;
+  parts: string;
+  units: Display;
+}
+
+export const BLANK_FORM: AskForm = {
+  callout: '',
+  material: 'steel-low-carbon',
+  hole: 'auto',
+  depth: '',
+  thickness: '',
+  width: '',
+  drills: 'crib',
+  drill: '',
+  tap: 'auto',
+  percent: 'auto',
+  machine: '',
+  start: 'auto',
+  dry: false,
+  bolt: '',
+  parts: '1',
+  units: 'mm',
+};
+
+const CHOICES = {
+  hole: ['auto', 'through', 'blind'],
+  tap: ['auto', 'cut', 'form'],
+  start: ['auto', 'hand', 'punch', 'centre-drill', 'spot', 'bushing'],
+  units: ['mm', 'inch'],
+} as const;
+
+const KEYS = Object.keys(BLANK_FORM) as (keyof AskForm)[];
+const LONGEST = 300;
+
+/** The question as an address's query, only what differs from the blank form; the callout always. */
+export function toAddress(form: AskForm): string {
+  const params = new URLSearchParams();
+  for (const key of KEYS) {
+    const value = String(form[key]);
+    if (key === 'callout' || key === 'units' || value !== String(BLANK_FORM[key])) params.set(key, value);
+  }
+  return params.toString();
+}
+
+/** The question in an address; what is unknown or too long is left at `base`. */
+export function fromAddress(
+  params: Record<string, string | string[] | undefined>,
+  base: Partial<AskForm> = {},
+): AskForm {
+  const form: AskForm = { ...BLANK_FORM, ...base };
+  for (const key of KEYS) {
+    const given = params[key];
+    const value = Array.isArray(given) ? given[0] : given;
+    if (value === undefined || value.length > LONGEST) continue;
+    if (key === 'dry') form.dry = value === 'true';
+    else if (key in CHOICES) {
+      if ((CHOICES[key as keyof typeof CHOICES] as readonly string[]).includes(value))
+        Object.assign(form, { [key]: value });
+    } else Object.assign(form, { [key]: value });
+  }
+  return form;
+}

@@ -1,0 +1,37 @@
+export type MachineKind = 'drill-press' | 'mill' | 'lathe' | 'hand-drill';
+
+/** One position of belts or gears, with what to set on the machine. */
+export interface SpeedStep {
+  rpm: number;
+  label: string;
+}
+
+/** Fixed steps, or a range that can be set anywhere in between. */
+export type Speeds = { kind: 'steps'; steps: readonly SpeedStep[] } | { kind: 'range'; minRpm: number; maxRpm: number };
+
+export interface Machine {
+  id: string;
+  name: string;
+  kind: MachineKind;
+  speeds: Speeds;
+  /** The spindle can be reversed under power. */
+  reversible: boolean;
+  /** A reversing tapping head belongs to it. */
+  tappingHead: boolean;
+  /** Revolutions until the spindle stands after switching off, and the speed at which that was measured. */
+  coastRevolutions: number;
+  coastAtRpm: number;
+  /** Largest straight shank that the chuck takes, mm. */
+  chuckMm: number;
+  quillStrokeMm?: number;
+  powerW?: number;
+}
+
+export const lowestRpm = ({ speeds }: Machine): number =>
+  speeds.kind === 'range' ? speeds.minRpm : Math.min(...speeds.steps.map((s) => s.rpm));
+export const highestRpm = ({ speeds }: Machine): number =>
+  speeds.kind === 'range' ? speeds.maxRpm : Math.max(...speeds.steps.map((s) => s.rpm));
+
+/** Rigid enough for solid carbide. */
+export const isRigid = (m: Machine | undefined): boolean => m?.kind === 'mill' || m?.kind === 'lathe';
+export const isHandHeld = (m: Machine | undefined): boolean => m?.kind === 'hand-drill';

@@ -1,0 +1,66 @@
+import { inchToMm } from '../units/length';
+import { exactFraction } from '../units/show';
+import { LETTER_SIZES_IN, METRIC_SINGLES_MM, NUMBER_SIZES_IN } from './drill-sizes.table';
+
+export type DrillSeries = 'metric' | 'fraction' | 'number' | 'letter';
+export type DrillMaterial = 'hss' | 'cobalt' | 'carbide';
+export type DrillCondition = 'sharp' | 'worn' | 'blunt' | 'lost';
+
+/** A size of drill as it is made, or one drill of a crib when it has a condition. */
+export interface Drill {
+  series: DrillSeries;
+  /** As stamped or called: `6.8`, `17/64`, `#7`, `F`. */
+  label: string;
+  diameterMm: number;
+  /** 118 when not given. */
+  pointAngleDeg?: number;
+  /** High-speed steel when not given. */
+  material?: DrillMaterial;
+  condition?: DrillCondition;
+}
+
+const metric = (mm: number): Drill => {
+  const diameterMm = Math.round(mm * 1000) / 1000;
+  return { series: 'metric', label: diameterMm.toFixed(Number.isInteger(diameterMm * 10) ? 1 : 2), diameterMm };
+};
+const range = (from: number, to: number, step: number): Drill[] =>
+  Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => metric(from + i * step));
+
+/** Metric sizes: 0.3 to 1.0 by 0.05, to 13 by 0.1, to 50 by 0.5, and the odd sizes in use. */
+export const METRIC_DRILLS: readonly Drill[] = [
+  ...range(0.3, 0.95, 0.05),
+  ...range(1, 13, 0.1),
+  ...range(13.5, 50, 0.5),
+  ...METRIC_SINGLES_MM.map(metric),
+].sort((a, b) => a.diameterMm - b.diameterMm);
+
+export const fractionDrill = (sixtyFourths: number): Drill => {
+  const diameterMm = inchToMm(sixtyFourths / 64);
+  return { series: 'fraction', label: exactFraction(diameterMm) as string, diameterMm };
+};
+
+/** ASME B94.11M: numbers #80 to #1, letters A to Z, fractions by 64ths to 1-1/2 inch. */
+export const INCH_DRILLS: readonly Drill[] = [
+  ...NUMBER_SIZES_IN.split(' ').map((inch, i): Drill => ({
+    series: 'number',
+    label: `#${i + 1}`,
+    diameterMm: inchToMm(Number(inch)),
+  })),
+  ...LETTER_SIZES_IN.split(' ').map((inch, i): Drill => ({
+    series: 'letter',
+    label: String.fromCharCode(65 + i),
+    diameterMm: inchToMm(Number(inch)),
+  })),
+  ...Array.from({ length: 96 }, (_, i) => fractionDrill(i + 1)),
+].sort((a, b) => a.diameterMm - b.diameterMm);
+
+/** A drill as people say it, with its series where the label alone is not enough. */
+export const drillName = ({ series, label }: Drill): string =>
+  series === 'metric' ? `${label} mm` : series === 'fraction' ? `${label} in` : label;
+
+export const isUsable = (d: Drill): boolean => d.condition !== 'blunt' && d.condition !== 'lost';
+
+/** Every size made, by diameter. */
+export const ALL_DRILLS: readonly Drill[] = [...METRIC_DRILLS, ...INCH_DRILLS].sort(
+  (a, b) => a.diameterMm - b.diameterMm,
+);

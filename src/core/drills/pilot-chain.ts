@@ -1,0 +1,30 @@
+import type { Material } from '../materials/material';
+import { chiselEdge } from './drill-point';
+import { isUsable, type Drill } from './drill';
+
+/** Diameter in mm up to which a drill wants no pilot: 6 by hand, 10 in steel and the like, more in soft metal. */
+export function pilotFreeUpTo(byHand: boolean, material: Material): number {
+  if (byHand) return 6;
+  return material.group === 'aluminium' || material.group === 'plastic' || material.group === 'magnesium' ? 13 : 10;
+}
+
+/**
+ * Pilots before a drill, smallest first. Each is the pool's drill nearest to the chisel edge of the next one,
+ * never under it, and at least 3 mm (2 mm by hand). Model and trade rule.
+ */
+export function pilotChain(last: Drill, pool: readonly Drill[], byHand: boolean, material: Material): Drill[] {
+  const limit = pilotFreeUpTo(byHand, material);
+  const usable = pool.filter(isUsable);
+  const chain: Drill[] = [];
+  let next = last;
+  while (next.diameterMm > limit) {
+    const least = Math.max(chiselEdge(next.diameterMm), byHand ? 2 : 3);
+    const pilot = usable
+      .filter((d) => d.diameterMm >= least - 1e-9 && d.diameterMm < next.diameterMm * 0.75)
+      .reduce<Drill | undefined>((a, b) => (a && a.diameterMm <= b.diameterMm ? a : b), undefined);
+    if (!pilot) break;
+    chain.unshift(pilot);
+    next = pilot;
+  }
+  return chain;
+}

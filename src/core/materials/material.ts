@@ -1,0 +1,58 @@
+export type MaterialGroup =
+  | 'steel'
+  | 'stainless'
+  | 'iron'
+  | 'aluminium'
+  | 'copper-alloy'
+  | 'titanium'
+  | 'magnesium'
+  | 'zinc'
+  | 'nickel'
+  | 'plastic';
+
+export type FormTapping = 'good' | 'marginal' | 'no';
+export type Chips = 'short' | 'powder' | 'long' | 'stringy';
+
+/** A work material in one condition. Typical figures: the shop's own measurements replace them. */
+export interface Material {
+  id: string;
+  label: string;
+  group: MaterialGroup;
+  /** Brinell hardness; 0 where the scale does not apply. */
+  hardnessHb: number;
+  tensileMPa: number;
+  shearMPa: number;
+  elongationPercent: number;
+  formTapping: FormTapping;
+  /** Drilling speed with a high-speed steel drill, surface feet per minute. */
+  drillSfmHss: { low: number; start: number; high: number };
+  /** Tapping speed with a cutting tap, surface feet per minute. */
+  tapSfmCut: { low: number; high: number };
+  /** Specific cutting force at 1 mm chip thickness, MPa, and its exponent. */
+  kc11: number;
+  mc: number;
+  /** Feed as a share of that for mild steel. */
+  feedFactor: number;
+  /** Percent of thread, 60-degree forms. */
+  threadPercent: { low: number; target: number; high: number };
+  chips: Chips;
+  lubricant: string;
+  notes: string;
+  hazard: string;
+}
+
+/** Brinell number above which a metal counts as hard here, about 25 HRC. */
+export const HARD_HB = 250;
+
+export const isHard = (m: Material): boolean => m.hardnessHb >= HARD_HB;
+
+/** Metals that harden under a rubbing tool: austenitic and hardening stainless, titanium, nickel. */
+export const isWorkHardening = (m: Material): boolean =>
+  m.group === 'nickel' || m.group === 'titanium' || (m.group === 'stainless' && m.chips === 'stringy');
+
+/** Soft and stringy metals, and titanium, spring back on the drill and leave the hole a little small. */
+export const closesIn = (m: Material): boolean =>
+  m.group === 'titanium' || (m.chips === 'stringy' && m.hardnessHb > 0 && m.hardnessHb < 200);
+
+/** Metals in which a drill with an undubbed lip pulls itself in. */
+export const grabs = (m: Material): boolean => m.group === 'copper-alloy' && m.chips === 'short';

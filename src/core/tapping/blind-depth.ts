@@ -1,0 +1,68 @@
+import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
+import { coneDepth } from '../drills/drill-point';
+import type { Thread } from '../threads/thread';
+import type { Tap } from './tap';
+import { threadArea } from './tapping-torque';
+
+/** Room in mm that a spiral-point tap needs below for the chips it pushes ahead. Model: four times their volume. */
+export function spiralPointChipRoom(thread: Thread, holeMm: number, threadDepthMm: number): number {
+  const turns = threadDepthMm / thread.pitchMm;
+  const meanDiameter = (thread.majorMm + holeMm) / 2;
+  const volume = threadArea(thread, holeMm) * Math.PI * meanDiameter * turns;
+  return (4 * volume) / ((Math.PI / 4) * holeMm ** 2);
+}
+
+export interface BlindDepth {
+  /** Full-diameter depth of the hole. */
+  fullDiameter: Answer;
+  /** To the point of the drill. */
+  total: Answer;
+  chipRoomMm: number;
+  tipMm: number;
+  runOutMm: number;
+}
+
+/** How deep to drill a blind hole so that the full thread is deep enough for the last tap. */
+export function blindDepth(
+  thread: Thread,
+  threadDepthMm: number,
+  lastTap: Tap,
+  drillMm: number,
+  pointAngleDeg: number,
+): BlindDepth {
+  const runOutMm = lastTap.chamferThreads * thread.pitchMm;
+  const spiralPoint = lastTap.geometry === 'spiral-point';
+  const chipRoomMm = spiralPoint ? spiralPointChipRoom(thread, drillMm, threadDepthMm) : thread.pitchMm;
+  const full = threadDepthMm + runOutMm + chipRoomMm;
+  const tipMm = coneDepth(drillMm, pointAngleDeg);
+  const fullDiameter = answer(full, 'mm', {
+    rule: 'Full-diameter depth',
+    formula: 'full thread + chamfer threads × pitch + chip room',
+    inputs: [
+      ['full thread', mm(threadDepthMm)],
+      [`chamfer threads of the last tap (${lastTap.name})`, quantity(lastTap.chamferThreads, 'count')],
+      ['pitch', mm(thread.pitchMm)],
+      [spiralPoint ? 'chip room, four times the chips' : 'chip room, one pitch', mm(chipRoomMm)],
+    ],
+    source: { kind: spiralPoint ? 'model' : 'trade rule', name: 'depth of blind tapped holes' },
+    assumptions:
+      thread.majorMm <= 6
+        ? [phrase('A tap this small may have a male point: grind it off, or drill deeper by its length.')]
+        : [],
+  });
+  const total = answer(full + tipMm, 'mm', {
+    rule: 'Depth from where the tip touches',
+    formula: 'full-diameter depth + diameter ÷ 2 ÷ tan(point angle ÷ 2)',
+    inputs: [
+      ['full-diameter depth', mm(full)],
+      ['drill', mm(drillMm)],
+      ['point angle', quantity(pointAngleDeg, 'deg')],
+      ['tip', mm(tipMm)],
+    ],
+    source: { kind: 'trade rule', name: 'stop set from touch' },
+  });
+  return { fullDiameter, total, chipRoomMm, tipMm, runOutMm };
+}
+
+/** Wall in mm under which the bottom may bulge or break: 1.5 mm or a fifth of the major diameter. */
+export const thinWallMm = (majorMm: number): number => Math.max(1.5, 0.2 * majorMm);

@@ -1,0 +1,83 @@
+import { answer, mm, percent, phrase, type Answer, type Phrase } from '../answer/answer';
+import { isHard, type Material } from '../materials/material';
+import { holeForPercent, percentOfThread } from '../threads/percent-of-thread';
+import { isTapered, type Thread } from '../threads/thread';
+
+/** Hole of a forming tap shrinks as it forms: 0.68 of the pitch at full thread. */
+const FORM_FACTOR = 0.0068;
+export const FORM_START_PERCENT = 65;
+
+/** Drill diameter in mm that a forming tap needs for this percent of thread. Trade rule. */
+export const formingHole = (thread: Thread, q: number): number => thread.majorMm - FORM_FACTOR * q * thread.pitchMm;
+
+/** Percent of thread that a forming tap leaves from this hole, mm. */
+export const formingPercent = (thread: Thread, holeMm: number): number =>
+  (thread.majorMm - holeMm) / (FORM_FACTOR * thread.pitchMm);
+
+/** Minor diameter in mm after forming from this hole. Model, until the shop's own pins correct it. */
+export const formedMinor = (thread: Thread, holeMm: number): number =>
+  holeForPercent(thread, formingPercent(thread, holeMm));
+
+export type FormingVerdict =
+  { allowed: true; level: 'good' | 'marginal'; reason: Phrase } | { allowed: false; code: string; reason: Phrase };
+
+/** Whether a thread may be formed in a material, with the reason. */
+export function formingVerdict(thread: Thread, material: Material): FormingVerdict {
+  const name = { material: material.label };
+  if (isTapered(thread))
+    return { allowed: false, code: 'forming-taper', reason: phrase('Tapered pipe thread is cut, not formed.') };
+  if (thread.form !== 'iso-60')
+    return {
+      allowed: false,
+      code: 'forming-form',
+      reason: phrase('Forming taps and their drill rule are for 60-degree threads; {thread} is cut.', {
+        thread: thread.designation,
+      }),
+    };
+  if (material.formTapping === 'no') {
+    if (isHard(material))
+      return {
+        allowed: false,
+        code: 'forming-hard',
+        reason: phrase('{material} is harder than about 25 HRC: a forming tap cannot squeeze it.', name),
+      };
+    return {
+      allowed: false,
+      code: 'forming-brittle',
+      reason: phrase(
+        '{material} does not flow into a thread: it stretches {elongation} before breaking and its chips come off {chips}. Forming would tear it.',
+        { ...name, elongation: percent(material.elongationPercent), chips: material.chips },
+      ),
+    };
+  }
+  return material.formTapping === 'good'
+    ? {
+        allowed: true,
+        level: 'good',
+        reason: phrase('{material} flows well: a formed thread is stronger and makes no chips.', name),
+      }
+    : {
+        allowed: true,
+        level: 'marginal',
+        reason: phrase('{material} can be formed with care: try one hole in scrap first.', name),
+      };
+}
+
+/** Percent to form at: starts at 65 and is raised until the finished minor diameter is inside the class. */
+export function formingTarget(thread: Thread, minorMaxMm: number): Answer {
+  const forced = percentOfThread(thread, minorMaxMm);
+  return answer(Math.max(FORM_START_PERCENT, forced), 'percent', {
+    rule: 'Percent of thread to form',
+    formula: 'the larger of 65 and what the class needs: (major − largest minor) ÷ full depth',
+    inputs: [
+      ['start', percent(FORM_START_PERCENT)],
+      ['largest minor diameter of the class', mm(minorMaxMm)],
+      ['percent that the class needs', percent(forced)],
+    ],
+    source: { kind: 'trade rule', name: 'forming taps' },
+  });
+}
+
+/** Hole in mm before forming that finishes at this minor diameter; the inverse of {@link formedMinor}. */
+export const formingHoleForMinor = (thread: Thread, minorMm: number): number =>
+  formingHole(thread, percentOfThread(thread, minorMm));

@@ -1,0 +1,43 @@
+import { answer, mm, quantity, type Answer } from '../answer/answer';
+import type { Material } from '../materials/material';
+import type { Thread } from '../threads/thread';
+import { interpolate } from '../units/interpolate';
+import type { Tap } from './tap';
+
+/** Turns forward before turning back to break the chip; 0 when the tap is not reversed. Trade rule. */
+export function biteTurns(thread: Thread, tap: Tap, material: Material, power: boolean): number {
+  if (tap.geometry === 'spiral-point' || tap.geometry === 'form') return 0;
+  if (power) return 0;
+  const d = thread.majorMm;
+  const bite = d <= 4 ? 0.25 : d <= 8 ? 0.5 : d <= 12 ? 0.75 : 1;
+  const share = { stringy: 0.6, short: 1.5, powder: 1.5, long: 1 }[material.chips];
+  return bite * share;
+}
+
+/** Turns from the first bite until the full thread is deep enough. */
+export function totalTurns(thread: Thread, tap: Tap, depthMm: number): Answer {
+  return answer(depthMm / thread.pitchMm + tap.chamferThreads, 'turns', {
+    rule: 'Turns of the tap',
+    formula: '(depth + chamfer) ÷ pitch',
+    inputs: [
+      ['full thread', mm(depthMm)],
+      [`chamfer threads, ${tap.name}`, quantity(tap.chamferThreads, 'count')],
+      ['pitch', mm(thread.pitchMm)],
+    ],
+    source: { kind: 'trade rule', name: 'count the turns' },
+  });
+}
+
+const SECONDS_PER_TURN = [
+  [3, 1.5],
+  [12, 3],
+] as const;
+const HAND_SET_UP_S = 40;
+
+/** Seconds to tap one hole by hand with one tap. Trade rule, until the shop's logged times replace it. */
+export function handTappingSeconds(thread: Thread, turns: number, reversed: boolean): number {
+  return turns * interpolate(SECONDS_PER_TURN, thread.majorMm) * (reversed ? 1.5 : 1) + HAND_SET_UP_S;
+}
+
+/** Seconds to tap one hole under power, in and out. */
+export const machineTappingSeconds = (turns: number, rpm: number): number => (2 * 60 * turns) / rpm;

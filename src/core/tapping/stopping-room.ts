@@ -1,0 +1,46 @@
+import { answer, phrase, quantity, type Answer } from '../answer/answer';
+
+export const REACTION_S = 0.5;
+
+/** How far a spindle runs on: revolutions, and the speed at which they were measured where known. */
+export interface Coast {
+  revolutions: number;
+  atRpm?: number;
+}
+
+/** Turns from the decision to stop until the spindle stands, at a speed in rpm. Coasting grows with its square. */
+export const turnsToStop = (rpm: number, coast: Coast): number =>
+  (rpm * REACTION_S) / 60 + coast.revolutions * (coast.atRpm ? (rpm / coast.atRpm) ** 2 : 1);
+
+/**
+ * Highest speed, rpm, at which the spindle stops within the turns left. Zero when coasting alone uses them up.
+ * @param turnsLeft turns from throwing the switch to the bottom
+ */
+export function highestTappingRpm(turnsLeft: number, coast: Coast): Answer {
+  const value = coast.atRpm
+    ? solve(turnsLeft, coast.revolutions, coast.atRpm)
+    : Math.max(0, (60 * (turnsLeft - coast.revolutions)) / REACTION_S);
+  return answer(value, 'rpm', {
+    rule: 'Stopping room',
+    formula: coast.atRpm
+      ? 'turns left = speed × reaction ÷ 60 + coast × (speed ÷ speed measured)²'
+      : '60 × (turns left − coast) ÷ reaction',
+    inputs: [
+      ['turns left', quantity(turnsLeft, 'turns')],
+      ['coasting', quantity(coast.revolutions, 'turns')],
+      ...(coast.atRpm
+        ? ([['measured at', quantity(coast.atRpm, 'rpm')]] as [string, { value: number; unit: 'rpm' }][])
+        : []),
+      ['reaction', { value: REACTION_S, unit: 's' }],
+    ],
+    source: { kind: 'model', name: 'reaction and coasting' },
+    assumptions: [phrase('A person watching for it; a depth stop that trips the spindle needs less.')],
+  });
+}
+
+function solve(turnsLeft: number, revolutions: number, atRpm: number): number {
+  const a = revolutions / atRpm ** 2;
+  const b = REACTION_S / 60;
+  if (turnsLeft <= 0) return 0;
+  return a === 0 ? turnsLeft / b : (-b + Math.sqrt(b * b + 4 * a * turnsLeft)) / (2 * a);
+}

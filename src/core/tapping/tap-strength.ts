@@ -1,0 +1,42 @@
+import { answer, mm, quantity, type Answer } from '../answer/answer';
+import type { Thread } from '../threads/thread';
+import type { TapGeometry } from './tap';
+
+const CORE_SHARE: Record<TapGeometry, number> = {
+  straight: 0.66,
+  'spiral-point': 0.75,
+  'spiral-flute': 0.6,
+  form: 0.8,
+};
+const SHEAR_MPA = 1100;
+const CARBON_STEEL = 0.8;
+
+/** Torque at which a tap breaks, Nm. Model: the core as a round bar of high-speed steel. */
+export function breakingTorque(thread: Thread, geometry: TapGeometry, carbonSteel = false): Answer {
+  const minor = thread.majorMm - 1.0825 * thread.pitchMm;
+  const core = CORE_SHARE[geometry] * minor;
+  const share = carbonSteel ? CARBON_STEEL : 1;
+  return answer(((Math.PI / 16) * core ** 3 * SHEAR_MPA * share) / 1000, 'Nm', {
+    rule: "Tap's breaking torque",
+    formula: 'π ÷ 16 × core³ × shear strength',
+    inputs: [
+      ['minor diameter of the tap', mm(minor)],
+      ['share that the flutes leave', quantity(CORE_SHARE[geometry], 'ratio')],
+      ['shear strength', quantity(SHEAR_MPA, 'MPa')],
+      ['carbon steel or high-speed', quantity(share, 'ratio')],
+    ],
+    source: { kind: 'model', name: 'our estimate of the core' },
+  });
+}
+
+export type SafetyLevel = 'calm' | 'careful' | 'warn' | 'stop';
+
+/** What a safety factor means at the wrench: 3 calm, 2 careful, under 2 warn, under 1.3 do not. */
+export function safetyLevel(safety: number): SafetyLevel {
+  if (safety >= 3) return 'calm';
+  if (safety >= 2) return 'careful';
+  return safety >= 1.3 ? 'warn' : 'stop';
+}
+
+/** Largest torque that people put on by hand, Nm: T-handle and two-handed wrench of 250 mm. */
+export const HAND_LIMIT_NM = { tHandle: 6, wrench: 45 } as const;

@@ -1,0 +1,144 @@
+import { answer, caution, mm, phrase, quantity, type Answer, type Caution } from '../answer/answer';
+import { isHard, type Material } from '../materials/material';
+import { percentOfThread } from '../threads/percent-of-thread';
+import type { Thread } from '../threads/thread';
+import { GEOMETRY_LABEL, type Tap, type TapGeometry } from './tap';
+
+const HALF_ANGLE_TAN = {
+  'iso-60': Math.tan(Math.PI / 6),
+  'whitworth-55': Math.tan((27.5 * Math.PI) / 180),
+  'ba-47.5': Math.tan((23.75 * Math.PI) / 180),
+  'npt-60-taper': Math.tan(Math.PI / 6),
+} as const;
+
+/** Area in mm² of one thread space between the hole (mm) and the major diameter. Model: flat of P/8 at the top. */
+export function threadArea(thread: Thread, holeMm: number): number {
+  const h = (thread.majorMm - holeMm) / 2;
+  return h * (thread.pitchMm / 8 + h * HALF_ANGLE_TAN[thread.form]);
+}
+
+export type Fluid = 'right' | 'poor' | 'dry';
+const FLUID_FACTOR: Record<Fluid, number> = { right: 1, poor: 1.25, dry: 1.5 };
+const GEOMETRY_FACTOR: Record<TapGeometry, number> = {
+  straight: 1,
+  'spiral-point': 0.8,
+  'spiral-flute': 1,
+  form: 1.6,
+};
+
+/** How much a full thread rubs: 1 up to 75 percent, more than double near 100. Model. */
+export const rubFactor = (percent: number): number => 1 + 1.2 * Math.max(0, (percent - 75) / 25) ** 2;
+
+/** Metals that spring back and hold the tap. Our judgement. */
+export function gripFactor(m: Material): number {
+  if (m.group === 'titanium') return 2;
+  if (m.group === 'nickel') return 1.6;
+  return m.group === 'stainless' && m.chips === 'stringy' ? 1.3 : 1;
+}
+
+export interface TappingConditions {
+  thread: Thread;
+  material: Material;
+  tap: Tap;
+  /** Predicted hole; for forming taps the finished minor diameter. mm */
+  minorMm: number;
+  depthMm: number;
+  through: boolean;
+  /** The tap is turned back to break the chip. */
+  reversing: boolean;
+  fluid?: Fluid;
+  /** 1 when new to 1.6 at the end of the tap's life. */
+  wear?: number;
+  thicknessMm?: number;
+  /** A spiral point in a blind hole has the room for its chips. */
+  chipRoom?: boolean;
+}
+
+/** How chips crowd the flutes as the thread gets deeper than one diameter. Our judgement. */
+export function packingFactor({
+  material,
+  tap,
+  thread,
+  depthMm,
+  through,
+  reversing,
+  chipRoom,
+}: TappingConditions): number {
+  if (tap.geometry === 'form') return 1;
+  if (tap.geometry === 'spiral-point') return through || chipRoom ? 1 : 1.5;
+  const c = { short: 0.05, powder: 0.05, long: 0.12, stringy: 0.25 }[material.chips];
+  const share = tap.geometry === 'spiral-flute' ? 1 / 3 : reversing ? 1 : 2;
+  return 1 + c * share * Math.max(0, depthMm / thread.majorMm - 1);
+}
+
+/** Chamfer threads that cut at once: no more than the plate is thick, in pitches. */
+const cutting = ({ tap, thicknessMm, thread }: TappingConditions): number =>
+  Math.max(
+    1,
+    thicknessMm === undefined ? tap.chamferThreads : Math.min(tap.chamferThreads, thicknessMm / thread.pitchMm),
+  );
+
+/** Chip thickness on one tooth of the chamfer, mm: the second risk beside torque. */
+export function toothLoad(c: TappingConditions): number {
+  return (c.thread.majorMm - c.minorMm) / 2 / (cutting(c) * c.tap.flutes);
+}
+
+/** Tooth load in mm above which teeth chip: 0.06 in stainless, titanium and hard metal, 0.1 elsewhere. */
+export const toothLoadLimit = (m: Material): number =>
+  m.group === 'stainless' || m.group === 'titanium' || m.group === 'nickel' || isHard(m) ? 0.06 : 0.1;
+
+/** Torque to turn a tap, Nm. Model: an estimate for comparing, never a rating. */
+export function tappingTorque(c: TappingConditions): Answer {
+  const { thread, material, minorMm, tap } = c;
+  const h = (thread.majorMm - minorMm) / 2;
+  const area = threadArea(thread, minorMm);
+  const chip = h / (cutting(c) * tap.flutes);
+  const kc = material.kc11 * chip ** -material.mc;
+  const factors: [string, number][] = [
+    ['rubbing of a full thread', rubFactor(percentOfThread(thread, minorMm))],
+    [GEOMETRY_LABEL[tap.geometry], GEOMETRY_FACTOR[tap.geometry]],
+    ['fluid', FLUID_FACTOR[c.fluid ?? 'right']],
+    ['wear', c.wear ?? 1],
+    ['grip of the metal', gripFactor(material)],
+    ['chips packing', packingFactor(c)],
+  ];
+  const bare = (kc * area * (thread.majorMm + minorMm)) / 4 / 1000;
+  const torque = factors.reduce((t, [, f]) => t * f, bare);
+  const load = toothLoad(c);
+  const limit = toothLoadLimit(material);
+  const cautions: Caution[] =
+    load > limit
+      ? [
+          caution(
+            'warn',
+            'tooth-load',
+            'Each tooth takes {load}, over {limit}: teeth may chip. Start with a longer chamfer.',
+            {
+              load: mm(load),
+              limit: mm(limit),
+            },
+          ),
+        ]
+      : [];
+  return answer(
+    torque,
+    'Nm',
+    {
+      rule: 'Tapping torque',
+      formula: 'kc × thread area × (major + hole) ÷ 4 × factors; kc = kc1.1 × chip^−mc',
+      inputs: [
+        ['thread height', mm(h)],
+        ['thread area', quantity(area, 'mm2')],
+        ['chip on one tooth', mm(chip)],
+        [`cutting force kc, ${material.label}`, quantity(kc, 'MPa')],
+        [tap.geometry === 'form' ? 'finished minor' : 'predicted hole', mm(minorMm)],
+        ...factors
+          .filter(([, f]) => f !== 1)
+          .map(([label, f]): [string, { value: number; unit: 'ratio' }] => [label, { value: f, unit: 'ratio' }]),
+      ],
+      source: { kind: 'model', name: 'our cutting-force estimate' },
+      assumptions: [phrase('Sharp tap, {fluid}.', { fluid: material.lubricant })],
+    },
+    cautions,
+  );
+}

@@ -1,0 +1,31 @@
+import { answer, mm, type Answer } from '../answer/answer';
+import { fullDepthMm, isTapered, type Thread } from './thread';
+
+/**
+ * Percent of full thread depth that a hole leaves, on the hole's diameter in mm.
+ * 100 is the basic height of the form; 60-degree forms count 0.75 H as full.
+ * @returns percent, below zero when the hole is larger than the thread
+ * @throws RangeError for a tapered thread, which has no single percentage
+ */
+export function percentOfThread(thread: Thread, holeMm: number): number {
+  if (isTapered(thread)) throw new RangeError('A tapered thread has no single percent of thread.');
+  return ((thread.majorMm - holeMm) / (2 * fullDepthMm(thread))) * 100;
+}
+
+/** Hole diameter in mm that leaves this percent of thread. */
+export const holeForPercent = (thread: Thread, percent: number): number =>
+  thread.majorMm - (percent / 100) * 2 * fullDepthMm(thread);
+
+/** {@link percentOfThread} with its working. */
+export function percentOfThreadAnswer(thread: Thread, holeMm: number, holeName: string): Answer {
+  return answer(percentOfThread(thread, holeMm), 'percent', {
+    rule: 'Percent of thread',
+    formula: '(major − hole) ÷ (2 × full thread depth) × 100',
+    inputs: [
+      ['major diameter', mm(thread.majorMm)],
+      [holeName, mm(holeMm)],
+      ['full thread depth, one side', mm(fullDepthMm(thread))],
+    ],
+    source: { kind: 'standard', name: `form of ${thread.standard}` },
+  });
+}

@@ -1,0 +1,12 @@
+/**
+ * Straight-line interpolation in a table of points with rising x.
+ * Outside the table the nearest end's value holds.
+ */
+export function interpolate(points: readonly (readonly [x: number, y: number])[], x: number): number {
+  const above = points.findIndex(([px]) => px >= x);
+  if (above === 0) return points[0][1];
+  if (above === -1) return points[points.length - 1][1];
+  const [x0, y0] = points[above - 1];
+  const [x1, y1] = points[above];
+  return y0 + ((x - x0) / (x1 - x0)) * (y1 - y0);
+}

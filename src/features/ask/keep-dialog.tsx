@@ -1,0 +1,125 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { Job, JobInput } from '@/contracts/job';
+import type { HolePlan } from '@/core/ask/answer-question';
+import type { AskForm } from '@/core/ask/ask-form';
+import { SelectField, TextField } from '@/ui/field';
+import Modal from '@/ui/modal';
+import { send } from '@/ui/send';
+import type { Origin } from './ask-view';
+
+interface Props {
+  form: AskForm;
+  plan: HolePlan;
+  origin?: Origin;
+  onClose: () => void;
+}
+
+const NEW = 'new';
+
+/** The jobs with the hole added to one of them, or put back where it came from. */
+function withHole(job: Job, form: AskForm, name: string, origin: Origin | undefined): JobInput & { version: number } {
+  const { id, version, quantity, notes, holes } = job;
+  const replace = origin?.jobId === id && holes.some((h) => h.id === origin.holeId);
+  return {
+    id,
+    version,
+    name: job.name,
+    materialId: replace ? form.material : job.materialId,
+    quantity,
+    notes,
+    holes: replace
+      ? holes.map((h) => (h.id === origin.holeId ? { ...h, name, question: form } : h))
+      : [...holes, { id: uuidv7(), name, question: form }],
+  };
+}
+
+/** Keeps the question as a new job, in an existing job, or back in the job that it came from. */
+export default function KeepDialog({ form, plan, origin, onClose }: Props) {
+  const [jobs, setJobs] = useState<Job[]>([]);
+  const [target, setTarget] = useState(origin?.jobId ?? NEW);
+  const [name, setName] = useState(`${plan.thread.designation} in ${plan.material.label}`);
+  const [holeName, setHoleName] = useState(origin?.holeName ?? form.callout);
+  const [fault, setFault] = useState<string>();
+  const [kept, setKept] = useState<Job>();
+  const [busy, setBusy] = useState(false);
+
+  useEffect(() => {
+    void send<{ jobs: Job[] }>('GET', '/api/v1/jobs').then((got) => got.ok && setJobs(got.value.jobs));
+  }, []);
+
+  const existing = jobs.find((j) => j.id === target);
+  async function keep(): Promise<void> {
+    setBusy(true);
+    const quantity = Number(form.parts) || 1;
+    const got = existing
+      ? await send<Job>('PUT', `/api/v1/jobs/${existing.id}`, withHole(existing, form, holeName, origin))
+      : await send<Job>('POST', '/api/v1/jobs', {
+          id: uuidv7(),
+          name,
+          materialId: form.material,
+          quantity,
+          notes: '',
+          holes: [{ id: uuidv7(), name: holeName, question: form }],
+        });
+    setBusy(false);
+    if (got.ok) setKept(got.value);
+    else setFault(got.fault);
+  }
+
+  if (kept)
+    return (
+      <Modal title="Kept" onClose={onClose}>
+        <p>
+          The hole is in <strong>{kept.name}</strong>.
+        </p>
+        <p className="flex flex-wrap gap-3">
+          <Link className="btn-next" href={`/jobs/${kept.id}`}>
+            Open the job
+          </Link>
+          <Link className="btn" href={`/jobs/${kept.id}/card`}>
+            Print the card
+          </Link>
+        </p>
+      </Modal>
+    );
+  const otherMetal = existing && existing.materialId !== form.material && !(origin && origin.jobId === existing.id);
+  return (
+    <Modal title="Keep this hole" onClose={onClose}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void keep();
+        }}
+      >
+        <SelectField label="Where" value={target} onChange={setTarget}>
+          <option value={NEW}>A new job</option>
+          {jobs.map((j) => (
+            <option key={j.id} value={j.id}>
+              {j.name}
+            </option>
+          ))}
+        </SelectField>
+        {!existing && <TextField label="Name of the job" value={name} onChange={setName} />}
+        <TextField label="Name of the hole" value={holeName} onChange={setHoleName} />
+        {otherMetal && (
+          <p className="font-bold text-danger">
+            That job is in another material; its material will be used for this hole too.
+          </p>
+        )}
+        {fault && (
+          <p role="alert" className="font-bold text-danger">
+            {fault}
+          </p>
+        )}
+        <button type="submit" className="btn-next self-start" disabled={busy}>
+          Keep
+        </button>
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,66 @@
+'use client';
+
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import type { Problem } from '@/core/answer/answer';
+import type { HolePlan } from '@/core/ask/answer-question';
+import { toAddress, type AskForm } from '@/core/ask/ask-form';
+import { answerForm, type Shop } from '@/core/ask/read-form';
+import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
+import type { Display } from '@/core/units/show';
+
+/** What the server hands the view: the shop with its crib; the usual sets are known here. */
+export interface AskShop extends Omit<Shop, 'pools'> {
+  crib: DrillPool;
+}
+
+export interface Asked {
+  plan?: HolePlan;
+  /** By field of the question; empty when the question stands. */
+  problems: Problem[];
+}
+
+const BARE = /^[\s+\d.,/-]+$/;
+const LENGTHS = ['depth', 'thickness', 'width'] as const;
+
+/** The form in other units: bare numbers keep their meaning by getting the unit they were typed in. */
+export function inUnits(form: AskForm, units: Display): AskForm {
+  if (units === form.units) return form;
+  const next: AskForm = { ...form, units };
+  for (const field of LENGTHS)
+    if (form[field].trim() !== '' && BARE.test(form[field]) && !form[field].includes('/'))
+      next[field] = `${form[field].trim()} ${form.units === 'mm' ? 'mm' : 'in'}`;
+  return next;
+}
+
+/** The question, its answer as one types, and its address. */
+export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
+  const [form, setForm] = useState(first);
+  const shop = useMemo<Shop>(() => ({ ...askShop, pools: [askShop.crib, ...DRILL_SETS] }), [askShop]);
+  const settled = useDeferredValue(form);
+  const asked = useMemo<Asked>(() => {
+    if (settled.callout.trim() === '') return { problems: [] };
+    const result = answerForm(settled, shop);
+    return result.ok ? { plan: result.value, problems: result.value.refusals } : { problems: result.problems };
+  }, [settled, shop]);
+  const change = useCallback((part: Partial<AskForm>) => setForm((now) => ({ ...now, ...part })), []);
+  const toggleUnits = useCallback(() => setForm((now) => inUnits(now, now.units === 'mm' ? 'inch' : 'mm')), []);
+
+  useEffect(() => {
+    const timer = setTimeout(() => window.history.replaceState(null, '', `/?${toAddress(form)}${extra}`), 200);
+    return () => clearTimeout(timer);
+  }, [form, extra]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      const typing = target.matches('input, textarea, select');
+      if (event.key.toLowerCase() !== 'u' || event.ctrlKey || event.metaKey || (typing && !event.altKey)) return;
+      event.preventDefault();
+      toggleUnits();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [toggleUnits]);
+
+  return { form, change, asked, shop };
+}

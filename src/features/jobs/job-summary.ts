@@ -1,0 +1,64 @@
+import type { Job } from '@/contracts/job';
+import type { HolePlan } from '@/core/ask/answer-question';
+import { toAddress } from '@/core/ask/ask-form';
+import { questionInJob } from '@/core/ask/job-questions';
+import { answerForm, type Shop } from '@/core/ask/read-form';
+import type { RouteStep } from '@/core/ask/route-steps';
+import { depth, quantity } from '@/core/answer/answer';
+import { drillName } from '@/core/drills/drill';
+import { showText, tell, type Display } from '@/core/units/show';
+
+/** A hole of a job as the list shows it: a line of what to do, or why there is none. */
+export interface HoleLine {
+  id: string;
+  name: string;
+  callout: string;
+  count: number;
+  address: string;
+  steps: RouteStep['code'][];
+  drill?: string;
+  speed?: string;
+  depth?: string;
+  tapping?: string;
+  /** The most serious caution, or why the question cannot be answered. */
+  trouble?: string;
+}
+
+/** Answers one hole of a job in the shop as it is now. */
+export function holePlan(job: Job, hole: Job['holes'][number], shop: Shop) {
+  return answerForm(questionInJob(hole.question, job), shop);
+}
+
+function lineOf(plan: HolePlan, display: Display): Pick<HoleLine, 'drill' | 'speed' | 'depth' | 'tapping' | 'trouble'> {
+  const { speed } = plan.drilling;
+  const { best } = plan.tapping;
+  const serious = plan.cautions.find((c) => c.level === 'stop') ?? plan.cautions.find((c) => c.level === 'warn');
+  const refusal = plan.refusals[0];
+  return {
+    drill: drillName(plan.tapDrill.used.drill) + (plan.tapDrill.because === 'to-buy' ? ', to get' : ''),
+    speed: 'rpm' in speed ? `${showText(quantity(speed.rpm, 'rpm'), display)}, ${speed.label}` : 'not on this machine',
+    depth: best.depth
+      ? `${showText(depth(best.depth.fullDiameter.value), display)}, stop ${showText(depth(best.depth.total.value), display)}`
+      : `through ${showText(depth(plan.hole.thicknessMm ?? 0), display)}`,
+    tapping: `${best.label}: ${best.taps.map((t) => `${t.name} (${t.chamferThreads})`).join(', ')}`,
+    trouble: refusal ? tell(refusal, display) : serious && tell(serious, display),
+  };
+}
+
+/** The holes of a job, each with its line. */
+export function holeLines(job: Job, shop: Shop, display: Display): HoleLine[] {
+  return job.holes.map((hole) => {
+    const result = holePlan(job, hole, shop);
+    const base = {
+      id: hole.id,
+      name: hole.name,
+      callout: hole.question.callout,
+      count: result.ok ? result.value.callout.count : 1,
+      address: `/?${toAddress({ ...questionInJob(hole.question, job), units: display })}&job=${job.id}&jobHole=${hole.id}`,
+      steps: result.ok ? result.value.steps.map((s) => s.code) : [],
+    };
+    return result.ok
+      ? { ...base, ...lineOf(result.value, display) }
+      : { ...base, trouble: result.problems.map((p) => tell(p, display)).join(' ') };
+  });
+}

@@ -1,0 +1,162 @@
+'use client';
+
+import { format, parseISO } from 'date-fns';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { Job } from '@/contracts/job';
+import { TextField } from '@/ui/field';
+import { send } from '@/ui/send';
+import type { HoleLine } from './job-summary';
+import { RouteStrip } from './route-strip';
+
+export interface ListedJob {
+  job: Pick<Job, 'id' | 'name' | 'quantity' | 'notes' | 'updatedAt'>;
+  material: string;
+  lines: HoleLine[];
+}
+
+/** What is on the bench: search, open, copy, delete with undo. */
+export function JobsView({ jobs }: { jobs: ListedJob[] }) {
+  const router = useRouter();
+  const [search, setSearch] = useState('');
+  const [gone, setGone] = useState<{ id: string; name: string }>();
+  const [fault, setFault] = useState<string>();
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = jobs.filter(({ job, material, lines }) => {
+    const text = [job.name, job.notes, material, ...lines.flatMap((l) => [l.name, l.callout])].join(' ').toLowerCase();
+    return words.every((w) => text.includes(w));
+  });
+
+  async function act(method: string, path: string): Promise<Job | undefined> {
+    const got = await send<Job>(method, path);
+    setFault(got.ok ? undefined : got.fault);
+    router.refresh();
+    return got.ok ? got.value : undefined;
+  }
+  async function remove(id: string, name: string): Promise<void> {
+    await act('DELETE', `/api/v1/jobs/${id}`);
+    setGone({ id, name });
+  }
+  const undo = useCallback(async (): Promise<void> => {
+    if (!gone) return;
+    const got = await send('POST', `/api/v1/jobs/${gone.id}/restore`);
+    if (!got.ok) setFault(got.fault);
+    else setGone(undefined);
+    router.refresh();
+  }, [gone, router]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const typing = (event.target as HTMLElement).matches('input, textarea, select');
+      if (event.key.toLowerCase() === 'z' && !typing && !event.altKey) void undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo]);
+  async function begin(): Promise<void> {
+    const id = uuidv7();
+    const body = { id, name: 'New job', materialId: 'steel-low-carbon', quantity: 1, notes: '', holes: [] };
+    const got = await send<Job>('POST', '/api/v1/jobs', body);
+    if (got.ok) router.push(`/jobs/${id}`);
+    else setFault(got.fault);
+  }
+
+  return (
+    <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-3 p-3 sm:px-5">
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 className="mr-auto font-cond text-3xl font-semibold">Jobs</h1>
+        <TextField
+          label="Search"
+          value={search}
+          onChange={setSearch}
+          placeholder="name, metal, thread"
+          className="w-64"
+        />
+        <button type="button" className="btn-next" onClick={() => void begin()}>
+          New job
+        </button>
+      </div>
+      {fault && (
+        <p role="alert" className="font-bold text-danger">
+          {fault}
+        </p>
+      )}
+      {gone && (
+        <p role="status" className="plate flex items-center gap-3 border-l-8 border-l-brass px-3 py-2">
+          “{gone.name}” was deleted.
+          <button type="button" className="btn" onClick={() => void undo()}>
+            Undo <kbd className="rounded-sm border border-steel-500 bg-white px-1.5 text-sm">Z</kbd>
+          </button>
+        </p>
+      )}
+      {found.length === 0 && (
+        <p className="plate p-5 text-lg">
+          {jobs.length === 0 ? (
+            <>
+              Nothing on the bench.{' '}
+              <Link href="/" className="link">
+                Ask about a hole
+              </Link>{' '}
+              and keep it, or start a new job here.
+            </>
+          ) : (
+            'No job has all of these words.'
+          )}
+        </p>
+      )}
+      <ul className="flex flex-col gap-3">
+        {found.map(({ job, material, lines }) => (
+          <li key={job.id} className="plate flex flex-col gap-2 p-3">
+            <div className="flex flex-wrap items-baseline gap-x-4">
+              <h2 className="text-xl font-bold">
+                <Link href={`/jobs/${job.id}`} className="link" prefetch={false}>
+                  {job.name}
+                </Link>
+              </h2>
+              <span>
+                {job.quantity} × {material}
+              </span>
+              <span className="ml-auto text-sm text-steel-700">{format(parseISO(job.updatedAt), 'd MMM yyyy')}</span>
+            </div>
+            <p className="flex flex-wrap gap-x-5 text-[15px]">
+              {lines.map((line) => (
+                <span key={line.id}>
+                  <strong>{line.callout}</strong>{' '}
+                  {line.drill ? `drill ${line.drill}` : <span className="font-bold text-danger">not as written</span>}
+                  {line.trouble && (
+                    <span className="font-bold text-danger" role="img" aria-label={line.trouble} title={line.trouble}>
+                      {' !'}
+                    </span>
+                  )}
+                </span>
+              ))}
+              {lines.length === 0 && 'No holes yet: open it and add one.'}
+            </p>
+            <RouteStrip lines={lines} />
+            <div className="flex flex-wrap gap-2">
+              <Link className="btn" href={`/jobs/${job.id}/card`} prefetch={false}>
+                Card
+              </Link>
+              <button
+                type="button"
+                className="btn"
+                onClick={() => void act('POST', `/api/v1/jobs/${job.id}/duplicate`)}
+              >
+                Duplicate
+              </button>
+              <button
+                type="button"
+                className="btn"
+                onClick={() => void remove(job.id, job.name)}
+                aria-label={`Delete ${job.name}`}
+              >
+                Delete
+              </button>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </main>
+  );
+}

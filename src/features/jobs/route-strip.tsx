@@ -1,0 +1,50 @@
+import type { HoleLine } from './job-summary';
+
+const NAME: Record<HoleLine['steps'][number], string> = {
+  'lay-out': 'lay out',
+  start: 'start',
+  pilot: 'pilot',
+  drill: 'drill',
+  chamfer: 'chamfer',
+  tap: 'tap',
+  deburr: 'deburr',
+  check: 'check',
+};
+const SHADE: Record<HoleLine['steps'][number], string> = {
+  'lay-out': 'bg-dye-200 text-ink',
+  start: 'bg-dye-200 text-ink',
+  pilot: 'bg-dye-500 text-white',
+  drill: 'bg-dye-700 text-white',
+  chamfer: 'bg-dye-500 text-white',
+  tap: 'bg-dye-950 text-white',
+  deburr: 'bg-dye-200 text-ink',
+  check: 'bg-steel-200 text-ink',
+};
+
+/** The operations of a job in order, the holes of each kind once, as a strip. */
+export function RouteStrip({ lines }: { lines: HoleLine[] }) {
+  const order = Object.keys(NAME) as HoleLine['steps'][number][];
+  const work = order
+    .map((code) => ({
+      code,
+      times: lines.reduce((sum, line) => sum + line.count * line.steps.filter((s) => s === code).length, 0),
+    }))
+    .filter(({ times }) => times > 0);
+  if (work.length === 0) return null;
+  return (
+    <ol
+      className="flex h-7 w-full overflow-hidden rounded-sm font-cond text-[15px] font-medium"
+      aria-label="Operations, with how often each is done in one part"
+    >
+      {work.map(({ code, times }) => (
+        <li
+          key={code}
+          style={{ flexGrow: times }}
+          className={`flex min-w-0 items-center justify-center gap-1 px-1 whitespace-nowrap ${SHADE[code]}`}
+        >
+          <span className="truncate">{NAME[code]}</span> {times}
+        </li>
+      ))}
+    </ol>
+  );
+}

@@ -1,0 +1,69 @@
+import { NextResponse, type NextRequest } from 'next/server';
+
+const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** A browser says where a request comes from; a page of another origin may not change anything here. */
+function isForeign(request: NextRequest): boolean {
+  const origin = request.headers.get('origin');
+  if (origin === null) return request.headers.get('sec-fetch-site') === 'cross-site';
+  try {
+    return new URL(origin).host !== request.headers.get('host');
+  } catch {
+    return true;
+  }
+}
+
+function contentSecurityPolicy(nonce: string): string {
+  const dev = process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : '';
+  return [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${dev}`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "base-uri 'self'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ');
+}
+
+/** Refuses writes from foreign pages and sets the security headers of every answer. */
+export function proxy(request: NextRequest): Response {
+  const nonce = btoa(crypto.randomUUID());
+  const csp = contentSecurityPolicy(nonce);
+  const headers = new Headers(request.headers);
+  headers.set('x-nonce', nonce);
+  headers.set('content-security-policy', csp);
+  const response =
+    !SAFE_METHODS.has(request.method) && isForeign(request)
+      ? NextResponse.json(
+          {
+            type: 'urn:jolly-bit:problem:foreign-origin',
+            title: 'Foreign origin',
+            status: 403,
+            detail: 'This request comes from a page of another origin and is refused.',
+            errors: [
+              {
+                field: 'origin',
+                code: 'foreign-origin',
+                detail: 'The page that sent this is not served from here.',
+                remedy: 'Open Jolly Bit itself, or send the request without a browser.',
+              },
+            ],
+          },
+          { status: 403, headers: { 'content-type': 'application/problem+json; charset=utf-8' } },
+        )
+      : NextResponse.next({ request: { headers } });
+  response.headers.set('content-security-policy', csp);
+  response.headers.set('x-content-type-options', 'nosniff');
+  response.headers.set('referrer-policy', 'same-origin');
+  response.headers.set('x-frame-options', 'DENY');
+  response.headers.set('cross-origin-opener-policy', 'same-origin');
+  response.headers.set('permissions-policy', 'camera=(), microphone=(), geolocation=()');
+  return response;
+}
+
+export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg).*)'] };

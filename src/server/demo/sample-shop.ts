@@ -1,0 +1,34 @@
+import { count } from 'drizzle-orm';
+import { MATERIALS } from '@/core/materials/materials';
+import { insertJob } from '../repositories/job-repository';
+import * as schema from '../schema';
+import type { Database } from '../database';
+import { SAMPLE_CASES, SAMPLE_DRILLS } from './sample-drills';
+import { SAMPLE_JOBS } from './sample-jobs';
+import { SAMPLE_MACHINES } from './sample-machines';
+
+/** Fills a new database with the Quillow Hill Observatory's workshop; leaves any other untouched. */
+export async function seedSampleShop(db: Database): Promise<void> {
+  const [{ rows }] = await db.select({ rows: count() }).from(schema.shop);
+  if (rows > 0) return;
+  await db.transaction(async (tx) => {
+    await tx.insert(schema.shop).values({
+      id: 'shop',
+      name: 'Quillow Hill Observatory workshop',
+      units: 'mm',
+      stepRule: 'auto',
+      tapNames: 'taper-plug-bottoming',
+      formedLooser: false,
+    });
+    await tx
+      .insert(schema.materials)
+      .values(MATERIALS.map((material, position) => ({ id: material.id, material, position })));
+    await tx.insert(schema.machines).values(SAMPLE_MACHINES);
+    await tx.insert(schema.drillCases).values(SAMPLE_CASES);
+    await tx.insert(schema.drills).values(SAMPLE_DRILLS);
+    for (const [i, job] of SAMPLE_JOBS.entries()) {
+      const at = `2026-11-${String(9 + 2 * i).padStart(2, '0')}T09:00:00.000Z`;
+      await insertJob(tx, job, at);
+    }
+  });
+}

@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import { DRILL_SETS } from '@/core/drills/drill-sets';
+import { drillName } from '@/core/drills/drill';
+import { classLimits } from '@/core/threads/class-limits';
+import { THREADS } from '@/core/threads/find-thread';
+import { fullDepthMm, isTapered } from '@/core/threads/thread';
+import { mmToInch } from '@/core/units/length';
+import type { Shop } from '@/core/ask/read-form';
+
+const round = (value: number): number => Math.round(value * 1e6) / 1e6;
+const SERIES = [...new Set(THREADS.map((t) => t.series))] as [string, ...string[]];
+
+export const threadQuery = z.strictObject({
+  series: z.enum(SERIES).optional(),
+  q: z.string().max(60).optional().describe('Part of the designation'),
+});
+export const drillQuery = z.strictObject({ set: z.string().max(80).optional().describe('Id of one set, or crib') });
+
+/** Threads with the limits of their usual class. */
+export function threadList({ series, q }: z.infer<typeof threadQuery>) {
+  const part = q?.toLowerCase().replace(/\s/g, '');
+  return THREADS.filter(
+    (t) =>
+      (series === undefined || t.series === series) &&
+      (part === undefined || t.designation.toLowerCase().replace(/\s/g, '').includes(part)),
+  ).map((t) => {
+    const limits = isTapered(t) ? undefined : classLimits(t);
+    const l = limits?.ok ? limits.value : undefined;
+    return {
+      designation: t.designation,
+      series: t.series,
+      form: t.form,
+      standard: t.standard,
+      majorDiameterMm: round(t.majorMm),
+      pitchMm: round(t.pitchMm),
+      threadsPerInch: t.system === 'inch' ? round(1 / mmToInch(t.pitchMm)) : null,
+      fullThreadDepthMm: round(fullDepthMm(t)),
+      class: l?.className ?? null,
+      minorDiameterMinMm: l ? round(l.minorMinMm) : null,
+      minorDiameterMaxMm: l ? round(l.minorMaxMm) : null,
+      pitchDiameterMinMm: l ? round(l.pitchDiameterMinMm) : null,
+      pitchDiameterMaxMm: l?.pitchDiameterMaxMm === undefined ? null : round(l.pitchDiameterMaxMm),
+    };
+  });
+}
+
+/** Drill sets, the crib among them, with their drills. */
+export function drillList(shop: Shop, set: string | undefined) {
+  const pools = shop.pools.length > 0 ? shop.pools : DRILL_SETS;
+  return pools
+    .filter((p) => set === undefined || p.id === set)
+    .map((p) => ({
+      id: p.id,
+      label: p.label,
+      drills: p.drills.map((d) => ({
+        label: d.label,
+        name: drillName(d),
+        series: d.series,
+        diameterMm: round(d.diameterMm),
+        diameterIn: round(mmToInch(d.diameterMm)),
+        pointAngleDeg: d.pointAngleDeg ?? 118,
+        material: d.material ?? 'hss',
+        condition: d.condition ?? null,
+      })),
+    }));
+}
+
+/** Query parameters as a plain object; a parameter given twice keeps its last value. */
+export const queryOf = (request: Request): Record<string, string> =>
+  Object.fromEntries(new URL(request.url).searchParams.entries());

@@ -1,0 +1,130 @@
+import { z } from 'zod';
+import { answerRequest, answerResponse } from '@/contracts/answer';
+import { inUseChange, shopChange } from '@/contracts/crib';
+import { jobChange, jobInput } from '@/contracts/job';
+import { problemDocument } from '@/contracts/problem';
+import { drillQuery, threadQuery } from './catalogue';
+
+const schema = (s: z.ZodType, io: 'input' | 'output' = 'output') => {
+  const { $schema: _, ...rest } = z.toJSONSchema(s, { io });
+  return rest;
+};
+const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
+const content = (name: string) => ({ 'application/json': { schema: ref(name) } });
+const problem = (description: string) => ({
+  description,
+  content: { 'application/problem+json': { schema: ref('Problem') } },
+});
+const listOf = (description: string) => ({
+  description,
+  content: { 'application/json': { schema: { type: 'object', additionalProperties: true } } },
+});
+const PROBLEMS = {
+  '400': problem('Not JSON'),
+  '403': problem('A page of another origin sent this'),
+  '413': problem('Body too large'),
+  '415': problem('Not application/json'),
+  '422': problem('A field is wrong, or the question is impossible or dangerous; errors name the fields'),
+};
+const id = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
+const query = (s: z.ZodObject) =>
+  Object.entries(s.shape).map(([name, shape]) => ({
+    name,
+    in: 'query',
+    required: false,
+    schema: schema(shape as z.ZodType, 'input'),
+  }));
+const writing = (summary: string, body: string | undefined, done: Record<string, unknown>) => ({
+  summary,
+  ...(body ? { requestBody: { required: true, content: content(body) } } : {}),
+  responses: { ...done, ...PROBLEMS },
+});
+const jobDone = { '200': { description: 'The job', content: content('Job') } };
+const jobMissing = { '404': problem('No such job') };
+const conflict = { '409': problem('Changed meanwhile; `partial` is the job as it is now') };
+
+/** The HTTP interface as an OpenAPI 3.1 document, generated from the schemas that check the requests. */
+export function openApiDocument() {
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Jolly Bit',
+      version: '1',
+      description:
+        'Tap drill, speed, depth and way of tapping for a hole, and the jobs that keep them. Units stand in the names.',
+    },
+    paths: {
+      '/api/v1/answer': {
+        post: writing('Answer one tapped hole', 'AnswerRequest', {
+          '200': { description: 'The whole answer', content: content('Answer') },
+        }),
+      },
+      '/api/v1/threads': {
+        get: {
+          summary: 'Threads known',
+          parameters: query(threadQuery),
+          responses: { '200': listOf('threads'), '422': PROBLEMS['422'] },
+        },
+      },
+      '/api/v1/materials': { get: { summary: 'Work materials', responses: { '200': listOf('materials') } } },
+      '/api/v1/drills': {
+        get: {
+          summary: 'Drill sets and the crib',
+          parameters: query(drillQuery),
+          responses: { '200': listOf('sets'), '422': PROBLEMS['422'] },
+        },
+      },
+      '/api/v1/machines': { get: { summary: 'Machines in use', responses: { '200': listOf('machines') } } },
+      '/api/v1/jobs': {
+        get: { summary: 'Jobs kept', responses: { '200': listOf('jobs') } },
+        post: writing('Keep a job', 'JobInput', {
+          '201': { description: 'Kept', content: content('Job') },
+          '409': problem('The id is taken'),
+        }),
+      },
+      '/api/v1/jobs/{id}': {
+        parameters: [id],
+        get: { summary: 'One job', responses: { ...jobDone, ...jobMissing } },
+        put: writing('Change a job', 'JobChange', { ...jobDone, ...jobMissing, ...conflict }),
+        delete: writing('Delete a job; restore undoes it', undefined, {
+          '204': { description: 'Deleted' },
+          ...jobMissing,
+        }),
+      },
+      '/api/v1/jobs/{id}/restore': {
+        parameters: [id],
+        post: writing('Bring a deleted job back', undefined, { ...jobDone, ...jobMissing }),
+      },
+      '/api/v1/jobs/{id}/duplicate': {
+        parameters: [id],
+        post: writing('Copy a job', undefined, {
+          '201': { description: 'The copy', content: content('Job') },
+          ...jobMissing,
+        }),
+      },
+      '/api/v1/crib/{kind}/{id}': {
+        parameters: [{ ...id, name: 'kind', schema: { enum: ['machines', 'cases'] } }, id],
+        patch: writing('Put a machine or drill case in or out of use', 'InUseChange', {
+          '204': { description: 'Done' },
+          ...conflict,
+          '404': problem('Not in the crib'),
+        }),
+      },
+      '/api/v1/shop': {
+        put: writing("Change the shop's habits", 'ShopChange', { '204': { description: 'Done' }, ...conflict }),
+      },
+    },
+    components: {
+      schemas: {
+        AnswerRequest: schema(answerRequest, 'input'),
+        Answer: schema(answerResponse),
+        Problem: schema(problemDocument),
+        JobInput: schema(jobInput, 'input'),
+        JobChange: schema(jobChange, 'input'),
+        Job: schema(jobChange.extend({ createdAt: z.string(), updatedAt: z.string() })),
+        InUseChange: schema(inUseChange, 'input'),
+        ShopChange: schema(shopChange, 'input'),
+      },
+    },
+  };
+}

@@ -1,0 +1,125 @@
+import type { z } from 'zod';
+import type { FieldError, ProblemDocument } from '@/contracts/problem';
+import { Refusal } from '../services/refusal';
+
+/** Largest body read, bytes. The longest sensible job is far smaller. */
+const MAX_BODY = 256 * 1024;
+
+/** An RFC 9457 problem document as a response. */
+export function problemResponse(refusal: Refusal): Response {
+  const document: ProblemDocument = {
+    type: `urn:jolly-bit:problem:${refusal.title.toLowerCase().replace(/[^a-z]+/g, '-')}`,
+    title: refusal.title,
+    status: refusal.status,
+    detail: refusal.detail,
+    ...(refusal.errors.length > 0 ? { errors: refusal.errors } : {}),
+    ...(refusal.partial === undefined ? {} : { partial: refusal.partial }),
+  };
+  return new Response(JSON.stringify(document), {
+    status: refusal.status,
+    headers: { 'content-type': 'application/problem+json; charset=utf-8', 'cache-control': 'no-store' },
+  });
+}
+
+export const json = (value: unknown, status = 200): Response =>
+  Response.json(value, { status, headers: { 'cache-control': 'no-store' } });
+
+/** Runs a handler; what it refuses becomes a problem document. */
+export async function answering(handler: () => Promise<Response>): Promise<Response> {
+  try {
+    return await handler();
+  } catch (error) {
+    if (error instanceof Refusal) return problemResponse(error);
+    console.error(error);
+    return Response.json(
+      {
+        type: 'urn:jolly-bit:problem:fault',
+        title: 'Fault in the server',
+        status: 500,
+        detail: 'Something went wrong here; what you sent was not kept. Try again, and report it if it stays.',
+      },
+      { status: 500, headers: { 'content-type': 'application/problem+json; charset=utf-8' } },
+    );
+  }
+}
+
+function fieldErrors(error: z.ZodError): FieldError[] {
+  return error.issues.slice(0, 50).flatMap((issue) => {
+    const names = issue.code === 'unrecognized_keys' ? issue.keys.map((k) => [...issue.path, k]) : [issue.path];
+    return names.map((path) => ({
+      field: path.map(String).join('.') || 'body',
+      code: issue.code,
+      detail: issue.message,
+      remedy:
+        issue.code === 'unrecognized_keys'
+          ? 'Leave this field out or correct its name; /api/openapi.json lists the fields.'
+          : 'Correct this field; /api/openapi.json describes it.',
+    }));
+  });
+}
+
+/** Checks a value against a schema. @throws Refusal 422 naming every field that is wrong */
+export function checked<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
+  const result = schema.safeParse(value);
+  if (result.success) return result.data;
+  const errors = fieldErrors(result.error);
+  throw new Refusal(422, 'Request not understood', errors.map((e) => `${e.field}: ${e.detail}`).join(' '), errors);
+}
+
+async function readText(request: Request): Promise<string> {
+  const tooLarge = (): Refusal =>
+    new Refusal(413, 'Body too large', `A body has at most ${MAX_BODY / 1024} KiB.`, [
+      { field: 'body', code: 'body-large', detail: 'The body is too large.', remedy: 'Send less at a time.' },
+    ]);
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY) throw tooLarge();
+  const reader = request.body?.getReader();
+  if (!reader) return '';
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.byteLength;
+    if (size > MAX_BODY) {
+      await reader.cancel();
+      throw tooLarge();
+    }
+    chunks.push(value);
+  }
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks));
+  } catch {
+    throw new Refusal(400, 'Body not text', 'The body is not UTF-8 text.', [
+      { field: 'body', code: 'body-encoding', detail: 'Not UTF-8.', remedy: 'Send JSON in UTF-8.' },
+    ]);
+  }
+}
+
+/** Reads and checks a JSON body. @throws Refusal 400, 413, 415 or 422 */
+export async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
+  const type = request.headers.get('content-type') ?? '';
+  if (type !== '' && !/^(application\/([\w.-]+\+)?json|text\/plain)\b/i.test(type))
+    throw new Refusal(415, 'Not JSON', 'The body must be application/json.', [
+      {
+        field: 'content-type',
+        code: 'media-type',
+        detail: `Got ${type.slice(0, 80)}.`,
+        remedy: 'Send application/json.',
+      },
+    ]);
+  const text = await readText(request);
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    throw new Refusal(400, 'Not JSON', 'The body is not readable as JSON.', [
+      {
+        field: 'body',
+        code: 'json',
+        detail: text === '' ? 'The body is empty.' : (error as Error).message.slice(0, 200),
+        remedy: 'Send one JSON object.',
+      },
+    ]);
+  }
+  return checked(schema, value);
+}

@@ -1,0 +1,109 @@
+import { sql } from 'drizzle-orm';
+import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { KeptQuestion } from '@/contracts/question';
+import type { MachineKind, Speeds } from '@/core/cutting/machine';
+import type { DrillCondition, DrillMaterial, DrillSeries } from '@/core/drills/drill';
+import type { Material } from '@/core/materials/material';
+
+const id = () => text('id').primaryKey();
+/** Rises with every write; a write that names an older one is refused. */
+const version = () => integer('version').notNull().default(1);
+const moment = (name: string) =>
+  text(name)
+    .notNull()
+    .default(sql`(strftime('%Y-%m-%dT%H:%M:%fZ', 'now'))`);
+
+export const machines = sqliteTable('machines', {
+  id: id(),
+  version: version(),
+  name: text('name').notNull(),
+  kind: text('kind').$type<MachineKind>().notNull(),
+  speeds: text('speeds', { mode: 'json' }).$type<Speeds>().notNull(),
+  reversible: integer('reversible', { mode: 'boolean' }).notNull(),
+  tappingHead: integer('tapping_head', { mode: 'boolean' }).notNull(),
+  coastRevolutions: real('coast_revolutions').notNull(),
+  coastAtRpm: real('coast_at_rpm').notNull(),
+  chuckMm: real('chuck_mm').notNull(),
+  quillStrokeMm: real('quill_stroke_mm'),
+  powerW: real('power_w'),
+  inUse: integer('in_use', { mode: 'boolean' }).notNull().default(true),
+  position: integer('position').notNull().default(0),
+});
+
+/** A case, index or drawer of drills. */
+export const drillCases = sqliteTable('drill_cases', {
+  id: id(),
+  version: version(),
+  name: text('name').notNull(),
+  /** The usual set that the case was made for, so that gaps show. */
+  setId: text('set_id'),
+  inUse: integer('in_use', { mode: 'boolean' }).notNull().default(true),
+  position: integer('position').notNull().default(0),
+});
+
+export const drills = sqliteTable(
+  'drills',
+  {
+    id: id(),
+    version: version(),
+    caseId: text('case_id')
+      .notNull()
+      .references(() => drillCases.id, { onDelete: 'cascade' }),
+    series: text('series').$type<DrillSeries>().notNull(),
+    label: text('label').notNull(),
+    diameterMm: real('diameter_mm').notNull(),
+    pointAngleDeg: real('point_angle_deg').notNull(),
+    material: text('material').$type<DrillMaterial>().notNull(),
+    condition: text('condition').$type<DrillCondition>().notNull(),
+  },
+  (t) => [index('drills_by_case').on(t.caseId, t.diameterMm)],
+);
+
+export const materials = sqliteTable('materials', {
+  id: id(),
+  version: version(),
+  material: text('material', { mode: 'json' }).$type<Material>().notNull(),
+  position: integer('position').notNull().default(0),
+});
+
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: id(),
+    version: version(),
+    name: text('name').notNull(),
+    materialId: text('material_id').notNull(),
+    quantity: integer('quantity').notNull(),
+    notes: text('notes').notNull().default(''),
+    createdAt: moment('created_at'),
+    updatedAt: moment('updated_at'),
+    /** Set when deleted; cleared by undo. Nothing recorded is lost. */
+    deletedAt: text('deleted_at'),
+  },
+  (t) => [index('jobs_by_update').on(t.deletedAt, t.updatedAt)],
+);
+
+export const jobHoles = sqliteTable(
+  'job_holes',
+  {
+    id: id(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    position: integer('position').notNull(),
+    name: text('name').notNull(),
+    question: text('question', { mode: 'json' }).$type<KeptQuestion>().notNull(),
+  },
+  (t) => [index('job_holes_by_job').on(t.jobId, t.position)],
+);
+
+/** One row: how this shop does things. */
+export const shop = sqliteTable('shop', {
+  id: id(),
+  version: version(),
+  name: text('name').notNull(),
+  units: text('units').$type<'mm' | 'inch'>().notNull(),
+  stepRule: text('step_rule').$type<'auto' | 'nearest' | 'below'>().notNull(),
+  tapNames: text('tap_names').$type<'taper-plug-bottoming' | 'taper-second-plug'>().notNull(),
+  formedLooser: integer('formed_looser', { mode: 'boolean' }).notNull(),
+});

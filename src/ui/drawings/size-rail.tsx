@@ -1,0 +1,171 @@
+'use client';
+
+import type { HolePlan } from '@/core/ask/answer-question';
+import { drillName } from '@/core/drills/drill';
+import type { TapDrillCandidate } from '@/core/tapping/choose-tap-drill';
+import { formingHoleForMinor } from '@/core/tapping/forming';
+import { showText, type Display } from '@/core/units/show';
+import { spreadLabels, stackLabels } from './spread-labels';
+import { useWidth } from './use-width';
+
+const PAD = 26;
+const ROWS = 3;
+
+interface Props {
+  plan: HolePlan;
+  display: Display;
+  /** Called with a drill's label when its peg is chosen. */
+  onPick?: (label: string) => void;
+}
+
+/** The class window in drill diameters: for forming, the drills that finish inside the class. */
+function windowOf(plan: HolePlan): { min: number; max: number } | undefined {
+  const { limits, kind, thread } = plan;
+  if (!limits) return undefined;
+  if (kind === 'cut') return { min: limits.minorMinMm, max: limits.minorMaxMm };
+  return { min: formingHoleForMinor(thread, limits.minorMinMm), max: formingHoleForMinor(thread, limits.minorMaxMm) };
+}
+
+function pegsOf(plan: HolePlan): { candidate: TapDrillCandidate; here: boolean }[] {
+  const { candidates, lacking, used } = plan.tapDrill;
+  const all = [...candidates.map((candidate) => ({ candidate, here: candidate.owned }))];
+  for (const extra of [lacking, used])
+    if (
+      extra &&
+      !all.some((p) => p.candidate.drill.label === extra.drill.label && p.candidate.drill.series === extra.drill.series)
+    )
+      all.push({ candidate: extra, here: extra.owned });
+  return all.sort((a, b) => a.candidate.drill.diameterMm - b.candidate.drill.diameterMm);
+}
+
+/**
+ * A scale of diameters: pegs for drills (solid when to hand, hollow when not), the class as a cut-out,
+ * the predicted hole as a band, marks for what chart, subtraction and limits say.
+ */
+export function SizeRail({ plan, display, onPick }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>(820);
+  const { tapDrill, thread } = plan;
+  const { used, schools } = tapDrill;
+  const gate = windowOf(plan);
+  const centre = used.drill.diameterMm;
+  const tolerance = gate ? gate.max - gate.min : 0.8;
+  const holeEnd = used.hole.value;
+  const low = Math.min(gate?.min ?? centre, centre, ...schools.map((s) => s.diameterMm)) - 0.3 * tolerance;
+  const high = Math.min(
+    thread.majorMm,
+    Math.max(gate?.max ?? centre, holeEnd, ...schools.map((s) => s.diameterMm)) + 0.45 * tolerance,
+  );
+  const x = (mm: number): number => PAD + ((mm - low) / (high - low)) * (width - 2 * PAD);
+  const pegs = pegsOf(plan).filter(({ candidate: c }) => c.drill.diameterMm >= low && c.drill.diameterMm <= high);
+  const labels = pegs.map(
+    ({ candidate, here }) => drillName(candidate.drill).replace(' mm', '') + (here ? '' : ' lacking'),
+  );
+  const rows = stackLabels(
+    pegs.map(({ candidate }, i) => ({ at: x(candidate.drill.diameterMm), width: 10 + labels[i].length * 8.4 })),
+    ROWS,
+  );
+  const RAIL = 40 + 19 * (Math.max(0, ...rows) + 1);
+  const H = RAIL + 84;
+  const marks = [...schools].sort((a, b) => a.diameterMm - b.diameterMm);
+  const markAt = spreadLabels(
+    marks.map((m) => x(m.diameterMm)),
+    Math.min(132, (width - 8) / marks.length),
+    Math.min(66, width / 6),
+    width - Math.min(66, width / 6),
+  );
+  return (
+    <div ref={ref} className="w-full overflow-hidden">
+      <svg
+        width={width}
+        height={H}
+        viewBox={`0 0 ${width} ${H}`}
+        role="group"
+        aria-label="Drill sizes around the hole wanted"
+      >
+        <rect x={0} y={RAIL - 9} width={width} height={18} fill="#0d1b45" />
+        {gate && (
+          <>
+            <rect
+              x={x(gate.min)}
+              y={RAIL - 13}
+              width={Math.max(2, x(gate.max) - x(gate.min))}
+              height={26}
+              fill="#4063b8"
+              stroke="#eef2ff"
+            />
+            <text
+              x={(x(gate.min) + x(gate.max)) / 2}
+              y={RAIL + 5}
+              textAnchor="middle"
+              fill="#eef2ff"
+              fontSize="14"
+              className="font-cond"
+            >
+              {`${plan.limits?.className} ${plan.kind === 'form' ? 'after forming' : 'minor diameter'}`}
+            </text>
+          </>
+        )}
+        <rect x={x(centre)} y={RAIL + 13} width={Math.max(3, x(holeEnd) - x(centre))} height={7} fill="#d3a23a" />
+        {pegs.map(({ candidate, here }, i) => {
+          const px = x(candidate.drill.diameterMm);
+          const chosen = candidate.drill === used.drill;
+          const top = RAIL - 20 - rows[i] * 19;
+          return (
+            <g
+              key={`${candidate.drill.series}${candidate.drill.label}`}
+              role={onPick ? 'button' : undefined}
+              tabIndex={onPick ? 0 : undefined}
+              aria-pressed={onPick ? chosen : undefined}
+              aria-label={`${drillName(candidate.drill)}, ${candidate.percentOnDrill?.toFixed(1) ?? ''} %, ${candidate.verdict}${here ? '' : ', not in the set'}`}
+              className={onPick ? 'cursor-pointer' : undefined}
+              onClick={() => onPick?.(candidate.drill.label)}
+              onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onPick?.(candidate.drill.label)}
+            >
+              <rect x={px - 13} y={top - 14} width={26} height={RAIL + 9 - top + 14} fill="transparent" />
+              <path
+                d={`M${px},${top + 2} V${RAIL + 9}`}
+                stroke={chosen ? '#d3a23a' : '#b9c8ef'}
+                strokeWidth={chosen ? 3 : 1.2}
+              />
+              <circle
+                cx={px}
+                cy={RAIL}
+                r={chosen ? 6.5 : 5}
+                fill={here ? (chosen ? '#d3a23a' : '#eef2ff') : '#0d1b45'}
+                stroke={chosen ? '#d3a23a' : '#eef2ff'}
+                strokeWidth="1.6"
+                strokeDasharray={here ? undefined : '2.5 2'}
+              />
+              <text
+                x={px}
+                y={top - 1}
+                textAnchor="middle"
+                fill={chosen ? '#f0cd80' : '#eef2ff'}
+                fontSize={chosen ? 18 : 15}
+                fontWeight={chosen ? 700 : 500}
+                className="font-cond"
+              >
+                {labels[i]}
+              </text>
+            </g>
+          );
+        })}
+        {marks.map((m, i) => (
+          <g key={m.id} className="font-cond">
+            <path
+              d={`M${x(m.diameterMm)},${RAIL + 9} V${RAIL + 26} L${markAt[i]},${RAIL + 40} v4`}
+              fill="none"
+              stroke="#b9c8ef"
+            />
+            <text x={markAt[i]} y={RAIL + 58} textAnchor="middle" fill="#d5def7" fontSize="14">
+              {m.label}
+            </text>
+            <text x={markAt[i]} y={RAIL + 76} textAnchor="middle" fill="#eef2ff" fontSize="15" fontWeight="600">
+              {showText({ value: m.diameterMm, unit: 'mm', places: 2 }, display)}
+            </text>
+          </g>
+        ))}
+      </svg>
+    </div>
+  );
+}

@@ -1,0 +1,114 @@
+import type { HolePlan } from '@/core/ask/answer-question';
+import { highestRpm, lowestRpm, type Machine } from '@/core/cutting/machine';
+import { SAFE_PERCENT } from '@/core/cutting/speed-step';
+import { spreadLabels } from './spread-labels';
+
+const W = 190;
+const H = 408;
+const TOP = 40;
+const BOTTOM = H - 22;
+const RAIL = { left: 58, right: 122 };
+
+/** The machine's speeds as rungs on a log scale, the ideal as a line, the safe zone shaded, the chosen rung. */
+export function StepLadder({ plan, machine }: { plan: HolePlan; machine: Machine }) {
+  const { ideal, speed } = plan.drilling;
+  const chosen = 'rpm' in speed ? speed : undefined;
+  const low = Math.min(lowestRpm(machine), ideal.value) / 1.25;
+  const high = Math.max(highestRpm(machine), ideal.value) * 1.25;
+  const y = (rpm: number): number => BOTTOM - (Math.log(rpm / low) / Math.log(high / low)) * (BOTTOM - TOP);
+  const clampY = (rpm: number): number => Math.min(Math.max(y(rpm), TOP), BOTTOM);
+  const zoneTop = clampY((ideal.value * SAFE_PERCENT.high) / 100);
+  const zoneBottom = clampY((ideal.value * SAFE_PERCENT.low) / 100);
+  const rungs = machine.speeds.kind === 'steps' ? [...machine.speeds.steps].sort((a, b) => b.rpm - a.rpm) : [];
+  const texts = spreadLabels(
+    rungs.map((r) => y(r.rpm)),
+    17,
+    TOP - 4,
+    BOTTOM + 4,
+  );
+  const range = machine.speeds.kind === 'range' ? machine.speeds : undefined;
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      role="img"
+      aria-label={`Speeds of the ${machine.name}; ideal ${ideal.value.toFixed(0)}, set ${chosen ? chosen.rpm : 'none'}`}
+      className="h-full w-full font-cond"
+    >
+      <text x="8" y="18" fill="#eef2ff" fontSize="17" fontWeight="600">
+        rev/min
+      </text>
+      <text x="8" y="34" fill="#d5def7" fontSize="13">
+        {machine.name.slice(0, 30)}
+      </text>
+      <rect
+        x={RAIL.left - 6}
+        y={zoneTop}
+        width={RAIL.right - RAIL.left + 12}
+        height={zoneBottom - zoneTop}
+        fill="#4063b8"
+        opacity="0.55"
+      />
+      <path d={`M${RAIL.left},${TOP} V${BOTTOM} M${RAIL.right},${TOP} V${BOTTOM}`} stroke="#b9c8ef" strokeWidth="2.5" />
+      {rungs.map((rung, i) => {
+        const here = chosen?.rpm === rung.rpm;
+        return (
+          <g key={rung.rpm}>
+            <path
+              d={`M${RAIL.left},${y(rung.rpm)} H${RAIL.right}`}
+              stroke={here ? '#d3a23a' : '#eef2ff'}
+              strokeWidth={here ? 5 : 1.6}
+            />
+            <text
+              x={RAIL.left - 9}
+              y={texts[i] + 5}
+              textAnchor="end"
+              fill={here ? '#f0cd80' : '#eef2ff'}
+              fontSize={here ? 19 : 15}
+              fontWeight={here ? 600 : 500}
+            >
+              {rung.rpm}
+            </text>
+            {here && (
+              <text x={RAIL.right + 8} y={y(rung.rpm) + 5} fill="#f0cd80" fontSize="15" fontWeight="600">
+                {rung.label.length > 12 ? rung.label.split(', ').pop() : rung.label}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {range && (
+        <>
+          <rect
+            x={RAIL.left + 14}
+            y={y(range.maxRpm)}
+            width={36}
+            height={y(range.minRpm) - y(range.maxRpm)}
+            fill="none"
+            stroke="#eef2ff"
+            strokeWidth="1.6"
+          />
+          {[range.maxRpm, range.minRpm].map((rpm) => (
+            <text key={rpm} x={RAIL.left - 9} y={y(rpm) + 5} textAnchor="end" fill="#eef2ff" fontSize="15">
+              {rpm}
+            </text>
+          ))}
+          {chosen && <path d={`M${RAIL.left},${y(chosen.rpm)} H${RAIL.right}`} stroke="#d3a23a" strokeWidth="5" />}
+        </>
+      )}
+      <path
+        d={`M${RAIL.left - 8},${y(ideal.value)} H${RAIL.right + 14}`}
+        stroke="#ffffff"
+        strokeWidth="1.2"
+        strokeDasharray="4 3"
+      />
+      <text
+        x={RAIL.right + 8}
+        y={y(ideal.value) + (chosen && chosen.rpm > ideal.value ? 20 : -8)}
+        fill="#eef2ff"
+        fontSize="14"
+      >
+        {`ideal ${ideal.value.toFixed(0)}`}
+      </text>
+    </svg>
+  );
+}

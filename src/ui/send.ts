@@ -1,0 +1,26 @@
+/** What a request to our own server came to: a value, or a sentence for the person who waits. */
+export type Sent<T> = { ok: true; value: T } | { ok: false; status: number; fault: string };
+
+interface Problem {
+  detail?: string;
+  errors?: { detail: string; remedy: string }[];
+}
+
+/** Sends JSON to our own server. Nothing is thrown: what was typed stays on the screen. */
+export async function send<T>(method: string, path: string, body?: unknown): Promise<Sent<T>> {
+  try {
+    const response = await fetch(path, {
+      method,
+      headers: body === undefined ? undefined : { 'content-type': 'application/json' },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+    if (response.ok) return { ok: true, value: (response.status === 204 ? undefined : await response.json()) as T };
+    const problem = (await response.json().catch(() => ({}))) as Problem;
+    const fault = problem.errors?.length
+      ? problem.errors.map((e) => `${e.detail} ${e.remedy}`).join(' ')
+      : (problem.detail ?? `The server answered ${response.status}.`);
+    return { ok: false, status: response.status, fault };
+  } catch {
+    return { ok: false, status: 0, fault: 'The server cannot be reached. What you typed stays here; try again.' };
+  }
+}
