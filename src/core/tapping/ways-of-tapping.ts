@@ -30,13 +30,12 @@ const TYPICAL_LEAN_DEG: Record<WayId, number> = {
   'reversing-head': 0.2,
   lathe: 0.1,
 };
-const EXTRA_SECONDS = {
-  'hand-free': 20,
-  'hand-guided': 15,
-  'chuck-start': 30,
-  machine: 15,
-  machineSetUp: 180,
-} as const;
+const EXTRA_SECONDS = { 'hand-free': 20, 'hand-guided': 15, 'chuck-start': 30, machine: 15 } as const;
+const SET_UP_SECONDS: Record<'reversing-spindle' | 'reversing-head' | 'lathe', number> = {
+  'reversing-spindle': 90,
+  'reversing-head': 180,
+  lathe: 40,
+};
 
 export interface TappingQuestion {
   thread: Thread;
@@ -188,7 +187,8 @@ function assess(id: WayId, q: TappingQuestion): TappingWay {
   const secondsAll =
     lowest === undefined
       ? q.holes * (seconds + (hand ? EXTRA_SECONDS[id as 'hand-free'] : 0))
-      : EXTRA_SECONDS.machineSetUp + q.holes * (machineTappingSeconds(turns.value, lowest) + EXTRA_SECONDS.machine);
+      : SET_UP_SECONDS[id as keyof typeof SET_UP_SECONDS] +
+        q.holes * (machineTappingSeconds(turns.value, lowest) + EXTRA_SECONDS.machine);
   const deep = Math.min(3, Math.max(0.5, q.depthMm / q.thread.majorMm));
   const way: TappingWay = {
     id,

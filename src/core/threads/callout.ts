@@ -42,6 +42,7 @@ const sticky = (source: string): RegExp => new RegExp(source, 'y');
 
 const PATTERN = {
   space: sticky(String.raw`[\s,;]+`),
+  bracketedCount: sticky(String.raw`\((\d{1,5})\)(?=\s*\S)`),
   count: sticky(
     String.raw`\(?(\d{1,5})\)?\s*(?:x\s*(?=[a-z#ø.(]|\d+[\s-]?ba|\d+\/|\d+\s*-\s*\d)|-\s*(?=m\s*\d)|(?:off|pl(?:aces?|cs)?|holes?)\b\s*(?:[-:]\s*)?)`,
   ),
@@ -159,7 +160,7 @@ class Reader {
 
   read(): Callout {
     this.take(PATTERN.space);
-    const count = this.take(PATTERN.count);
+    const count = this.take(PATTERN.count) ?? this.take(PATTERN.bracketedCount);
     if (count) this.setCount(Number(count[1]));
     while (this.place < this.text.length) {
       if (this.take(PATTERN.space)) continue;
@@ -370,10 +371,11 @@ class Reader {
   private inchOfSize(size: string, tpi: number | undefined, series: ThreadSeries | undefined): number {
     if (!/^\d{1,2}$/.test(size)) return inchSize(size.startsWith('.') ? `0${size}` : size);
     const asNumber = inchSize(`#${size}`);
-    const fits = (inch: number): boolean =>
-      tpi !== undefined
-        ? unifiedBy(inch, tpi) !== undefined
-        : series !== undefined && threadBySize(series, inchSizeName(inch)) !== undefined;
+    const fits = (inch: number): boolean => {
+      if (series === undefined || series === 'UNS') return tpi !== undefined && unifiedBy(inch, tpi) !== undefined;
+      const thread = threadBySize(series, inchSizeName(inch));
+      return thread !== undefined && (tpi === undefined || Math.abs(inchToMm(1 / tpi) - thread.pitchMm) < 1e-9);
+    };
     return Number(size) <= 12 && (fits(asNumber) || !fits(Number(size))) && series !== 'NPT' && series !== 'G'
       ? asNumber
       : Number(size);

@@ -1,0 +1,122 @@
+import fc from 'fast-check';
+import type { Drill } from '../drills/drill';
+import type { Material } from '../materials/material';
+import { MATERIALS } from '../materials/materials';
+import { deepHoleFactor, idealRpm, rpmFor, ruleOfThumbRpm, sfmToMPerMin } from './cutting-speed';
+import { drillFeed, peckDepths } from './feed';
+import type { Machine } from './machine';
+import { chooseSpeed } from './speed-step';
+
+const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
+const drill = (mm: number, kind?: Drill['material']): Drill => ({
+  series: 'metric',
+  label: String(mm),
+  diameterMm: mm,
+  material: kind,
+});
+const STEPS = [140, 270, 560, 980, 1700, 3300];
+const press: Machine = {
+  id: 'press',
+  name: 'press',
+  kind: 'drill-press',
+  speeds: { kind: 'steps', steps: STEPS.map((rpm) => ({ rpm, label: `row ${rpm}` })) },
+  reversible: false,
+  tappingHead: false,
+  coastRevolutions: 1.5,
+  coastAtRpm: 140,
+  chuckMm: 13,
+};
+const variable: Machine = { ...press, speeds: { kind: 'range', minRpm: 450, maxRpm: 2800 } };
+const hand: Machine = { ...press, kind: 'hand-drill' };
+const mill: Machine = { ...press, kind: 'mill' };
+
+test('90 ft/min on 6.8 mm is 1284, 50 ft/min on 4.2 mm is 1155', () => {
+  expect(rpmFor(sfmToMPerMin(90), 6.8)).toBeCloseTo(1284, 0);
+  expect(rpmFor(sfmToMPerMin(50), 4.2)).toBeCloseTo(1155, 0);
+});
+
+describe('the ideal speed', () => {
+  const ideal = (over: Partial<Parameters<typeof idealRpm>[0]>, id = 'steel-low-carbon') =>
+    idealRpm({ drill: drill(6.8), material: material(id), depthMm: 10, dry: false, ...over });
+
+  test.each([
+    ['plain', {}, 1284],
+    ['cobalt', { drill: drill(6.8, 'cobalt') }, 1284 * 1.15],
+    ['carbide on a mill', { drill: drill(6.8, 'carbide'), machine: mill }, 1284 * 2.5],
+    ['by hand', { machine: hand }, 1284 * 0.7],
+    ['dry', { dry: true }, 1284 * 0.7],
+    ['over three diameters', { depthMm: 21 }, 1284 * 0.9],
+    ['by hand and dry', { machine: hand, dry: true }, 1284 * 0.49],
+  ] as const)('%s', (_, over, expected) => expect(ideal(over).value / expected).toBeCloseTo(1, 3));
+
+  test('dry costs nothing where the metal is drilled dry anyway; carbide in a press only warns', () => {
+    expect(ideal({ dry: true }, 'iron-grey').value).toBe(ideal({}, 'iron-grey').value);
+    expect(ideal({ drill: drill(6.8, 'carbide'), machine: press }).cautions.map((c) => c.code)).toEqual([
+      'carbide-loose',
+    ]);
+  });
+
+  test('deep holes', () => expect([3, 3.1, 4.1, 5.1, 6.1].map(deepHoleFactor)).toEqual([1, 0.9, 0.8, 0.7, 0.65]));
+
+  test.each([
+    ['steel-low-carbon', 1500],
+    ['aluminium-wrought-6000', 3000],
+    ['brass-free-cutting', 3000],
+    ['stainless-austenitic', 750],
+    ['steel-alloy-annealed', 1125],
+    ['iron-grey', 1350],
+    ['titanium-6al4v', 500],
+    ['nickel-alloy', 250],
+  ])('rule of thumb for 6 mm in %s is %d', (id, rpm) =>
+    expect(ruleOfThumbRpm(material(id), 6).value).toBeCloseTo(rpm, 6),
+  );
+});
+
+describe('the step that the machine has', () => {
+  const choose = (machine: Machine, ideal: number, id = 'steel-low-carbon', rule?: 'nearest' | 'below') => {
+    const c = chooseSpeed(machine, ideal, material(id), rule);
+    return 'rpm' in c ? [c.rpm, ...c.cautions.map((x) => x.code)] : c.code;
+  };
+
+  test.each([
+    ['nearest by ratio in mild steel', press, 1284, 'steel-low-carbon', undefined, [980]],
+    ['nearest above', press, 1400, 'steel-low-carbon', undefined, [1700]],
+    ['next below in stainless', press, 1600, 'stainless-austenitic', undefined, [980]],
+    ['next below by hand', hand, 1600, 'steel-low-carbon', undefined, [980]],
+    ['nearest when the shop says so', press, 1600, 'stainless-austenitic', 'nearest', [1700]],
+    ['below when the shop says so', press, 1600, 'steel-low-carbon', 'below', [980]],
+    ['set freely in a range', variable, 1284, 'steel-low-carbon', undefined, [1284]],
+    ['end of the range, far below the ideal', variable, 9000, 'steel-low-carbon', undefined, [2800, 'speed-low']],
+    ['slowest is fast for it', press, 100, 'steel-low-carbon', undefined, [140, 'speed-high']],
+    ['slowest is more than twice the ideal', variable, 200, 'steel-low-carbon', undefined, 'speed-unreachable'],
+  ] as const)('%s', (_, machine, ideal, id, rule, expected) =>
+    expect(choose(machine, ideal, id, rule)).toEqual(expected),
+  );
+
+  test('whatever the ideal, the set speed is one that the machine has', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 20, max: 60000, noNaN: true }), fc.constantFrom(...MATERIALS), (ideal, m) => {
+        const c = chooseSpeed(press, ideal, m);
+        if ('rpm' in c) expect(STEPS).toContain(c.rpm);
+        else expect(ideal).toBeLessThan(70);
+        const v = chooseSpeed(variable, ideal, m);
+        if ('rpm' in v) expect(v.rpm >= 450 && v.rpm <= 2800).toBe(true);
+      }),
+    );
+  });
+});
+
+test('feed by diameter, material and hand', () => {
+  const feed = (mm: number, id: string, byHand = false): number => drillFeed(mm, material(id), byHand).value;
+  expect(feed(6, 'steel-low-carbon')).toBeCloseTo(0.11, 9);
+  expect(feed(8, 'steel-low-carbon')).toBeCloseTo(0.135, 9);
+  expect(feed(6, 'aluminium-wrought-6000')).toBeCloseTo(0.154, 9);
+  expect(feed(6, 'steel-low-carbon', true)).toBeCloseTo(0.055, 9);
+});
+
+test('pecks: first at 3 D then every 1 D; sooner and shorter in stringy metal', () => {
+  expect(peckDepths(5, 14, material('steel-low-carbon'), false)).toEqual([]);
+  expect(peckDepths(5, 26, material('steel-low-carbon'), false)).toEqual([15, 20, 25]);
+  expect(peckDepths(4, 10, material('stainless-austenitic'), false)).toEqual([6, 8]);
+  expect(peckDepths(4, 11, material('steel-low-carbon'), true)).toEqual([6, 10]);
+});

@@ -1,0 +1,164 @@
+import fc from 'fast-check';
+import { tell } from '../units/show';
+import { readCallout, writeThread, type Callout } from './callout';
+
+function read(text: string): Callout {
+  const result = readCallout(text);
+  if (!result.ok) throw new Error(`${text}: ${tell(result.problems[0], 'mm')}`);
+  return result.value;
+}
+
+/** A callout in short: count, thread with class and hand, extent of the thread in mm. */
+function short(text: string): string {
+  const { count, features } = read(text);
+  const words = features.map((f) => {
+    const extent = f.extent?.kind === 'through' ? ' thru' : f.extent ? ` ${+f.extent.mm.toFixed(4)}` : '';
+    if (f.kind === 'thread') return writeThread(f) + extent;
+    if (f.kind === 'hole')
+      return `ø${+f.diameterMm.toFixed(4)}${f.ream ? ` ream ${f.fit ?? ''}`.trimEnd() : ''}${extent}`;
+    if (f.kind === 'counterbore') return `cbore ${+f.diameterMm.toFixed(4)}${extent}`;
+    return `csk ${+f.diameterMm.toFixed(4)} ${f.angleDeg}°`;
+  });
+  return `${count === 1 ? '' : `${count}x `}${words.join(' + ')}`;
+}
+
+test.each([
+  ['M8x1.25-6H', 'M8x1.25-6H'],
+  ['M8', 'M8x1.25'],
+  ['m 8 X 1,25 - 6H', 'M8x1.25-6H'],
+  ['m8x1.25-6h', 'M8x1.25-6H'],
+  ['M10x1 LH', 'M10x1 LH'],
+  ['M10 LEFT HAND', 'M10x1.5 LH'],
+  ['1/4-20 UNC-2B', '1/4-20 UNC-2B'],
+  ['1/4-20UNC', '1/4-20 UNC'],
+  ['1/4"-20', '1/4-20 UNC'],
+  ['.250-20', '1/4-20 UNC'],
+  ['0.164-32', '#8-32 UNC'],
+  ['#10-32', '#10-32 UNF'],
+  ['10-32 UNF', '#10-32 UNF'],
+  ['No. 8-32', '#8-32 UNC'],
+  ['1-8', '1-8 UNC'],
+  ['1-1/8-7 UNC', '1-1/8-7 UNC'],
+  ['1/4 UNC', '1/4-20 UNC'],
+  ['12-24', '#12-24 UNC'],
+  ['2 BA', '2 BA'],
+  ['BA 2', '2 BA'],
+  ['10 ba', '10 BA'],
+  ['1/4 BSW', '1/4-20 BSW'],
+  ['1/4 Whit', '1/4-20 BSW'],
+  ['3/8 BSF', '3/8-20 BSF'],
+  ['G 1/4', 'G 1/4'],
+  ['G1-1/4', 'G 1-1/4'],
+  ['1/4 BSP', 'G 1/4'],
+  ['1/8 NPT', '1/8-27 NPT'],
+  ['1/8-27 NPT', '1/8-27 NPT'],
+  ['NPT 1/2', '1/2-14 NPT'],
+  ['4x M5 THRU', '4x M5x0.8 thru'],
+  ['4×M5×0.8', '4x M5x0.8'],
+  ['(4) M6 THRU', '4x M6x1 thru'],
+  ['M6 (4 holes)', '4x M6x1'],
+  ['M6 THRU 4 PLACES', '4x M6x1 thru'],
+  ['M5x0.8 4x', '4x M5x0.8'],
+  ['4x 10-32 x 1/2 DEEP', '4x #10-32 UNF 12.7'],
+  ['M8 x 16 DEEP', 'M8x1.25 16'],
+  ['M8x1.25-6H ↧16', 'M8x1.25-6H 16'],
+  ['M8x16', 'M8x1.25 16'],
+  ['M8 x 1.25 x 16', 'M8x1.25 16'],
+  ['M8 DEPTH 5/8 in', 'M8x1.25 15.875'],
+  ['1/4-20 UNC x .5 DEEP', '1/4-20 UNC 12.7'],
+  ['M8x1.25 THRU ALL', 'M8x1.25 thru'],
+  ['ø6.8 ↧ 22 M8x1.25-6H ↧ 16', 'ø6.8 22 + M8x1.25-6H 16'],
+  ['ø.201 THRU 1/4-20', 'ø5.1054 thru + 1/4-20 UNC'],
+  ['ø9 THRU ⌴ ø15 ↧ 8.6', 'ø9 thru + cbore 15 8.6'],
+  ["3/8-16 c'bore .625 x .4", '3/8-16 UNC + cbore 15.875 10.16'],
+  ['M8 CSK 9 x 90°', 'M8x1.25 + csk 9 90°'],
+  ['8 H7 REAM', 'ø8 ream H7'],
+  ['2x ø8 H7', '2x ø8 ream H7'],
+  ['M12 TAP', 'M12x1.75'],
+])('%s', (text, expected) => expect(short(text)).toBe(expected));
+
+test('what is taken without being written is said', () => {
+  const notes = (text: string): string =>
+    read(text)
+      .notes.map((n) => tell(n, 'mm'))
+      .join(' ');
+  expect(notes('M8 x 16 DEEP')).toContain('taken as mm');
+  expect(notes('1/4-20 x .5 DEEP')).toContain('taken as inches');
+  expect(notes('M20x1.25')).toContain('not a standard pairing');
+  expect(notes('M8 LH')).toContain('left-hand tap');
+  expect(notes('1/4 BSP')).toContain('parallel');
+  expect(notes('M8 THRU')).toBe('');
+});
+
+describe('what cannot be read', () => {
+  test.each([
+    ['foo', 0, 3, 'M8x1.25'],
+    ['M8 blah', 3, 7, undefined],
+    ['1/4', 0, 3, '1/4-20 UNC'],
+    ['6', 0, 1, '#6-32 UNC'],
+    ['M7.5', 0, 4, 'M7x1'],
+    ['8x1.25', 0, 6, 'M8x1.25'],
+    ['1/2-12', 0, 6, '1/2-12 BSW'],
+    ['1/4-20 UNF', 0, 10, '1/4-28 UNF'],
+    ['M8x3.3', 2, 6, 'M8x1.25'],
+    ['M8-6g', 2, 5, '6H'],
+    ['1/4-20 UNC-2A', 10, 13, '2B'],
+    ['40 BA', 0, 5, '2 BA'],
+    ['Rc 1/4', 0, 6, 'G 1/8'],
+    ['M8 x -5 DEEP', 5, 7, undefined],
+    ['M8 x 0 DEEP', 3, 11, undefined],
+    ['', 0, 1, 'M8x1.25'],
+    ['16 DEEP M8', 0, 7, undefined],
+    ['0x M8', 0, 3, undefined],
+  ])('“%s” marks %d to %d and offers %s', (text, start, end, reading) => {
+    const result = readCallout(text);
+    if (result.ok) throw new Error('was read');
+    const [p] = result.problems;
+    expect(p.at).toEqual({ start, end });
+    if (reading) expect(p.nearest).toContain(reading);
+    expect(tell(p, 'mm')).not.toMatch(/[{}]/);
+    expect(tell(p.remedy, 'mm')).not.toBe('');
+  });
+
+  test('any text gives a callout or a problem inside the text, never a fault', () => {
+    const bits = fc.constantFrom(
+      'M8',
+      'x',
+      '1.25',
+      '-',
+      '6H',
+      ' ',
+      '1/4',
+      '20',
+      'UNC',
+      'THRU',
+      '↧',
+      'ø',
+      '4x',
+      '#10',
+      'DEEP',
+      '(',
+      '"',
+      'LH',
+      '9'.repeat(9),
+    );
+    const text = fc.oneof(
+      fc.string({ maxLength: 40 }),
+      fc.array(bits, { maxLength: 9 }).map((b) => b.join('')),
+    );
+    fc.assert(
+      fc.property(text, (typed) => {
+        const result = readCallout(typed);
+        if (result.ok) {
+          expect(result.value.count).toBeGreaterThanOrEqual(1);
+          expect(result.value.features.length).toBeGreaterThan(0);
+        } else expect(result.problems[0].at?.start ?? 0).toBeLessThanOrEqual(Math.max(typed.length, 1));
+      }),
+      { numRuns: 600 },
+    );
+  });
+
+  test('a very long text is refused before it is read', () => {
+    expect(readCallout('M8 '.repeat(400000)).ok).toBe(false);
+  });
+});
