@@ -43,9 +43,9 @@ export const answerRequest = z.strictObject({
     .describe('A drill to judge instead of the proposed one: "6.9", "17/64", "#7", "F"'),
   tap: z.enum(['cut', 'form', 'auto']).default('auto'),
   targetPercent: z
-    .union([z.literal('auto'), z.number()])
+    .union([z.number(), z.string().max(12)])
     .default('auto')
-    .describe('Percent of thread'),
+    .describe('Percent of thread: "auto" or a number'),
   machine: z
     .union([z.string().max(80), machineInput])
     .optional()

@@ -1,7 +1,7 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 
 interface Props {
   title: string;
@@ -12,12 +12,17 @@ interface Props {
 
 /** A dialog over the view; Escape and the close key leave it, focus goes back where it was. */
 export default function Modal({ title, description, onClose, children }: Props) {
+  const [opener] = useState(() => document.activeElement as HTMLElement | null);
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/50" />
         <Dialog.Content
           aria-describedby={description ? undefined : ''}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            opener?.focus();
+          }}
           className="fixed top-1/2 left-1/2 z-30 flex max-h-[88dvh] w-[min(560px,94vw)] -translate-x-1/2 -translate-y-1/2 flex-col gap-3 overflow-auto rounded-sm border border-steel-500 bg-steel-50 p-5 shadow-xl"
         >
           <div className="flex items-start justify-between gap-4">

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Problem } from '@/core/answer/answer';
-import type { AskForm } from '@/core/ask/ask-form';
+import { BLANK_FORM, type AskForm } from '@/core/ask/ask-form';
 import type { Shop } from '@/core/ask/read-form';
 import { START_LABEL } from '@/core/drills/predicted-hole';
 import { BOLT_CLASSES } from '@/core/threads/engagement';
@@ -17,6 +17,9 @@ interface Props {
   problems: Problem[];
   change: (part: Partial<AskForm>) => void;
 }
+
+/** Fields that are folded away until one is used. */
+const RARE = ['width', 'drill', 'parts', 'start', 'bolt', 'dry'] as const;
 
 const GROUP: Record<string, string> = {
   steel: 'Steel',
@@ -33,9 +36,7 @@ const GROUP: Record<string, string> = {
 
 /** What is asked: thread, material, depth, machine, drills. The rare wishes are folded away. */
 export function QuestionPanel({ form, shop, problems, change }: Props) {
-  const [more, setMore] = useState(
-    form.width !== '' || form.bolt !== '' || form.dry || form.start !== 'auto' || form.drill !== '',
-  );
+  const [more, setMore] = useState(() => RARE.some((field) => form[field] !== BLANK_FORM[field]));
   const error = (field: string) => {
     const found = problems.find((p) => p.field === field);
     return found && `${tell(found, form.units)} ${tell(found.remedy, form.units)}`;

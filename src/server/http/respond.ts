@@ -43,19 +43,34 @@ export async function answering(handler: () => Promise<Response>): Promise<Respo
   }
 }
 
+type Issue = z.core.$ZodIssue;
+
+/** Inside a choice of shapes, the issues of the shape that got furthest. */
+function unfolded(issue: Issue): Issue[] {
+  if (issue.code !== 'invalid_union') return [issue];
+  const deeper = issue.errors.filter((branch) =>
+    branch.some((i) => i.path.length > 0 || i.code === 'unrecognized_keys'),
+  );
+  if (deeper.length !== 1) return [{ ...issue, message: 'This has none of the shapes that are allowed here.' }];
+  return deeper[0].flatMap((i) => unfolded({ ...i, path: [...issue.path, ...i.path] } as Issue));
+}
+
 function fieldErrors(error: z.ZodError): FieldError[] {
-  return error.issues.slice(0, 50).flatMap((issue) => {
-    const names = issue.code === 'unrecognized_keys' ? issue.keys.map((k) => [...issue.path, k]) : [issue.path];
-    return names.map((path) => ({
-      field: path.map(String).join('.') || 'body',
-      code: issue.code,
-      detail: issue.message,
-      remedy:
-        issue.code === 'unrecognized_keys'
+  return error.issues
+    .slice(0, 50)
+    .flatMap(unfolded)
+    .flatMap((issue) => {
+      const strange = issue.code === 'unrecognized_keys';
+      const paths = strange ? issue.keys.map((key) => [...issue.path, key]) : [issue.path];
+      return paths.map((path) => ({
+        field: path.map(String).join('.') || 'body',
+        code: issue.code ?? 'invalid',
+        detail: strange ? 'There is no such field.' : issue.message,
+        remedy: strange
           ? 'Leave this field out or correct its name; /api/openapi.json lists the fields.'
           : 'Correct this field; /api/openapi.json describes it.',
-    }));
-  });
+      }));
+    });
 }
 
 /** Checks a value against a schema. @throws Refusal 422 naming every field that is wrong */

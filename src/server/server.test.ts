@@ -1,0 +1,338 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Client } from '@libsql/client';
+import { v7 as uuidv7 } from 'uuid';
+import { z } from 'zod';
+import { answerRequest, answerResponse } from '@/contracts/answer';
+import { jobInput, type JobInput } from '@/contracts/job';
+import { BLANK_FORM } from '@/core/ask/ask-form';
+import { openDatabase, type Database } from './database';
+import { drillList, drillQuery, queryOf, threadList, threadQuery } from './http/catalogue';
+import { openApiDocument } from './http/openapi';
+import { answering, checked, problemResponse, readBody } from './http/respond';
+import { listDrillCases, listMachines, shopRow } from './repositories/crib-repository';
+import { listJobs } from './repositories/job-repository';
+import { answerRequestOf } from './services/answer-service';
+import { changeInUse, changeShop } from './services/crib-service';
+import { changeJob, createJob, deleteJob, duplicateJob, existingJob, restoreJob } from './services/job-service';
+import { Refusal } from './services/refusal';
+import { shopNow } from './services/shop-service';
+
+let folder: string;
+let db: Database;
+let client: Client;
+
+beforeEach(async () => {
+  folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-test-'));
+  ({ db, client } = await openDatabase(`file:${folder}/shop.db`));
+});
+afterEach(() => {
+  client.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const job = (over: Partial<JobInput> = {}): JobInput => ({
+  id: uuidv7(),
+  name: 'Bracket',
+  materialId: 'steel-low-carbon',
+  quantity: 2,
+  notes: '',
+  holes: [{ id: uuidv7(), name: 'feet', question: { ...BLANK_FORM, callout: '4x M5 THRU' } }],
+  ...over,
+});
+async function refusal(work: Promise<unknown> | (() => unknown)): Promise<Refusal> {
+  try {
+    await (typeof work === 'function' ? work() : work);
+  } catch (error) {
+    if (error instanceof Refusal) return error;
+    throw error;
+  }
+  throw new Error('nothing was refused');
+}
+
+describe('the sample shop', () => {
+  test('is laid into a new database once, and only there', async () => {
+    const jobs = await listJobs(db);
+    expect(jobs.map((j) => j.name)).toEqual([
+      'Pier adapter plate',
+      'Azimuth bearing block',
+      'Counterweight collar',
+      'Dust-cap ring',
+      'Spreader bars',
+      'Fork trunnion',
+    ]);
+    await deleteJob(db, jobs[0].id);
+    const again = await openDatabase(`file:${folder}/shop.db`);
+    expect(await listJobs(again.db)).toHaveLength(5);
+    again.client.close();
+    const empty = await openDatabase(`file:${folder}/empty.db`, false);
+    expect([await listJobs(empty.db), await shopRow(empty.db)]).toEqual([[], undefined]);
+    expect((await shopNow(empty.db)).materials).toHaveLength(25);
+    empty.client.close();
+  });
+
+  test('has the machines, and the drills with the gaps, of the workshop', async () => {
+    const machines = await listMachines(db);
+    expect(machines.map((m) => [m.id, m.reversible])).toEqual([
+      ['bench-drill-press', false],
+      ['pedestal-drill', false],
+      ['knee-mill', true],
+      ['lathe', true],
+      ['cordless-drill', true],
+    ]);
+    const [index] = await listDrillCases(db);
+    expect(index.drills).toHaveLength(118);
+    expect(index.drills.some((d) => ['2.5', '6.8', '10.2'].includes(d.label))).toBe(false);
+    expect(index.drills.find((d) => d.label === '11.0')?.condition).toBe('blunt');
+  });
+
+  test('every hole of the sample jobs has an answer', async () => {
+    const shop = await shopNow(db);
+    for (const j of await listJobs(db))
+      for (const { question: q } of j.holes) {
+        const request = {
+          callout: q.callout,
+          materialId: j.materialId,
+          hole: { thickness: q.thickness || undefined, stockWidth: q.width || undefined },
+          tap: q.tap,
+          machine: q.machine,
+        };
+        expect(answerRequestOf(checked(answerRequest, request), shop).steps.length).toBeGreaterThan(4);
+      }
+  });
+});
+
+describe('jobs', () => {
+  test('are created, found, copied, deleted and brought back whole', async () => {
+    const input = job();
+    const kept = await createJob(db, input);
+    expect(kept).toMatchObject({ ...input, version: 1 });
+    const copy = await duplicateJob(db, input.id);
+    expect([copy.name, copy.holes[0].question, copy.holes[0].id === input.holes[0].id]).toEqual([
+      'Bracket (copy)',
+      input.holes[0].question,
+      false,
+    ]);
+    await deleteJob(db, input.id);
+    expect((await refusal(existingJob(db, input.id))).status).toBe(404);
+    expect((await listJobs(db)).map((j) => j.id)).not.toContain(input.id);
+    expect((await restoreJob(db, input.id)).holes).toEqual(input.holes);
+    expect((await refusal(restoreJob(db, 'no-such-job'))).status).toBe(404);
+  });
+
+  test('the same id twice makes no double', async () => {
+    const input = job();
+    await createJob(db, input);
+    expect((await refusal(createJob(db, input))).status).toBe(409);
+  });
+
+  test('a change from an old version is refused with what changed, and changes nothing', async () => {
+    const input = job();
+    await createJob(db, input);
+    const second = await changeJob(db, { ...input, version: 1, name: 'Bracket, left', holes: [] });
+    expect(second).toMatchObject({ version: 2, name: 'Bracket, left', holes: [] });
+    const late = await refusal(changeJob(db, { ...input, version: 1, name: 'Bracket, right' }));
+    expect([late.status, late.errors.map((e) => e.field)]).toEqual([409, ['name', 'holes']]);
+    expect(late.errors[0].detail).toContain('Bracket, left');
+    expect(await existingJob(db, input.id)).toEqual(second);
+    expect((await refusal(changeJob(db, { ...job(), version: 1 }))).status).toBe(404);
+  });
+
+  test('what a job may not be is named field by field', async () => {
+    const bad = {
+      ...job(),
+      id: 'x',
+      name: ' ',
+      quantity: 1.5,
+      holes: [{ id: uuidv7(), name: '', question: { ...BLANK_FORM, callout: '', extra: 1 } }],
+    };
+    const { status, errors } = await refusal(() => checked(jobInput, bad));
+    expect(status).toBe(422);
+    expect(errors.map((e) => e.field).sort()).toEqual([
+      'holes.0.question.callout',
+      'holes.0.question.extra',
+      'id',
+      'name',
+      'quantity',
+    ]);
+  });
+});
+
+describe('the crib', () => {
+  test('what is put out of use is no longer chosen from', async () => {
+    const ask = async () =>
+      answerRequestOf(checked(answerRequest, { callout: 'M8 THRU', materialId: 'steel-low-carbon' }), await shopNow(db))
+        .tapDrill;
+    expect(await ask()).toMatchObject({ because: 'chosen', chosen: { label: '17/64' }, lacking: { label: '6.8' } });
+    await changeInUse(db, 'cases', 'fraction-index', { inUse: false, version: 1 });
+    expect((await ask()).chosen.label).not.toBe('17/64');
+    await changeInUse(db, 'machines', 'lathe', { inUse: false, version: 1 });
+    expect((await shopNow(db)).machines.map((m) => m.id)).not.toContain('lathe');
+    expect((await refusal(changeInUse(db, 'machines', 'lathe', { inUse: true, version: 1 }))).status).toBe(409);
+    expect((await refusal(changeInUse(db, 'spoons', 'lathe', { inUse: true, version: 1 }))).status).toBe(404);
+  });
+
+  test('habits are changed once per version', async () => {
+    const change = {
+      version: 1,
+      units: 'inch',
+      stepRule: 'below',
+      tapNames: 'taper-second-plug',
+      formedLooser: true,
+    } as const;
+    await changeShop(db, change);
+    const shop = await shopNow(db);
+    expect([shop.units, shop.habits]).toEqual([
+      'inch',
+      { stepRule: 'below', tapNames: 'taper-second-plug', formedLooser: true },
+    ]);
+    expect((await refusal(changeShop(db, change))).status).toBe(409);
+  });
+});
+
+describe('the answer over HTTP', () => {
+  const answer = async (request: unknown) => answerRequestOf(checked(answerRequest, request), await shopNow(db));
+  const mild = { materialId: 'steel-low-carbon', drills: 'metric-1-13-by-0.1' };
+
+  test('holds the whole plan with units in the names, and its own schema', async () => {
+    const document = await answer({
+      ...mild,
+      callout: '2x M8 x 16 DEEP',
+      hole: { thickness: 25 },
+      machine: 'bench-drill-press',
+    });
+    expect(answerResponse.parse(document)).toEqual(document);
+    expect(document).toMatchObject({
+      count: 2,
+      thread: { designation: 'M8x1.25', class: '6H' },
+      hole: { kind: 'blind', threadDepthMm: 16, thicknessMm: 25, fullDiameterDepthMm: 19.75 },
+      tapDrill: { targetPercent: 75, chosen: { label: '6.8', verdict: 'inside', owned: true } },
+      drilling: { setRpm: 1250, setLabel: 'belts 1-D' },
+    });
+    expect(document.tapDrill.chosen.percentOfThread).toBeCloseTo(73.9, 1);
+    expect(document.working.map((w) => w.figure)).toEqual(
+      expect.arrayContaining(['drilling.idealRpm', 'tapping.torqueNm', 'hole.totalDepthMm']),
+    );
+    expect(JSON.stringify(document)).not.toMatch(/[{][a-z]+[}]|NaN|undefined/);
+  });
+
+  test('numbers are in the units named, text carries its own', async () => {
+    const inch = await answer({
+      ...mild,
+      thread: 'M8',
+      units: 'inch',
+      hole: { kind: 'blind', threadDepth: 0.5, thickness: '30 mm' },
+    });
+    expect(inch.hole).toMatchObject({ threadDepthMm: 12.7, thicknessMm: 30 });
+    expect(inch.steps.map((s) => s.order).join()).toContain(' in ');
+  });
+
+  test('a machine of the request; a speed it cannot reach is refused with the rest of the answer', async () => {
+    const machine = { name: 'old press', stepsRpm: [300, { rpm: 600, label: 'middle' }, 1200] };
+    expect((await answer({ ...mild, thread: 'M8', machine })).drilling).toMatchObject({
+      setRpm: 1200,
+      setLabel: '1200 rev/min',
+    });
+    const r = await refusal(
+      answer({
+        thread: 'M20',
+        drills: 'all',
+        materialId: 'nickel-alloy',
+        machine: { rangeRpm: { min: 450, max: 2800 } },
+      }),
+    );
+    expect([r.status, r.errors[0].field]).toEqual([422, 'machine']);
+    expect(answerResponse.parse(r.partial)).toMatchObject({
+      tapDrill: { chosen: { label: '17.5' } },
+      drilling: { setRpm: null },
+    });
+  });
+
+  test.each([
+    [{ ...mild }, 'callout'],
+    [{ ...mild, thread: 'M8', callout: 'M8' }, 'callout'],
+    [{ ...mild, thread: 'M8 blah' }, 'thread'],
+    [{ ...mild, callout: 'M8', materialId: 'cheese' }, 'materialId'],
+    [{ ...mild, callout: 'M8', drills: 'spoons' }, 'drills'],
+    [{ ...mild, callout: 'M8', machine: 'spaceship' }, 'machine'],
+    [{ ...mild, callout: 'M8', machine: { stepsRpm: [-1] } }, 'machine.stepsRpm.0'],
+    [{ ...mild, callout: 'M8', machine: { name: 'press' } }, 'machine.stepsRpm'],
+    [{ ...mild, callout: 'M8', machine: { stepRpm: [100] } }, 'machine.stepRpm'],
+    [{ ...mild, callout: 'M8', hole: { threadDepth: -4 } }, 'hole.threadDepth'],
+    [{ ...mild, callout: 'M8', hole: { threadDepth: '4 furlongs' } }, 'hole.threadDepth'],
+    [{ ...mild, callout: 'M8', hole: { kind: 'sideways' } }, 'hole.kind'],
+    [{ ...mild, callout: 'M8', targetPercent: 400 }, 'targetPercent'],
+    [{ ...mild, callout: 'M8', targetPercent: 'many' }, 'targetPercent'],
+    [{ ...mild, callout: 'M8', quantity: 1e9 }, 'quantity'],
+    [{ ...mild, callout: 'M8', depth: 4 }, 'depth'],
+    [null, 'body'],
+    ['M8', 'body'],
+  ])('%j is refused at %s', async (request, field) => {
+    const { status, errors } = await refusal(answer(request));
+    expect(status).toBe(422);
+    expect(errors.map((e) => e.field)).toContain(field);
+    for (const e of errors) expect([e.detail.length > 3, e.remedy.length > 3]).toEqual([true, true]);
+  });
+});
+
+describe('bodies and problems', () => {
+  const schema = z.strictObject({ a: z.number() });
+  const body = (content: BodyInit, type = 'application/json') =>
+    readBody(
+      new Request('http://shop/x', { method: 'POST', body: content, headers: { 'content-type': type } }),
+      schema,
+    );
+
+  test('a good body is read; others are refused with their own status', async () => {
+    expect(await body('{"a":1}')).toEqual({ a: 1 });
+    const status = async (content: BodyInit, type?: string): Promise<number> =>
+      (await refusal(body(content, type))).status;
+    expect(await status('{"a":')).toBe(400);
+    expect(await status('')).toBe(400);
+    expect(await status(new Uint8Array([0x7b, 0xff, 0xfe]))).toBe(400);
+    expect(await status('{"a":1}', 'text/html')).toBe(415);
+    expect(await status('{"a":"1"}')).toBe(422);
+    expect(await status(`{"a":1,"b":"${'x'.repeat(10_000_000)}"}`)).toBe(413);
+  });
+
+  test('a problem document names the fields; a fault tells nothing of its inside', async () => {
+    const refused = problemResponse(
+      new Refusal(422, 'Not so', 'It is not so.', [{ field: 'a', code: 'c', detail: 'd', remedy: 'r' }]),
+    );
+    expect(refused.headers.get('content-type')).toContain('application/problem+json');
+    expect(await refused.json()).toMatchObject({
+      type: 'urn:jolly-bit:problem:not-so',
+      status: 422,
+      errors: [{ field: 'a' }],
+    });
+    const quiet = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    const fault = await answering(() => Promise.reject(new Error('secret path')));
+    quiet.mockRestore();
+    expect([fault.status, (await fault.text()).includes('secret')]).toEqual([500, false]);
+  });
+});
+
+test('the OpenAPI document is generated from the schemas and every reference in it resolves', () => {
+  const document = openApiDocument();
+  const text = JSON.stringify(document);
+  const schemas = Object.keys(document.components.schemas);
+  for (const [, name] of text.matchAll(/#\/components\/schemas\/(\w+)/g)) expect(schemas).toContain(name);
+  expect(text).toContain('targetPercent');
+  expect(text).toContain('fullDiameterDepthMm');
+  expect(Object.keys(document.paths)).toEqual(
+    expect.arrayContaining(['/api/v1/answer', '/api/v1/threads', '/api/v1/materials', '/api/v1/drills']),
+  );
+});
+
+test('the catalogue: threads by series and part of the name, drills by set', async () => {
+  const threads = (query: string) => threadList(checked(threadQuery, queryOf(new Request(`http://shop/?${query}`))));
+  expect(threads('series=BA')).toHaveLength(17);
+  expect(threads('q=10-32').map((t) => [t.designation, t.threadsPerInch, t.class])).toEqual([['#10-32 UNF', 32, '2B']]);
+  expect(threads('series=NPT')[0]).toMatchObject({ class: null, minorDiameterMinMm: null });
+  expect((await refusal(() => threads('series=cheese'))).errors[0].field).toBe('series');
+  const shop = await shopNow(db);
+  expect(drillList(shop, 'inch-fraction-29')[0].drills[0]).toMatchObject({ name: '1/16 in', diameterIn: 0.0625 });
+  expect(drillList(shop, undefined).map((s) => s.id)).toContain('crib');
+  expect((await refusal(() => checked(drillQuery, { sets: 'x' }))).status).toBe(422);
+});
