@@ -81,6 +81,7 @@ test('what cannot be read is marked, kept, and offered the nearest readings', as
   await expect(callout).toHaveValue('M8 nonsense');
   await expect(callout).toHaveAttribute('aria-invalid', 'true');
   await page.getByLabel('Thread depth, mm').fill('deep');
+  await expect(page).toHaveURL(/depth=deep/);
   await page.reload();
   await expect(page.getByLabel('Thread depth, mm')).toHaveValue('deep');
 });

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { Problem } from '@/core/answer/answer';
 import type { HolePlan } from '@/core/ask/answer-question';
 import { toAddress, type AskForm } from '@/core/ask/ask-form';
@@ -45,8 +45,18 @@ export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
   const change = useCallback((part: Partial<AskForm>) => setForm((now) => ({ ...now, ...part })), []);
   const toggleUnits = useCallback(() => setForm((now) => inUnits(now, now.units === 'mm' ? 'inch' : 'mm')), []);
 
+  const written = useRef(0);
   useEffect(() => {
-    const timer = setTimeout(() => window.history.replaceState(null, '', `/?${toAddress(form)}${extra}`), 200);
+    // Browsers allow only so many changes of the address a minute: at once when it is quiet, else a little later.
+    const write = (): void => {
+      written.current = performance.now();
+      window.history.replaceState(null, '', `/?${toAddress(form)}${extra}`);
+    };
+    if (performance.now() - written.current > 300) {
+      write();
+      return undefined;
+    }
+    const timer = setTimeout(write, 150);
     return () => clearTimeout(timer);
   }, [form, extra]);
 

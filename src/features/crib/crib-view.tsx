@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { Switch } from 'radix-ui';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import type { ShopChange } from '@/contracts/crib';
 import type { Machine } from '@/core/cutting/machine';
 import type { Drill } from '@/core/drills/drill';
@@ -39,24 +39,33 @@ export function CribView({ shopName, machines, cases, habits }: Props) {
   const [busy, setBusy] = useState<string>();
   const display: Display = habits.units;
 
-  async function change(id: string, method: string, path: string, body: unknown): Promise<void> {
+  // One change after the other, each from the version that the one before it left.
+  const queue = useRef(Promise.resolve());
+  const versions = useRef(new Map<string, number>());
+  function change(id: string, seen: number, method: string, path: string, body: object): void {
     setBusy(id);
-    const got = await send(method, path, body);
-    setFault(got.ok ? undefined : got.fault);
-    setBusy(undefined);
-    router.refresh();
+    queue.current = queue.current.then(async () => {
+      const version = Math.max(seen, versions.current.get(id) ?? 0);
+      const got = await send(method, path, { ...body, version });
+      if (got.ok) versions.current.set(id, version + 1);
+      setFault(got.ok ? undefined : got.fault);
+      setBusy(undefined);
+      router.refresh();
+    });
   }
   const use = (kind: 'machines' | 'cases', item: InUse, name: string) => (
     <InUseSwitch
       name={name}
       on={item.inUse}
       disabled={busy === item.id}
-      onChange={(inUse) =>
-        void change(item.id, 'PATCH', `/api/v1/crib/${kind}/${item.id}`, { inUse, version: item.version })
-      }
+      onChange={(inUse) => change(item.id, item.version, 'PATCH', `/api/v1/crib/${kind}/${item.id}`, { inUse })}
     />
   );
-  const habit = (part: Partial<ShopChange>): void => void change('shop', 'PUT', '/api/v1/shop', { ...habits, ...part });
+  const wanted = useRef(habits);
+  function habit(part: Partial<ShopChange>): void {
+    wanted.current = { ...wanted.current, ...part };
+    change('shop', habits.version, 'PUT', '/api/v1/shop', wanted.current);
+  }
 
   return (
     <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-3 p-3 sm:px-5">
