@@ -86,6 +86,7 @@ const candidate = drillItem.extend({
   owned: z.boolean(),
   torqueNm: z.number().nullable(),
   safetyAgainstBreaking: z.number().nullable(),
+  threadNeededMm: z.number().nullable().describe('Thread that holds the bolt, with this hole'),
 });
 const tapItem = z.object({
   name: z.string(),

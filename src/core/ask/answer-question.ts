@@ -1,4 +1,5 @@
 import {
+  answer,
   caution,
   depth,
   mm,
@@ -36,7 +37,7 @@ import { reasonablePercent } from '../tapping/target-percent';
 import { waysOfTapping, type TappingWay } from '../tapping/ways-of-tapping';
 import { readCallout, type Callout } from '../threads/callout';
 import { classLimits, looserClass, usualClass, type ClassLimits } from '../threads/class-limits';
-import { BOLT_CLASSES, engagement, usualBolt, type Engagement } from '../threads/engagement';
+import { BOLT_CLASSES, engagement, usualBolt, type BoltClass, type Engagement } from '../threads/engagement';
 import { isTapered, type Thread } from '../threads/thread';
 import { USUAL_HABITS, type HoleQuestion, type ShopHabits } from './question';
 import { resolveHole, type ResolvedHole } from './resolve-hole';
@@ -51,6 +52,8 @@ export interface ComparedDrill {
   candidate: TapDrillCandidate;
   torqueNm?: number;
   safety?: number;
+  /** Length of thread that holds the bolt, with this hole. */
+  neededMm?: number;
 }
 
 export interface HolePlan {
@@ -83,7 +86,8 @@ export interface HolePlan {
   tapping: { best: TappingWay; ways: TappingWay[]; speed: Answer };
   /** Undefined for tapered threads, which seal by wedging. */
   engagement?: Engagement;
-  wallMm?: number;
+  /** What is left under the tip of a blind hole, where the thickness is known. */
+  wall?: Answer;
   chamferMm: number;
   dry: boolean;
   assumptions: Phrase[];
@@ -286,14 +290,9 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
   const speed = machine ? chooseSpeed(machine, ideal.value, material, habits.stepRule) : noMachine(ideal.value);
   const strength = isTapered(thread)
     ? undefined
-    : engagement(
-        thread,
-        material,
-        BOLT_CLASSES.find((b) => b.id === q.boltId) ?? usualBolt(thread),
-        minorMm,
-        hole.threadDepthMm,
-      );
-  const wallMm = best.wallMm;
+    : engagement(thread, material, boltOf(q, thread), minorMm, hole.threadDepthMm);
+  const wall =
+    best.depth && hole.thicknessMm !== undefined ? wallAnswer(hole.thicknessMm, best.depth.total.value) : undefined;
 
   const plan: Omit<HolePlan, 'steps'> = {
     callout,
@@ -318,7 +317,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
     },
     tapping: { best, ways, speed: tappingSpeed(thread, material) },
     engagement: strength,
-    wallMm,
+    wall,
     chamferMm: chamferDiameter(thread.majorMm),
     dry: q.dry ?? false,
     assumptions: [...callout.notes, ...hole.notes, ...(limits?.notes ?? []), ...(machine ? [] : [NO_MACHINE])],
@@ -329,9 +328,24 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
   return { ok: true, value: { ...plan, steps: routeSteps(plan) } };
 }
 
+function wallAnswer(thicknessMm: number, totalMm: number): Answer {
+  return answer(thicknessMm - totalMm, 'mm', {
+    rule: 'Wall left under the tip',
+    formula: 'thickness − depth from touch',
+    inputs: [
+      ['thickness', depth(thicknessMm)],
+      ['depth from touch', depth(totalMm)],
+    ],
+    source: { kind: 'standard', name: 'geometry of the hole' },
+  });
+}
+
 const NO_MACHINE = phrase(
   'No machine was named: a drill press after a centre drill is taken, and the ideal speed shown.',
 );
+
+const boltOf = (q: HoleQuestion, thread: Thread): BoltClass =>
+  BOLT_CLASSES.find((b) => b.id === q.boltId) ?? usualBolt(thread);
 
 const bestOf = (c: TapDrillChoice): TapDrillCandidate | undefined => c.choice ?? c.lacking;
 
@@ -377,7 +391,12 @@ function compareDrills(
         reversing: way.biteTurns > 0,
         thicknessMm: hole.through ? hole.thicknessMm : undefined,
       }).value;
-      return { candidate, torqueNm, safety: breakingTorque(thread, way.taps[0].geometry).value / torqueNm };
+      return {
+        candidate,
+        torqueNm,
+        safety: breakingTorque(thread, way.taps[0].geometry).value / torqueNm,
+        neededMm: engagement(thread, q.material, boltOf(q, thread), candidate.finishedMinorMm).needed.value,
+      };
     });
 }
 
@@ -402,7 +421,7 @@ function wallProblem(hole: ResolvedHole, ways: TappingWay[]): Problem {
 }
 
 function gatherCautions(plan: Omit<HolePlan, 'steps'>, q: HoleQuestion): Caution[] {
-  const { tapDrill, tapping, drilling, hole, thread, wallMm, engagement: strength, material } = plan;
+  const { tapDrill, tapping, drilling, hole, thread, wall, engagement: strength, material } = plan;
   const { used } = tapDrill;
   const list: Caution[] = [];
   if (tapDrill.because === 'to-buy')
@@ -439,10 +458,10 @@ function gatherCautions(plan: Omit<HolePlan, 'steps'>, q: HoleQuestion): Caution
         }),
       );
   list.push(...tapDrill.cautions, ...tapping.best.cautions);
-  if (wallMm !== undefined && wallMm < thinWallMm(thread.majorMm))
+  if (wall && wall.value < thinWallMm(thread.majorMm))
     list.push(
       caution('warn', 'wall-thin', 'Only {wall} is left under the tip; under {limit} the back bulges or breaks out.', {
-        wall: depth(wallMm),
+        wall: depth(wall.value),
         limit: depth(thinWallMm(thread.majorMm)),
       }),
     );

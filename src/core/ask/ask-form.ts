@@ -81,3 +81,16 @@ export function fromAddress(
   }
   return form;
 }
+
+const BARE = /^[\s+\d.,/-]+$/;
+const LENGTHS = ['depth', 'thickness', 'width'] as const;
+
+/** The form in other units: bare numbers keep their meaning by getting the unit they were typed in. */
+export function inUnits(form: AskForm, units: Display): AskForm {
+  if (units === form.units) return form;
+  const next: AskForm = { ...form, units };
+  for (const field of LENGTHS)
+    if (form[field].trim() !== '' && BARE.test(form[field]) && !form[field].includes('/'))
+      next[field] = `${form[field].trim()} ${form.units === 'mm' ? 'mm' : 'in'}`;
+  return next;
+}

@@ -56,7 +56,7 @@ describe('one hole in full', () => {
     expect(p.tapping.best.taps.map((t) => t.chamferThreads)).toEqual([4, 2]);
     expect(p.tapping.best.depth?.fullDiameter.value).toBeCloseTo(19.75, 9);
     expect(p.tapping.best.depth?.total.value).toBeCloseTo(21.79, 2);
-    expect(p.wallMm).toBeCloseTo(25 - 21.79, 2);
+    expect(p.wall?.value).toBeCloseTo(25 - 21.79, 2);
     // 1284 at 6.8 mm, times 0.9 as 21.8 is over three diameters: 1156; 1250 is the nearest step.
     expect(p.drilling.ideal.value).toBeCloseTo(1284.1 * 0.9, 0);
     expect('rpm' in p.drilling.speed && p.drilling.speed.rpm).toBe(1250);
@@ -100,7 +100,7 @@ describe('one hole in full', () => {
     expect([p.hole.through, p.hole.threadDepthMm, p.hole.thicknessMm]).toEqual([true, 12, 12]);
     expect(p.assumptions).toHaveLength(3);
     const blind = plan('M8', { hole: 'blind' });
-    expect([blind.hole.through, blind.hole.threadDepthMm, blind.wallMm]).toEqual([false, 12, undefined]);
+    expect([blind.hole.through, blind.hole.threadDepthMm, blind.wall]).toEqual([false, 12, undefined]);
     const both = plan('M8 THRU', { hole: 'blind', threadDepthMm: 10, thicknessMm: 30 });
     expect(both.hole.through).toBe(false);
     expect(both.assumptions.map((a) => tell(a, 'mm')).join()).toContain('The callout reads through; blind was chosen');
@@ -240,7 +240,7 @@ describe('what holds for every question', () => {
         const { used } = p.tapDrill;
         expect(used.drill.diameterMm).toBeLessThan(p.thread.majorMm);
         if (p.tapDrill.because === 'chosen') expect(used.verdict).not.toBe('outside');
-        if (p.wallMm !== undefined) expect(p.wallMm).toBeGreaterThan(0);
+        if (p.wall) expect(p.wall.value).toBeGreaterThan(0);
         if (p.hole.thicknessMm !== undefined)
           expect(p.hole.threadDepthMm).toBeLessThanOrEqual(p.hole.thicknessMm + 1e-9);
         if ('rpm' in p.drilling.speed && p.machine?.speeds.kind === 'steps')
@@ -315,7 +315,7 @@ describe('the form, its address and the shop', () => {
     const figures = (over: Partial<AskForm>) => {
       const r = answerForm(form(over), shop);
       if (!r.ok) throw new Error(tell(r.problems[0], 'mm'));
-      return [r.value.tapDrill.used.drill.label, r.value.wallMm, r.value.drilling.ideal.value];
+      return [r.value.tapDrill.used.drill.label, r.value.wall?.value, r.value.drilling.ideal.value];
     };
     expect(figures({ thickness: '25.4', units: 'mm' })).toEqual(figures({ thickness: '1', units: 'inch' }));
     expect(figures({ thickness: '25.4 mm', units: 'inch' })).toEqual(figures({ thickness: '1"', units: 'mm' }));

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import type { AskForm } from '@/core/ask/ask-form';
+import { inUnits, type AskForm } from '@/core/ask/ask-form';
 import { tell } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
 import { CoreSample } from '@/ui/drawings/core-sample';
@@ -11,7 +11,7 @@ import { StepLadder } from '@/ui/drawings/step-ladder';
 import { Cautions, CompareDrills, Steps, Ways } from './details';
 import { Orders } from './orders';
 import { QuestionPanel } from './question-panel';
-import { inUnits, useAsk, type AskShop } from './use-ask';
+import { useAsk, type AskShop } from './use-ask';
 
 const KeepDialog = dynamic(() => import('./keep-dialog'), { ssr: false });
 

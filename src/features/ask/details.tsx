@@ -1,7 +1,7 @@
 'use client';
 
 import type { Caution } from '@/core/answer/answer';
-import { mm, quantity } from '@/core/answer/answer';
+import { depth, mm, quantity } from '@/core/answer/answer';
 import type { HolePlan } from '@/core/ask/answer-question';
 import { drillName } from '@/core/drills/drill';
 import { showText, tell, type Display } from '@/core/units/show';
@@ -50,11 +50,12 @@ export function CompareDrills({
               <th className="px-2">Class</th>
               <th className="px-2">Torque</th>
               <th className="px-2">Safety</th>
+              <th className="px-2">Thread to hold</th>
               <td />
             </tr>
           </thead>
           <tbody>
-            {tapDrill.compared.map(({ candidate: c, torqueNm, safety }) => (
+            {tapDrill.compared.map(({ candidate: c, torqueNm, safety, neededMm }) => (
               <tr
                 key={c.drill.series + c.drill.label}
                 className={`border-t border-steel-200 ${c === tapDrill.used ? 'font-bold' : ''}`}
@@ -69,6 +70,7 @@ export function CompareDrills({
                 <td className={`px-2 ${c.verdict === 'inside' ? 'text-pass' : 'text-danger'}`}>{VERDICT[c.verdict]}</td>
                 <td className="px-2">{torqueNm === undefined ? '—' : showText(quantity(torqueNm, 'Nm'), display)}</td>
                 <td className="px-2">{safety === undefined ? '—' : safety.toFixed(1)}</td>
+                <td className="px-2">{neededMm === undefined ? '—' : showText(depth(neededMm), display)}</td>
                 <td className="pl-2">
                   {c === tapDrill.used ? (
                     ''

@@ -171,7 +171,17 @@ export function Orders({ plan, display }: { plan: HolePlan; display: Display }) 
         ) : (
           `Tip clears ${showText(toTenths(drilling.tip.value), display)} beyond the back.`
         )}
-        {plan.wallMm !== undefined && ` Wall left ${showText(toTenths(plan.wallMm), display)}.`}
+        {plan.wall && (
+          <>
+            {' '}
+            <Minor
+              of={plan.wall}
+              name="wall left"
+              display={display}
+              text={`Wall left ${showText(toTenths(plan.wall.value), display)}`}
+            />
+          </>
+        )}
       </Order>
       <Order
         verb={plan.kind === 'form' ? 'Form' : 'Tap'}
@@ -189,6 +199,16 @@ export function Orders({ plan, display }: { plan: HolePlan; display: Display }) 
           display={display}
           text={`${showText(best.turns, display)}${best.biteTurns > 0 ? `, back every ${showText(quantity(best.biteTurns, 'ratio'), display)}` : ', no reversing'}`}
         />{' '}
+        {best.rpm !== undefined && (
+          <>
+            <Minor
+              of={tapping.speed}
+              name="tapping speed"
+              display={display}
+              text={`At ${best.rpm} rev/min, the slowest; the metal allows ${tapping.speed.value.toFixed(0)}`}
+            />{' '}
+          </>
+        )}
         {best.torque && best.safety !== undefined && best.level && (
           <Minor
             of={best.breaking}

@@ -3,10 +3,9 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { Problem } from '@/core/answer/answer';
 import type { HolePlan } from '@/core/ask/answer-question';
-import { toAddress, type AskForm } from '@/core/ask/ask-form';
+import { inUnits, toAddress, type AskForm } from '@/core/ask/ask-form';
 import { answerForm, type Shop } from '@/core/ask/read-form';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
-import type { Display } from '@/core/units/show';
 
 /** What the server hands the view: the shop with its crib; the usual sets are known here. */
 export interface AskShop extends Omit<Shop, 'pools'> {
@@ -17,19 +16,6 @@ export interface Asked {
   plan?: HolePlan;
   /** By field of the question; empty when the question stands. */
   problems: Problem[];
-}
-
-const BARE = /^[\s+\d.,/-]+$/;
-const LENGTHS = ['depth', 'thickness', 'width'] as const;
-
-/** The form in other units: bare numbers keep their meaning by getting the unit they were typed in. */
-export function inUnits(form: AskForm, units: Display): AskForm {
-  if (units === form.units) return form;
-  const next: AskForm = { ...form, units };
-  for (const field of LENGTHS)
-    if (form[field].trim() !== '' && BARE.test(form[field]) && !form[field].includes('/'))
-      next[field] = `${form[field].trim()} ${form.units === 'mm' ? 'mm' : 'in'}`;
-  return next;
 }
 
 /** The question, its answer as one types, and its address. */

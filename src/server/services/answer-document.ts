@@ -50,6 +50,7 @@ function workingOf(plan: HolePlan): [string, Answer | undefined][] {
     ['hole.fullDiameterDepthMm', tapping.best.depth?.fullDiameter],
     ['hole.totalDepthMm', tapping.best.depth?.total],
     ['hole.tipMm', drilling.tip],
+    ['hole.wallLeftMm', plan.wall],
     ['drilling.idealRpm', drilling.ideal],
     ['drilling.ruleOfThumbRpm', drilling.thumb],
     ['drilling.feedMmPerRev', drilling.feed],
@@ -78,6 +79,7 @@ export function answerDocument(plan: HolePlan, units: Display): AnswerResponse {
       owned: c.owned,
       torqueNm: orNull(compared?.torqueNm),
       safetyAgainstBreaking: orNull(compared?.safety),
+      threadNeededMm: orNull(compared?.neededMm),
     };
   };
   const maybe = (c: TapDrillCandidate | undefined) => (c ? candidate(c) : null);
@@ -107,7 +109,7 @@ export function answerDocument(plan: HolePlan, units: Display): AnswerResponse {
       totalDepthMm: orNull(best.depth?.total.value),
       tipMm: round(drilling.tip.value),
       chipRoomMm: orNull(best.depth?.chipRoomMm),
-      wallLeftMm: orNull(plan.wallMm),
+      wallLeftMm: orNull(plan.wall?.value),
       chamferDiameterMm: round(plan.chamferMm),
     },
     tapDrill: {

@@ -15,7 +15,7 @@ interface Level {
 }
 
 function levelsOf(plan: HolePlan, display: Display): Level[] {
-  const { hole, drilling, tapping, wallMm } = plan;
+  const { hole, drilling, tapping, wall } = plan;
   const depth = tapping.best.depth;
   if (!depth)
     return [
@@ -33,7 +33,7 @@ function levelsOf(plan: HolePlan, display: Display): Level[] {
       ? [
           {
             mm: hole.thicknessMm,
-            name: `back face, wall ${showText({ value: wallMm ?? 0, unit: 'mm', places: 1 }, display)}`,
+            name: `back face, wall ${showText({ value: wall?.value ?? 0, unit: 'mm', places: 1 }, display)}`,
           },
         ]
       : []),
