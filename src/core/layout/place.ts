@@ -1,0 +1,125 @@
+import { phrase, type Problem, type Result } from '../answer/answer';
+import type { Point } from './part';
+
+/** Where the holes of a feature are, mm from the datum edges. Patterns stay patterns. */
+export type Place =
+  | { kind: 'point'; x: number; y: number }
+  | { kind: 'circle'; x: number; y: number; diameter: number; divisions: number; startDeg: number; skip: number[] }
+  | { kind: 'row'; x: number; y: number; count: number; pitch: number; angleDeg: number }
+  | { kind: 'grid'; x: number; y: number; columns: number; rows: number; dx: number; dy: number }
+  | { kind: 'mirror'; of: string; axis: 'x' | 'y'; at: number }
+  | { kind: 'offset'; of: string; dx: number; dy: number }
+  | { kind: 'list'; points: [x: number, y: number][] };
+
+export const MOST_HOLES = 20000;
+
+export interface Placed {
+  id: string;
+  place?: Place;
+}
+
+/** A point on a circle; 0 degrees to the right, counting anticlockwise as seen from the face. */
+export function onCircle(centre: Point, radius: number, deg: number): Point {
+  const quarter = deg / 90;
+  const exact = Number.isInteger(quarter)
+    ? [
+        [1, 0],
+        [0, 1],
+        [-1, 0],
+        [0, -1],
+      ][((quarter % 4) + 4) % 4]
+    : undefined;
+  const [c, s] = exact ?? [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  return { x: centre.x + radius * c, y: centre.y + radius * s };
+}
+
+const range = (n: number): number[] => Array.from({ length: n }, (_, i) => i);
+
+/** The points of a place that stands on its own, in its own order. Mirror and offset need the others: see expandPlaces. */
+export function pointsOf(place: Exclude<Place, { kind: 'mirror' | 'offset' }>): Point[] {
+  switch (place.kind) {
+    case 'point':
+      return [{ x: place.x, y: place.y }];
+    case 'circle':
+      return range(place.divisions)
+        .filter((i) => !place.skip.includes(i + 1))
+        .map((i) => onCircle(place, place.diameter / 2, place.startDeg + (360 * i) / place.divisions));
+    case 'row':
+      return range(place.count).map((i) => onCircle(place, i * place.pitch, place.angleDeg));
+    case 'grid':
+      return range(place.rows).flatMap((row) =>
+        range(place.columns).map((column) => ({ x: place.x + column * place.dx, y: place.y + row * place.dy })),
+      );
+    case 'list':
+      return place.points.map(([x, y]) => ({ x, y }));
+  }
+}
+
+const refuse = (code: string, id: string, text: string, remedy: string, values = {}): Problem => ({
+  code,
+  field: id,
+  ...phrase(text, values),
+  remedy: phrase(remedy),
+});
+
+/**
+ * The points of every feature by its id; features without a place have none.
+ * @returns a problem for patterns that refer to nothing, to themselves in a ring, or make too many holes
+ */
+export function expandPlaces(features: readonly Placed[]): Result<Map<string, Point[]>> {
+  const byId = new Map(features.map((f) => [f.id, f]));
+  const done = new Map<string, Point[]>();
+  const problems: Problem[] = [];
+  const open = new Set<string>();
+  let total = 0;
+  const expand = (id: string): Point[] => {
+    const known = done.get(id);
+    if (known) return known;
+    const place = byId.get(id)?.place;
+    if (!place) {
+      done.set(id, []);
+      return [];
+    }
+    open.add(id);
+    let points: Point[];
+    if (place.kind === 'mirror' || place.kind === 'offset') {
+      if (!byId.has(place.of) || open.has(place.of)) {
+        problems.push(
+          byId.has(place.of)
+            ? refuse(
+                'place-ring',
+                id,
+                'This pattern refers to itself in a ring.',
+                'Let it refer to a feature with a place of its own.',
+              )
+            : refuse(
+                'place-lost',
+                id,
+                'The feature that this pattern refers to is gone.',
+                'Choose another, or give it a place.',
+              ),
+        );
+        points = [];
+      } else
+        points = expand(place.of).map((p) =>
+          place.kind === 'offset'
+            ? { x: p.x + place.dx, y: p.y + place.dy }
+            : place.axis === 'x'
+              ? { x: 2 * place.at - p.x, y: p.y }
+              : { x: p.x, y: 2 * place.at - p.y },
+        );
+    } else points = pointsOf(place);
+    open.delete(id);
+    total += points.length;
+    done.set(id, points);
+    return points;
+  };
+  for (const { id } of features) expand(id);
+  if (total > MOST_HOLES)
+    problems.push(
+      refuse('place-many', features[0]?.id ?? '', 'More than {most} holes on one part.', 'Split the part.', {
+        most: MOST_HOLES,
+      }),
+    );
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: done };
+}

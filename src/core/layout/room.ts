@@ -1,0 +1,117 @@
+import { depth, phrase, type Phrase } from '../answer/answer';
+import type { FaceShape, Point } from './part';
+
+/** A hole with what sits on it. Diameters in mm. */
+export interface RoomHole {
+  id: string;
+  at: Point;
+  /** Hole, or major diameter of the thread. */
+  diameterMm: number;
+  /** Largest of head and washer over it; 0 for none. */
+  headMm: number;
+}
+
+export interface RoomFault {
+  code: 'outside' | 'edge' | 'overlap' | 'web' | 'heads' | 'same-place';
+  level: 'warn' | 'stop';
+  /** Holes concerned, by index. */
+  holes: number[];
+  reason: Phrase;
+  /** The smallest move of the first hole that cures it. */
+  cure?: Point;
+}
+
+/** Least web between two holes, mm. */
+const LEAST_WEB_MM = 1;
+
+/** Distance from a place to the nearest edge and the direction inward, from the lower left corner or the centre. */
+export function edgeDistance(at: Point, shape: FaceShape): { mm: number; inward: Point } {
+  if (shape.kind === 'circle') {
+    const r = Math.hypot(at.x, at.y);
+    return { mm: shape.diameterMm / 2 - r, inward: r === 0 ? { x: 0, y: 0 } : { x: -at.x / r, y: -at.y / r } };
+  }
+  const sides: [mm: number, inward: Point][] = [
+    [at.x, { x: 1, y: 0 }],
+    [shape.widthMm - at.x, { x: -1, y: 0 }],
+    [at.y, { x: 0, y: 1 }],
+    [shape.heightMm - at.y, { x: 0, y: -1 }],
+  ];
+  const [mm, inward] = sides.reduce((a, b) => (b[0] < a[0] ? b : a));
+  return { mm, inward };
+}
+
+const scaled = (p: Point, by: number): Point => ({ x: p.x * by, y: p.y * by });
+
+function edgeFault(hole: RoomHole, index: number, shape: FaceShape): RoomFault | undefined {
+  const { mm, inward } = edgeDistance(hole.at, shape);
+  const least = hole.diameterMm + LEAST_WEB_MM;
+  const want = 1.5 * hole.diameterMm;
+  if (mm >= Math.max(want, least) - 1e-9) return undefined;
+  const stop = mm < least - 1e-9;
+  const goal = stop ? Math.max(least, want) : want;
+  const outside = mm - hole.diameterMm / 2 < 0;
+  return {
+    code: outside ? 'outside' : 'edge',
+    level: stop ? 'stop' : 'warn',
+    holes: [index],
+    reason: outside
+      ? phrase('The hole breaks out of the edge: its centre is {mm} from it.', { mm: depth(mm) })
+      : phrase('Centre {mm} from the edge; one and a half diameters are {want}, the least is {least}.', {
+          mm: depth(mm),
+          want: depth(want),
+          least: depth(least),
+        }),
+    cure: scaled(inward, goal - mm),
+  };
+}
+
+function pairFault(a: RoomHole, b: RoomHole, i: number, j: number): RoomFault | undefined {
+  const dx = a.at.x - b.at.x;
+  const dy = a.at.y - b.at.y;
+  const apart = Math.hypot(dx, dy);
+  const web = apart - (a.diameterMm + b.diameterMm) / 2;
+  const away = apart < 1e-6 ? { x: 1, y: 0 } : { x: dx / apart, y: dy / apart };
+  const fault = (code: RoomFault['code'], level: RoomFault['level'], reason: Phrase, move: number): RoomFault => ({
+    code,
+    level,
+    holes: [i, j],
+    reason,
+    cure: scaled(away, move),
+  });
+  if (apart < 1e-6 && Math.abs(a.diameterMm - b.diameterMm) < 1e-6)
+    return fault('same-place', 'stop', phrase('Two equal holes are in one place.'), a.diameterMm + LEAST_WEB_MM);
+  if (web < 0)
+    return fault(
+      'overlap',
+      'stop',
+      phrase('The holes run into each other by {by}.', { by: depth(-web) }),
+      LEAST_WEB_MM - web,
+    );
+  if (web < LEAST_WEB_MM)
+    return fault(
+      'web',
+      'stop',
+      phrase('Only {web} of metal stands between the holes.', { web: depth(web) }),
+      LEAST_WEB_MM - web,
+    );
+  const heads = apart - (a.headMm + b.headMm) / 2;
+  if (a.headMm > 0 && b.headMm > 0 && heads < 0)
+    return fault('heads', 'warn', phrase('Heads or washers foul each other by {by}.', { by: depth(-heads) }), -heads);
+  return undefined;
+}
+
+/**
+ * Everything that does not fit on a face: edges, neighbours, heads. Worst first.
+ * Holes are sorted along x, so that each is compared only with those within reach.
+ */
+export function checkRoom(holes: readonly RoomHole[], shape: FaceShape): RoomFault[] {
+  const faults = holes.flatMap((hole, i) => edgeFault(hole, i, shape) ?? []);
+  const order = [...holes.keys()].sort((a, b) => holes[a].at.x - holes[b].at.x);
+  const widest = holes.reduce((w, h) => Math.max(w, h.headMm, h.diameterMm + 2 * LEAST_WEB_MM), 0);
+  for (let i = 0; i < order.length; i++)
+    for (let j = i + 1; j < order.length && holes[order[j]].at.x - holes[order[i]].at.x < widest; j++) {
+      const fault = pairFault(holes[order[i]], holes[order[j]], order[i], order[j]);
+      if (fault) faults.push(fault);
+    }
+  return faults.sort((a, b) => Number(b.level === 'stop') - Number(a.level === 'stop'));
+}
