@@ -9,7 +9,7 @@ const MAY_SEE = {
   app: ['features', 'server', 'contracts', 'ui', 'core'],
 };
 const layers = Object.keys(MAY_SEE);
-const PURE_PACKAGES = ['fastest-levenshtein'];
+const PURE_PACKAGES = ['fastest-levenshtein', 'papaparse', '@types/papaparse', 'dxf-parser', '@tarikjabiri/dxf'];
 
 module.exports = {
   forbidden: [

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { USUAL_PART } from '@/core/layout/part';
+import { faceSchema, partSchema, placeSchema } from './part';
 import { keptQuestion } from './question';
 
 const rowId = z.string().regex(/^[\w-]{8,64}$/, 'An id is 8 to 64 letters, digits, - or _.');
@@ -7,6 +9,8 @@ export const jobHoleInput = z.strictObject({
   id: rowId,
   name: z.string().trim().max(120),
   question: keptQuestion,
+  face: faceSchema.default('top'),
+  place: placeSchema.optional().describe('Left out: not laid out yet'),
 });
 
 /** A job as a browser sends it; ids are made by whoever creates the row. */
@@ -20,7 +24,8 @@ export const jobInput = z.strictObject({
     .min(1, 'At least one part.')
     .max(100000, 'At most 100000 parts.'),
   notes: z.string().max(4000).default(''),
-  holes: z.array(jobHoleInput).max(500),
+  part: partSchema.default(USUAL_PART),
+  holes: z.array(jobHoleInput).max(2500),
 });
 export type JobInput = z.infer<typeof jobInput>;
 export type JobHoleInput = z.infer<typeof jobHoleInput>;

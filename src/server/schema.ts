@@ -3,6 +3,8 @@ import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core
 import type { KeptQuestion } from '@/contracts/question';
 import type { MachineKind, Speeds } from '@/core/cutting/machine';
 import type { DrillCondition, DrillMaterial, DrillSeries } from '@/core/drills/drill';
+import type { FaceId, Part } from '@/core/layout/part';
+import type { Place } from '@/core/layout/place';
 import type { Material } from '@/core/materials/material';
 
 const id = () => text('id').primaryKey();
@@ -75,6 +77,8 @@ export const jobs = sqliteTable(
     materialId: text('material_id').notNull(),
     quantity: integer('quantity').notNull(),
     notes: text('notes').notNull().default(''),
+    /** Stock and datums; null until the part is laid out. */
+    part: text('part', { mode: 'json' }).$type<Part>(),
     createdAt: moment('created_at'),
     updatedAt: moment('updated_at'),
     /** Set when deleted; cleared by undo. Nothing recorded is lost. */
@@ -93,6 +97,8 @@ export const jobHoles = sqliteTable(
     position: integer('position').notNull(),
     name: text('name').notNull(),
     question: text('question', { mode: 'json' }).$type<KeptQuestion>().notNull(),
+    face: text('face').$type<FaceId>().notNull().default('top'),
+    place: text('place', { mode: 'json' }).$type<Place>(),
   },
   (t) => [index('job_holes_by_job').on(t.jobId, t.position)],
 );

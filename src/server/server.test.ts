@@ -7,6 +7,8 @@ import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
 import { jobInput, type JobInput } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
+import { layOutFace } from '@/core/layout/lay-out';
+import { facesOf, USUAL_PART } from '@/core/layout/part';
 import { openDatabase, type Database } from './database';
 import { drillList, drillQuery, queryOf, threadList, threadQuery } from './http/catalogue';
 import { openApiDocument } from './http/openapi';
@@ -38,7 +40,8 @@ const job = (over: Partial<JobInput> = {}): JobInput => ({
   materialId: 'steel-low-carbon',
   quantity: 2,
   notes: '',
-  holes: [{ id: uuidv7(), name: 'feet', question: { ...BLANK_FORM, callout: '4x M5 THRU' } }],
+  part: USUAL_PART,
+  holes: [{ id: uuidv7(), name: 'feet', face: 'top', question: { ...BLANK_FORM, callout: '4x M5 THRU' } }],
   ...over,
 });
 async function refusal(work: Promise<unknown> | (() => unknown)): Promise<Refusal> {
@@ -61,10 +64,11 @@ describe('the sample shop', () => {
       'Dust-cap ring',
       'Spreader bars',
       'Fork trunnion',
+      'Mirror-cell studs',
     ]);
     await deleteJob(db, jobs[0].id);
     const again = await openDatabase(`file:${folder}/shop.db`);
-    expect(await listJobs(again.db)).toHaveLength(5);
+    expect(await listJobs(again.db)).toHaveLength(6);
     again.client.close();
     const empty = await openDatabase(`file:${folder}/empty.db`, false);
     expect([await listJobs(empty.db), await shopRow(empty.db)]).toEqual([[], undefined]);
@@ -87,19 +91,18 @@ describe('the sample shop', () => {
     expect(index.drills.find((d) => d.label === '11.0')?.condition).toBe('blunt');
   });
 
-  test('every hole of the sample jobs has an answer', async () => {
+  test('every tapped hole of the sample jobs has an answer, and every hole a place', async () => {
     const shop = await shopNow(db);
-    for (const j of await listJobs(db))
-      for (const { question: q } of j.holes) {
-        const request = {
-          callout: q.callout,
-          materialId: j.materialId,
-          hole: { thickness: q.thickness || undefined, stockWidth: q.width || undefined },
-          tap: q.tap,
-          machine: q.machine,
-        };
+    for (const j of await listJobs(db)) {
+      for (const { question: q } of j.holes.filter((h) => !h.question.callout.includes('ø'))) {
+        const hole = { thickness: q.thickness || undefined, stockWidth: q.width || undefined };
+        const request = { callout: q.callout, materialId: j.materialId, hole, tap: q.tap, machine: q.machine };
         expect(answerRequestOf(checked(answerRequest, request), shop).steps.length).toBeGreaterThan(4);
       }
+      const features = j.holes.map((h) => ({ ...h, callout: h.question.callout }));
+      for (const face of facesOf(j.part.stock)) expect(layOutFace(j.part, face, features).problems).toEqual([]);
+      expect(j.holes.every((h) => h.place)).toBe(true);
+    }
   });
 });
 

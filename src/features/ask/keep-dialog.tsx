@@ -22,7 +22,7 @@ const NEW = 'new';
 
 /** The jobs with the hole added to one of them, or put back where it came from. */
 function withHole(job: Job, form: AskForm, name: string, origin: Origin | undefined): JobInput & { version: number } {
-  const { id, version, quantity, notes, holes } = job;
+  const { id, version, quantity, notes, part, holes } = job;
   const replace = origin?.jobId === id && holes.some((h) => h.id === origin.holeId);
   return {
     id,
@@ -31,9 +31,10 @@ function withHole(job: Job, form: AskForm, name: string, origin: Origin | undefi
     materialId: replace ? form.material : job.materialId,
     quantity,
     notes,
+    part,
     holes: replace
       ? holes.map((h) => (h.id === origin.holeId ? { ...h, name, question: form } : h))
-      : [...holes, { id: uuidv7(), name, question: form }],
+      : [...holes, { id: uuidv7(), name, question: form, face: 'top' }],
   };
 }
 

@@ -4,6 +4,7 @@ import type { HolePlan } from '@/core/ask/answer-question';
 import { depth, quantity } from '@/core/answer/answer';
 import { drillName } from '@/core/drills/drill';
 import { showText, tell, type Display } from '@/core/units/show';
+import { plainOrders } from './job-summary';
 import { PAPERS, type Paper } from './paper';
 
 interface Props {
@@ -18,6 +19,23 @@ interface Props {
 }
 
 function HoleOnCard({ name, callout, result, display }: Props['plans'][number] & { display: Display }) {
+  const plain = result.ok ? undefined : plainOrders(callout, display);
+  if (plain)
+    return (
+      <section className="mt-2.5 break-inside-avoid border-t-2 border-black pt-1">
+        <h2 className="flex items-baseline justify-between gap-2 text-[13pt] leading-tight font-bold">
+          {callout} <span className="text-[9pt] font-normal">{name}</span>
+        </h2>
+        <ol className="mt-1 text-[9pt] leading-snug">
+          {plain.orders.map((order) => (
+            <li key={order} className="grid grid-cols-[12px_1fr]">
+              <span aria-hidden>☐</span>
+              <strong>{order}.</strong>
+            </li>
+          ))}
+        </ol>
+      </section>
+    );
   if (!result.ok)
     return (
       <section className="mt-3 border-t-2 border-black pt-1">

@@ -45,7 +45,14 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
       materialId,
       quantity,
       notes,
-      holes: holes.map(({ id, name: holeName, question }) => ({ id, name: holeName, question })),
+      part: job.part,
+      holes: holes.map(({ id, name: holeName, question, face, place }) => ({
+        id,
+        name: holeName,
+        question,
+        face,
+        place,
+      })),
     };
     const got = await send<Job>('PUT', `/api/v1/jobs/${job.id}`, body);
     if (!got.ok) {
@@ -63,6 +70,7 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
       id: uuidv7(),
       name: callout.trim(),
       question: { ...BLANK_FORM, callout: callout.trim(), machine: machineId, units },
+      face: 'top',
     });
     setCallout('');
   }
@@ -131,6 +139,8 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                     <p className="text-[15px]">
                       Drill <strong>{line.drill}</strong> at {line.speed}; {line.depth}. {line.tapping}.
                     </p>
+                  ) : line?.plain ? (
+                    <p className="text-[15px]">{line.plain}.</p>
                   ) : (
                     !line && <p className="text-[15px] text-steel-700">Save to see what to do.</p>
                   )}
@@ -155,7 +165,16 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                     type="button"
                     className="btn px-3"
                     onClick={() => {
-                      setRemoved({ at: i, hole: { id: hole.id, name: hole.name, question: hole.question } });
+                      setRemoved({
+                        at: i,
+                        hole: {
+                          id: hole.id,
+                          name: hole.name,
+                          question: hole.question,
+                          face: hole.face,
+                          place: hole.place,
+                        },
+                      });
                       remove(i);
                     }}
                     aria-label={`Remove ${hole.name}`}
@@ -224,6 +243,9 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
             Undo all changes
           </button>
         )}
+        <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
+          Lay out the plate
+        </Link>
         <Link className="btn" href={`/jobs/${job.id}/card`} prefetch={false}>
           Print the card
         </Link>

@@ -4,6 +4,7 @@ import { USUAL_HABITS } from '@/core/ask/question';
 import type { Shop } from '@/core/ask/read-form';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import { MATERIALS } from '@/core/materials/materials';
+import { USUAL_PART } from '@/core/layout/part';
 import { holeLines } from './job-summary';
 
 const shop: Shop = {
@@ -31,15 +32,22 @@ const job: Job = {
   materialId: 'steel-low-carbon',
   quantity: 5,
   notes: '',
+  part: USUAL_PART,
   createdAt: '',
   updatedAt: '',
   holes: [
     {
       id: 'hole-0001',
+      face: 'top',
       name: 'feet',
       question: { ...BLANK_FORM, callout: '4x M8 x 10 DEEP', thickness: '30', machine: 'press', material: 'copper' },
     },
-    { id: 'hole-0002', name: 'bad', question: { ...BLANK_FORM, callout: 'M8 x 40 DEEP', thickness: '30' } },
+    {
+      face: 'top',
+      id: 'hole-0002',
+      name: 'bad',
+      question: { ...BLANK_FORM, callout: 'M8 x 40 DEEP', thickness: '30' },
+    },
   ],
 };
 

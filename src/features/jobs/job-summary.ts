@@ -6,6 +6,8 @@ import { answerForm, type Shop } from '@/core/ask/read-form';
 import type { RouteStep } from '@/core/ask/route-steps';
 import { depth, quantity } from '@/core/answer/answer';
 import { drillName } from '@/core/drills/drill';
+import { calloutOrders } from '@/core/layout/describe-callout';
+import { readCallout } from '@/core/threads/callout';
 import { showText, tell, type Display } from '@/core/units/show';
 
 /** A hole of a job as the list shows it: a line of what to do, or why there is none. */
@@ -20,6 +22,8 @@ export interface HoleLine {
   speed?: string;
   depth?: string;
   tapping?: string;
+  /** A hole without a thread, in words. */
+  plain?: string;
   /** The most serious caution, or why the question cannot be answered. */
   trouble?: string;
 }
@@ -45,6 +49,15 @@ function lineOf(plan: HolePlan, display: Display): Pick<HoleLine, 'drill' | 'spe
   };
 }
 
+const PLAIN_STEPS: HoleLine['steps'] = ['lay-out', 'start', 'drill', 'deburr', 'check'];
+
+/** What a callout without a thread asks for, in words; undefined when it has a thread or cannot be read. */
+export function plainOrders(callout: string, display: Display): { count: number; orders: string[] } | undefined {
+  const read = readCallout(callout);
+  if (!read.ok || read.value.features.some((f) => f.kind === 'thread')) return undefined;
+  return { count: read.value.count, orders: calloutOrders(read.value).map((o) => tell(o, display)) };
+}
+
 /** The holes of a job, each with its line. */
 export function holeLines(job: Job, shop: Shop, display: Display): HoleLine[] {
   return job.holes.map((hole) => {
@@ -57,8 +70,10 @@ export function holeLines(job: Job, shop: Shop, display: Display): HoleLine[] {
       address: `/?${toAddress({ ...questionInJob(hole.question, job), units: display })}&job=${job.id}&jobHole=${hole.id}`,
       steps: result.ok ? result.value.steps.map((s) => s.code) : [],
     };
-    return result.ok
-      ? { ...base, ...lineOf(result.value, display) }
+    if (result.ok) return { ...base, ...lineOf(result.value, display) };
+    const plain = plainOrders(hole.question.callout, display);
+    return plain
+      ? { ...base, count: plain.count, steps: PLAIN_STEPS, plain: plain.orders.join('; ') }
       : { ...base, trouble: result.problems.map((p) => tell(p, display)).join(' ') };
   });
 }

@@ -123,7 +123,9 @@ export function JobsView({ jobs }: { jobs: ListedJob[] }) {
               {lines.map((line) => (
                 <span key={line.id}>
                   <strong>{line.callout}</strong>{' '}
-                  {line.drill ? `drill ${line.drill}` : <span className="font-bold text-danger">not as written</span>}
+                  {line.drill
+                    ? `drill ${line.drill}`
+                    : !line.plain && <span className="font-bold text-danger">not as written</span>}
                   {line.trouble && (
                     <span className="font-bold text-danger" role="img" aria-label={line.trouble} title={line.trouble}>
                       {' !'}
@@ -135,6 +137,9 @@ export function JobsView({ jobs }: { jobs: ListedJob[] }) {
             </p>
             <RouteStrip lines={lines} />
             <div className="flex flex-wrap gap-2">
+              <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
+                Plate
+              </Link>
               <Link className="btn" href={`/jobs/${job.id}/card`} prefetch={false}>
                 Card
               </Link>

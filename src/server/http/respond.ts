@@ -2,8 +2,9 @@ import type { z } from 'zod';
 import type { FieldError, ProblemDocument } from '@/contracts/problem';
 import { Refusal } from '../services/refusal';
 
-/** Largest body read, bytes. The longest sensible job is far smaller. */
-const MAX_BODY = 256 * 1024;
+/** Largest body read, bytes: a question is short; a job may hold thousands of features. */
+const QUESTION_BODY = 256 * 1024;
+export const JOB_BODY = 4 * 1024 * 1024;
 
 /** An RFC 9457 problem document as a response. */
 export function problemResponse(refusal: Refusal): Response {
@@ -81,12 +82,12 @@ export function checked<S extends z.ZodType>(schema: S, value: unknown): z.outpu
   throw new Refusal(422, 'Request not understood', errors.map((e) => `${e.field}: ${e.detail}`).join(' '), errors);
 }
 
-async function readText(request: Request): Promise<string> {
+async function readText(request: Request, most: number): Promise<string> {
   const tooLarge = (): Refusal =>
-    new Refusal(413, 'Body too large', `A body has at most ${MAX_BODY / 1024} KiB.`, [
+    new Refusal(413, 'Body too large', `A body has at most ${most / 1024} KiB.`, [
       { field: 'body', code: 'body-large', detail: 'The body is too large.', remedy: 'Send less at a time.' },
     ]);
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY) throw tooLarge();
+  if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge();
   const reader = request.body?.getReader();
   if (!reader) return '';
   const chunks: Uint8Array[] = [];
@@ -95,7 +96,7 @@ async function readText(request: Request): Promise<string> {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.byteLength;
-    if (size > MAX_BODY) {
+    if (size > most) {
       await reader.cancel();
       throw tooLarge();
     }
@@ -111,7 +112,11 @@ async function readText(request: Request): Promise<string> {
 }
 
 /** Reads and checks a JSON body. @throws Refusal 400, 413, 415 or 422 */
-export async function readBody<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
+export async function readBody<S extends z.ZodType>(
+  request: Request,
+  schema: S,
+  most: number = QUESTION_BODY,
+): Promise<z.output<S>> {
   const type = request.headers.get('content-type') ?? '';
   if (type !== '' && !/^(application\/([\w.-]+\+)?json|text\/plain)\b/i.test(type))
     throw new Refusal(415, 'Not JSON', 'The body must be application/json.', [
@@ -122,7 +127,7 @@ export async function readBody<S extends z.ZodType>(request: Request, schema: S)
         remedy: 'Send application/json.',
       },
     ]);
-  const text = await readText(request);
+  const text = await readText(request, most);
   let value: unknown;
   try {
     value = JSON.parse(text);

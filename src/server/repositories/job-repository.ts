@@ -1,19 +1,35 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Job, JobHoleInput, JobInput } from '@/contracts/job';
+import { USUAL_PART } from '@/core/layout/part';
 import type { Database } from '../database';
 import { jobHoles, jobs } from '../schema';
 
 export type Writer = Pick<Database, 'insert' | 'update' | 'delete' | 'select'>;
 type JobRow = typeof jobs.$inferSelect;
 
-const columns = ({ name, materialId, quantity, notes }: JobInput) => ({ name, materialId, quantity, notes });
+const columns = ({ name, materialId, quantity, notes, part }: JobInput) => ({
+  name,
+  materialId,
+  quantity,
+  notes,
+  part,
+});
+
+/** Rows written in one statement; SQLite takes only so many values at once. */
+const BATCH = 500;
 
 async function writeHoles(tx: Writer, jobId: string, holes: readonly JobHoleInput[]): Promise<void> {
   await tx.delete(jobHoles).where(eq(jobHoles.jobId, jobId));
-  if (holes.length > 0)
-    await tx
-      .insert(jobHoles)
-      .values(holes.map(({ id, name, question }, position) => ({ id, jobId, position, name, question })));
+  const rows = holes.map(({ id, name, question, face, place }, position) => ({
+    id,
+    jobId,
+    position,
+    name,
+    question,
+    face,
+    place: place ?? null,
+  }));
+  for (let at = 0; at < rows.length; at += BATCH) await tx.insert(jobHoles).values(rows.slice(at, at + BATCH));
 }
 
 /** Writes a new job with its holes; the caller owns the transaction. */
@@ -57,12 +73,20 @@ async function withHoles(db: Writer, rows: JobRow[]): Promise<Job[]> {
     )
     .orderBy(asc(jobHoles.position));
   return rows.map((row) => ({
-    ...columns({ ...row, holes: [] }),
+    ...columns({ ...row, part: row.part ?? USUAL_PART, holes: [] }),
     id: row.id,
     version: row.version,
     createdAt: row.createdAt,
     updatedAt: row.updatedAt,
-    holes: holes.filter((h) => h.jobId === row.id).map(({ id, name, question }) => ({ id, name, question })),
+    holes: holes
+      .filter((h) => h.jobId === row.id)
+      .map(({ id, name, question, face, place }) => ({
+        id,
+        name,
+        question,
+        face,
+        ...(place ? { place } : {}),
+      })),
   }));
 }
 

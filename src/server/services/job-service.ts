@@ -38,7 +38,7 @@ export async function changeJob(db: Database, change: JobChange): Promise<Job> {
   const done = await db.transaction((tx) => updateJob(tx, input, version, now()));
   if (done) return existingJob(db, input.id);
   const current = await existingJob(db, input.id);
-  const fields = (['name', 'materialId', 'quantity', 'notes', 'holes'] as const).filter(
+  const fields = (['name', 'materialId', 'quantity', 'notes', 'part', 'holes'] as const).filter(
     (key) => JSON.stringify(current[key]) !== JSON.stringify(input[key]),
   );
   throw new Refusal(
@@ -69,14 +69,26 @@ export async function restoreJob(db: Database, id: string): Promise<Job> {
 
 /** A copy of a job under new ids. */
 export async function duplicateJob(db: Database, id: string): Promise<Job> {
-  const { name, materialId, quantity, notes, holes } = await existingJob(db, id);
+  const { name, materialId, quantity, notes, part, holes } = await existingJob(db, id);
   const copy: JobInput = {
     id: uuidv7(),
     name: `${name.slice(0, 110)} (copy)`,
     materialId,
     quantity,
     notes,
-    holes: holes.map((hole) => ({ ...hole, id: uuidv7() })),
+    part,
+    holes: renumbered(holes),
   };
   return createJob(db, copy);
+}
+
+/** Holes under new ids, patterns that refer to another following it. */
+function renumbered(holes: Job['holes']): Job['holes'] {
+  const ids = new Map(holes.map((hole) => [hole.id, uuidv7()]));
+  const idOf = (id: string): string => ids.get(id) ?? id;
+  return holes.map((hole) => {
+    const { place } = hole;
+    const follows = place?.kind === 'mirror' || place?.kind === 'offset';
+    return { ...hole, id: idOf(hole.id), ...(follows ? { place: { ...place, of: idOf(place.of) } } : {}) };
+  });
 }

@@ -1,6 +1,6 @@
 import { jobChange } from '@/contracts/job';
 import { database } from '@/server/database';
-import { answering, json, readBody } from '@/server/http/respond';
+import { answering, JOB_BODY, json, readBody } from '@/server/http/respond';
 import { changeJob, deleteJob, existingJob } from '@/server/services/job-service';
 import { Refusal } from '@/server/services/refusal';
 
@@ -13,7 +13,7 @@ export const GET = (_: Request, { params }: Context): Promise<Response> =>
 
 export const PUT = (request: Request, { params }: Context): Promise<Response> =>
   answering(async () => {
-    const change = await readBody(request, jobChange);
+    const change = await readBody(request, jobChange, JOB_BODY);
     if (change.id !== (await params).id)
       throw new Refusal(422, 'Two ids', 'The id in the body is not the one in the address.', [
         { field: 'id', code: 'id-differs', detail: 'The ids differ.', remedy: 'Send the id of the address.' },

@@ -1,0 +1,21 @@
+import { notFound } from 'next/navigation';
+import { PlateView } from '@/features/plate/plate-view';
+import { database } from '@/server/database';
+import { findJob } from '@/server/repositories/job-repository';
+import { shopNow } from '@/server/services/shop-service';
+
+export const metadata = { title: 'Plate' };
+
+export default async function PlatePage({ params }: { params: Promise<{ id: string }> }) {
+  const db = await database();
+  const job = await findJob(db, (await params).id);
+  if (!job) notFound();
+  const shop = await shopNow(db);
+  return (
+    <PlateView
+      job={job}
+      display={shop.units}
+      machineId={job.holes[0]?.question.machine ?? shop.machines[0]?.id ?? ''}
+    />
+  );
+}

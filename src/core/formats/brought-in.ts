@@ -1,0 +1,45 @@
+import type { Phrase, Problem } from '../answer/answer';
+import { phrase } from '../answer/answer';
+import type { LaidFeature } from '../layout/lay-out';
+import type { Stock } from '../layout/part';
+
+/** What was understood of a file before anything is changed: features, stock, and what was left out. */
+export interface BroughtIn {
+  features: (Omit<LaidFeature, 'id' | 'face'> & {
+    id?: string;
+    face?: LaidFeature['face'];
+    more?: Record<string, string>;
+  })[];
+  stock?: Stock;
+  /** What was understood, in words. */
+  understood: Phrase[];
+  leftOut: Phrase[];
+}
+
+/** Largest file read, characters. */
+export const MOST_CHARACTERS = 8_000_000;
+export const MOST_FEATURES = 2500;
+
+export const fileProblem = (code: string, text: string, remedy: string, values?: Phrase['values']): Problem => ({
+  code,
+  field: 'file',
+  ...phrase(text, values),
+  remedy: phrase(remedy),
+});
+
+/** Refuses what no text file of ours or anybody's drawing can be: empty, too large, not text. */
+export function unreadableFile(text: string): Problem | undefined {
+  if (text.trim() === '') return fileProblem('file-empty', 'The file is empty.', 'Choose another file.');
+  if (text.length > MOST_CHARACTERS)
+    return fileProblem('file-large', 'The file is larger than {most} MB.', 'Bring in one part at a time.', {
+      most: MOST_CHARACTERS / 1_000_000,
+    });
+  // Text files hold no control characters but tab and line ends.
+  if ([...text.slice(0, 20000)].some((c) => c < '\t' || (c > '\r' && c < '\u001b')))
+    return fileProblem(
+      'file-binary',
+      'This is not a text file.',
+      'Save it as text: CSV, JSON, or DXF in its text form.',
+    );
+  return undefined;
+}

@@ -1,0 +1,277 @@
+import fc from 'fast-check';
+import { tell } from '../units/show';
+import { layOutFace, type LaidFeature } from '../layout/lay-out';
+import { USUAL_PART, type Part } from '../layout/part';
+import { movePlace, snapStep } from '../layout/move-place';
+import { expandPlaces, type Place } from '../layout/place';
+import { readPlacedCallout } from '../layout/placed-callout';
+import { placeCount, writePlace } from '../layout/write-place';
+import { calloutOrders, footprint } from '../layout/describe-callout';
+import { readCallout } from '../threads/callout';
+import { MOST_CHARACTERS, type BroughtIn } from './brought-in';
+import { readPlateCsv, writePlateCsv, type CsvFeature } from './plate-csv';
+import { readPlateDxf, writePlateDxf } from './plate-dxf';
+import { writePlateSvg } from './plate-svg';
+
+const c = fc.integer({ min: -4000, max: 4000 }).map((v) => v / 8);
+const size = fc.integer({ min: 1, max: 4000 }).map((v) => v / 8);
+const few = fc.integer({ min: 2, max: 12 });
+const ownPlace: fc.Arbitrary<Place> = fc.oneof(
+  fc.record({ kind: fc.constant('point' as const), x: c, y: c }),
+  fc.record({
+    kind: fc.constant('row' as const),
+    x: c,
+    y: c,
+    count: few,
+    pitch: size,
+    angleDeg: fc.integer({ min: -180, max: 180 }),
+  }),
+  fc.record({ kind: fc.constant('grid' as const), x: c, y: c, columns: few, rows: few, dx: size, dy: size }),
+  fc.record({
+    kind: fc.constant('circle' as const),
+    x: c,
+    y: c,
+    diameter: size,
+    divisions: few,
+    startDeg: fc.integer({ min: -180, max: 180 }),
+    skip: fc.constantFrom<number[]>([], [1]),
+  }),
+);
+const anyPlace: fc.Arbitrary<Place> = fc.oneof(
+  ownPlace,
+  fc.record({ kind: fc.constant('list' as const), points: fc.array(fc.tuple(c, c), { minLength: 2, maxLength: 6 }) }),
+  fc.record({
+    kind: fc.constant('mirror' as const),
+    of: fc.constant('feature-0'),
+    axis: fc.constantFrom('x' as const, 'y' as const),
+    at: c,
+  }),
+  fc.record({ kind: fc.constant('offset' as const), of: fc.constant('feature-0'), dx: c, dy: c }),
+);
+const got = (result: ReturnType<typeof readPlateCsv>): BroughtIn => {
+  if (!result.ok) throw new Error(result.problems.map((p) => tell(p, 'mm')).join(' '));
+  return result.value;
+};
+const said = (result: ReturnType<typeof readPlateCsv>): string =>
+  result.ok ? 'taken' : result.problems.map((p) => tell(p, 'mm')).join(' ');
+
+describe('places', () => {
+  test('what is written reads back, in either unit', () => {
+    fc.assert(
+      fc.property(ownPlace, fc.constantFrom('mm' as const, 'in' as const), (place, unit) => {
+        const count = placeCount(place) ?? 1;
+        const read = readPlacedCallout(`${count}x M5 THRU ${writePlace(place, unit)}`, unit);
+        if (!read.ok) throw new Error(tell(read.problems[0], 'mm'));
+        const points = (p: Place | undefined) => {
+          const e = expandPlaces([{ id: 'a', place: p }]);
+          return e.ok ? (e.value.get('a') ?? []) : [];
+        };
+        const [before, after] = [points(place), points(read.value.place)];
+        expect(after).toHaveLength(before.length);
+        for (const [i, p] of before.entries())
+          expect(Math.hypot(p.x - after[i].x, p.y - after[i].y)).toBeLessThan(0.005);
+      }),
+    );
+  });
+
+  test('moving moves every hole by the step; a mirrored place stays with its source', () => {
+    fc.assert(
+      fc.property(anyPlace, c, c, (place, x, y) => {
+        const points = (p: Place) => {
+          const e = expandPlaces([
+            { id: 'feature-0', place: { kind: 'point', x: 1, y: 2 } },
+            { id: 'b', place: p },
+          ]);
+          return e.ok ? (e.value.get('b') ?? []) : [];
+        };
+        const moved = points(movePlace(place, { x, y }));
+        const by = place.kind === 'mirror' ? { x: 0, y: 0 } : { x, y };
+        for (const [i, p] of points(place).entries()) {
+          expect(moved[i].x - p.x).toBeCloseTo(by.x, 9);
+          expect(moved[i].y - p.y).toBeCloseTo(by.y, 9);
+        }
+      }),
+    );
+  });
+
+  test('a dragged hole lands on the nearest line within reach, each axis on its own', () => {
+    const lines = { x: [50, 60], y: [30] };
+    expect(snapStep({ x: 10, y: 10 }, { x: 41, y: 5 }, lines, 2)).toEqual({ x: 40, y: 5 });
+    expect(snapStep({ x: 10, y: 10 }, { x: 45, y: 19.5 }, lines, 2)).toEqual({ x: 45, y: 20 });
+  });
+});
+
+test('what a callout takes up on its face, and in words', () => {
+  const of = (text: string) => {
+    const read = readCallout(text);
+    if (!read.ok) throw new Error(text);
+    return { ...footprint(read.value), words: calloutOrders(read.value).map((o) => tell(o, 'mm')) };
+  };
+  expect(of('M8 x 16 DEEP')).toEqual({
+    diameterMm: 8,
+    mouthMm: 8,
+    headMm: 16,
+    tapped: true,
+    words: ['Tap M8x1.25, 16.0 mm deep'],
+  });
+  expect(of('ø9 THRU CBORE ø15 x 8.6')).toMatchObject({
+    diameterMm: 9,
+    mouthMm: 15,
+    headMm: 15,
+    tapped: false,
+    words: ['Drill 9.0 mm, through', 'Counterbore 15.0 mm, 8.6 mm deep'],
+  });
+  expect(of('ø8 H7 REAM THRU').words).toEqual(['Ream H7 8.0 mm, through']);
+  expect(of('M6 CSK 12 x 90°').words[1]).toBe('Countersink to 12.0 mm, 90°');
+});
+
+describe('CSV', () => {
+  const anyFeature = (i: number): fc.Arbitrary<CsvFeature> =>
+    fc.record({
+      id: fc.constant(`feature-${i}`),
+      name: fc.constantFrom('', 'feet', '=SUM(A1)', '+1', '@x', 'a,b', 'say "so"', '-lid'),
+      callout: fc.constant('M5 THRU'),
+      face: fc.constantFrom('top' as const, 'front' as const),
+      place: anyPlace,
+      more: fc.constantFrom(undefined, { thickness: '16 mm', tap: 'form' }),
+    });
+
+  test('a round trip loses nothing, and no cell can be taken for a formula', () => {
+    fc.assert(
+      fc.property(fc.tuple(anyFeature(0), anyFeature(1)), (pair) => {
+        const features = pair.map((f) => ({ ...f, callout: `${placeCount(f.place as Place) ?? 1}x M5 THRU` }));
+        const text = writePlateCsv(features);
+        for (const line of text.split(/\r?\n/).slice(1))
+          for (const cell of line.split(',')) expect(cell).not.toMatch(/^"?[=@+]|^"?-[a-z]/);
+        const back = got(readPlateCsv(text, 'mm')).features;
+        for (const [i, f] of features.entries())
+          expect(back[i]).toMatchObject({ id: f.id, name: f.name, callout: f.callout, face: f.face });
+        for (const [i, f] of features.entries())
+          expect([back[i].more, writePlace(back[i].place as Place, 'mm') ?? back[i].place]).toEqual([
+            f.more,
+            writePlace(f.place, 'mm') ?? f.place,
+          ]);
+      }),
+    );
+  });
+
+  test('cells from a spreadsheet: diameters and coordinates, units in the heading or the cell', () => {
+    const cells = 'Diameter_in\tX\tY\tcolour\n.250\t10\t1 in\tred\n\t\t\t\n1/4\t-5\t2.5\tblue\n';
+    const { features, leftOut } = got(readPlateCsv(cells, 'mm'));
+    expect(features.map((f) => [f.callout, f.place])).toEqual([
+      ['ø.250 in THRU', { kind: 'point', x: 10, y: 25.4 }],
+      ['ø1/4 in THRU', { kind: 'point', x: -5, y: 2.5 }],
+    ]);
+    expect(tell(leftOut[0], 'mm')).toContain('colour');
+    expect(
+      got(readPlateCsv('\ufeffcallout,place\n"4x M5 THRU","at 12,12 pitch 40"\n', 'mm')).features[0].place,
+    ).toMatchObject({ kind: 'row', count: 4 });
+  });
+
+  test.each([
+    ['', 'is empty'],
+    ['callout,x,y\nM8,NaN,3', 'Row 2: x and y are not both lengths'],
+    ['callout,x,y\nM8,1,2\nM99,1,2', 'Row 3: There is no M99'],
+    ['callout,x,y\n=HYPERLINK("http://x"),1,2', 'is a formula'],
+    ['callout,x,y\nM8,=1+1,2', 'is a formula'],
+    ['id,callout,x,y\nabcdefgh,M8,1,2\nabcdefgh,M8,3,4', 'stands twice'],
+    ['a,b,c\n1,2,3', 'No column is headed callout'],
+    ['callout,face\nM8,inside', 'There is no face'],
+    ['callout,place_mm\nM8,{"kind":"offset"}', 'The place is damaged'],
+    ['callout,place_mm\n4x M8,"at 1,1"', 'need a pitch'],
+    ['PK\u0003\u0004\u0000\u0000', 'not a text file'],
+    ['x'.repeat(MOST_CHARACTERS + 1), 'larger than'],
+    [`callout\n${'M8\n'.repeat(2501)}`, 'More than 2500 rows'],
+  ])('%.40j is refused: %s', (text, why) => expect(said(readPlateCsv(text, 'mm'))).toContain(why));
+});
+
+describe('DXF', () => {
+  const part: Part = { ...USUAL_PART, stock: { shape: 'plate', widthMm: 120, heightMm: 80, thicknessMm: 16 } };
+  const feature = (id: string, callout: string, place: Place): LaidFeature => ({
+    id,
+    name: id,
+    callout,
+    face: 'top',
+    place,
+  });
+  const features = [
+    feature('feature-a', '3x M8 THRU', { kind: 'row', x: 20, y: 15, count: 3, pitch: 30, angleDeg: 0 }),
+    feature('feature-b', 'ø9.5 THRU', { kind: 'point', x: 60, y: 60 }),
+  ];
+  const text = writePlateDxf(layOutFace(part, 'top', features), (id) => id);
+  const holes = (b: BroughtIn): string[] =>
+    b.features.flatMap((f) =>
+      (f.place?.kind === 'list' ? f.place.points : f.place?.kind === 'point' ? [[f.place.x, f.place.y]] : []).map(
+        ([x, y]) => `${f.name} ${f.callout.replace(/^\d+x /, '')} ${x} ${y}`,
+      ),
+    );
+
+  test('what is written comes back: outline, every hole, its size and its layer', () => {
+    const back = got(readPlateDxf(text, 25.4));
+    expect(back.stock).toMatchObject({ shape: 'plate', widthMm: 120, heightMm: 80 });
+    expect(holes(back)).toEqual([
+      'feature-a ø8 mm THRU 20 15',
+      'feature-a ø8 mm THRU 50 15',
+      'feature-a ø8 mm THRU 80 15',
+      'feature-b ø9.5 mm THRU 60 60',
+    ]);
+    expect(back.understood.map((p) => tell(p, 'mm')).join(' ')).toContain('millimetres');
+  });
+
+  const dxf = (entities: string, header = ''): string =>
+    `0\nSECTION\n2\nHEADER\n${header}0\nENDSEC\n0\nSECTION\n2\nENTITIES\n${entities}0\nENDSEC\n0\nEOF\n`;
+  const circle = (x: number | string, y: number, r: number): string =>
+    `0\nCIRCLE\n8\nHOLES\n10\n${x}\n20\n${y}\n40\n${r}\n`;
+
+  test('inches by $INSUNITS, or by the unit said when the file does not; what is not a hole is left out', () => {
+    const inches = got(
+      readPlateDxf(
+        dxf(circle(1, 2, 0.125) + '0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1\n21\n1\n', '9\n$INSUNITS\n70\n1\n'),
+        1,
+      ),
+    );
+    expect(holes(inches)).toEqual(['HOLES ø6.35 mm THRU 25.4 50.8']);
+    expect(inches.leftOut.map((p) => tell(p, 'mm'))).toEqual(['1 of kind LINE.']);
+    expect(holes(got(readPlateDxf(dxf(circle(1, 2, 0.125)), 25.4)))).toEqual(['HOLES ø6.35 mm THRU 25.4 50.8']);
+  });
+
+  test('a rim around all other circles is a disc, measured from its centre', () => {
+    const ring = got(readPlateDxf(dxf(circle(100, 100, 50) + circle(130, 100, 3) + circle(70, 100, 3)), 1));
+    expect(ring.stock).toMatchObject({ shape: 'disc', diameterMm: 100 });
+    expect(holes(ring)).toEqual(['HOLES ø6 mm THRU 30 0', 'HOLES ø6 mm THRU -30 0']);
+  });
+
+  test.each([
+    ['truncated', text.slice(0, text.length / 2), 'breaks off'],
+    ['binary', 'AutoCAD\u0000\u0001', 'not a text file'],
+    ['not DXF at all', 'hello EOF', 'not a readable DXF|holds nothing'],
+    ['empty drawing', dxf(''), 'holds nothing'],
+    ['no holes', dxf('0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1\n21\n1\n'), 'No circles or points'],
+    ['not a number', dxf(circle('NaN', 2, 3)), 'No circles or points'],
+    ['wrong units', dxf(circle(90000, 2, 3)), 'unit is probably wrong'],
+  ])('%s', (_, content, why) => expect(said(readPlateDxf(content, 1))).toMatch(new RegExp(why)));
+
+  test('SVG at true size, labels made harmless', () => {
+    const svg = writePlateSvg(layOutFace(part, 'top', features), () => '<script>"A" & B</script>');
+    expect(svg).toContain('width="120mm" height="80mm" viewBox="0 -80 120 80"');
+    expect(svg).toContain('<circle cx="50" cy="-15" r="4"/>');
+    expect(svg).toContain('&lt;script&gt;&quot;A&quot; &amp; B');
+    const disc: Part = { ...USUAL_PART, stock: { shape: 'disc', diameterMm: 60, thicknessMm: 4 } };
+    expect(writePlateSvg(layOutFace(disc, 'top', []), String)).toContain('viewBox="-30 -30 60 60"');
+  });
+});
+
+test('a face laid out: datum, faults by hole, and what cannot be read at its feature', () => {
+  const part: Part = { ...USUAL_PART, datums: { top: { x: 'right', y: 'top' } } };
+  const laid = layOutFace(part, 'top', [
+    { id: 'a', name: '', callout: 'M8 THRU', face: 'top', place: { kind: 'point', x: 5, y: 30 } },
+    { id: 'b', name: '', callout: 'M8 blah', face: 'top', place: { kind: 'point', x: 60, y: 40 } },
+    { id: 'c', name: '', callout: 'M8', face: 'front', place: { kind: 'point', x: 60, y: 8 } },
+  ]);
+  expect(laid.holes.map((h) => [h.featureId, h.onFace])).toEqual([
+    ['a', { x: 115, y: 50 }],
+    ['b', { x: 60, y: 40 }],
+  ]);
+  expect(laid.faults.map((f) => [f.code, f.holes])).toEqual([['edge', [0]]]);
+  expect(laid.problems.map((p) => p.field)).toEqual(['b']);
+});

@@ -1,0 +1,219 @@
+import { DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
+import DxfParser from 'dxf-parser';
+import { phrase, quantity, type Phrase, type Result } from '../answer/answer';
+import type { LaidFace } from '../layout/lay-out';
+import type { Point, Stock } from '../layout/part';
+import { trimmed } from '../units/show';
+import { fileProblem, MOST_FEATURES, unreadableFile, type BroughtIn } from './brought-in';
+
+/** Millimetres in a unit of $INSUNITS: inch, foot, mm, cm, m. */
+const INSUNITS: Record<number, [mm: number, name: string]> = {
+  1: [25.4, 'inches'],
+  2: [304.8, 'feet'],
+  4: [1, 'millimetres'],
+  5: [10, 'centimetres'],
+  6: [1000, 'metres'],
+};
+const OUTLINE_LAYER = 'OUTLINE';
+
+interface Entity {
+  type: string;
+  layer?: string;
+  center?: Point;
+  position?: Point;
+  radius?: number;
+  vertices?: Point[];
+  shape?: boolean;
+}
+
+/** The holes of a face as circles, one layer a feature, with the outline, in millimetres from the lower left corner. */
+export function writePlateDxf(laid: LaidFace, layerOf: (featureId: string) => string): string {
+  const dxf = new DxfWriter();
+  dxf.setUnits(Units.Millimeters);
+  dxf.addLayer(OUTLINE_LAYER, 7, 'Continuous');
+  const { shape } = laid;
+  if (shape.kind === 'circle') dxf.addCircle(point3d(0, 0), shape.diameterMm / 2, { layerName: OUTLINE_LAYER });
+  else
+    dxf.addLWPolyline(
+      [
+        [0, 0],
+        [shape.widthMm, 0],
+        [shape.widthMm, shape.heightMm],
+        [0, shape.heightMm],
+      ].map(([x, y]) => ({ point: point2d(x, y) })),
+      { flags: LWPolylineFlags.Closed, layerName: OUTLINE_LAYER },
+    );
+  const layers = new Set<string>();
+  for (const { featureId, onFace, footprint } of laid.holes) {
+    const name =
+      layerOf(featureId)
+        .replace(/[^\w-]+/g, '_')
+        .slice(0, 60) || 'HOLES';
+    if (!layers.has(name)) dxf.addLayer(name, 5, 'Continuous');
+    layers.add(name);
+    dxf.addCircle(point3d(onFace.x, onFace.y), footprint.diameterMm / 2, { layerName: name });
+  }
+  return dxf.stringify();
+}
+
+/**
+ * Reads circles, points and the closed outline of a drawing.
+ * @param assumedMm millimetres in a drawing unit, when the file does not say
+ */
+export function readPlateDxf(text: string, assumedMm: number): Result<BroughtIn> {
+  const unreadable = unreadableFile(text);
+  if (unreadable) return { ok: false, problems: [unreadable] };
+  const refuse = (code: string, what: string, remedy: string, values?: Phrase['values']): Result<never> => ({
+    ok: false,
+    problems: [fileProblem(code, what, remedy, values)],
+  });
+  if (!/\bEOF\s*$/.test(text))
+    return refuse('dxf-truncated', 'The file breaks off: its end mark is missing.', 'Export the drawing again.');
+  let document: { header?: Record<string, unknown>; entities?: Entity[] } | null;
+  try {
+    document = new DxfParser().parseSync(text) as unknown as typeof document;
+  } catch (error) {
+    return refuse('dxf-unreadable', 'This is not a readable DXF file: {why}', 'Export it again as DXF text.', {
+      why: String((error as Error).message).slice(0, 120),
+    });
+  }
+  const entities = document?.entities ?? [];
+  if (entities.length === 0)
+    return refuse('dxf-empty', 'The drawing holds nothing.', 'Export the model, not the sheet.');
+  const said = INSUNITS[Number(document?.header?.$INSUNITS)];
+  const mm = said?.[0] ?? assumedMm;
+  const understood: Phrase[] = [
+    said
+      ? phrase('The drawing is in {unit}.', { unit: said[1] })
+      : phrase('The drawing does not say its unit: {mm} a unit is taken.', { mm: quantity(mm, 'mm') }),
+  ];
+  const scaled = (p: Point): Point => ({ x: p.x * mm, y: p.y * mm });
+  const outline = outlineOf(entities);
+  const origin = outline?.origin ?? { x: 0, y: 0 };
+  const groups = new Map<string, { layer: string; diameterMm: number; points: [number, number][] }>();
+  const left = new Map<string, number>();
+  for (const e of entities) {
+    if (e === outline?.entity) continue;
+    const place = e.type === 'CIRCLE' ? e.center : e.type === 'POINT' ? e.position : undefined;
+    const diameterMm = e.type === 'CIRCLE' ? 2 * (e.radius ?? NaN) * mm : 0;
+    if (!place || !Number.isFinite(place.x + place.y + diameterMm) || (e.type === 'CIRCLE' && diameterMm <= 0)) {
+      left.set(e.type, (left.get(e.type) ?? 0) + 1);
+      continue;
+    }
+    const at = scaled({ x: place.x - origin.x, y: place.y - origin.y });
+    if (Math.abs(at.x) > 10000 || Math.abs(at.y) > 10000 || diameterMm > 5000)
+      return refuse(
+        'dxf-far',
+        'A hole lies {x}, {y} from the corner: the unit is probably wrong.',
+        'Say the unit of the drawing and bring it in again.',
+        {
+          x: quantity(at.x, 'mm'),
+          y: quantity(at.y, 'mm'),
+        },
+      );
+    const layer = e.layer ?? '0';
+    const key = `${layer} ${diameterMm.toFixed(4)}`;
+    const group = groups.get(key) ?? { layer, diameterMm, points: [] };
+    group.points.push([round(at.x), round(at.y)]);
+    groups.set(key, group);
+  }
+  if (groups.size === 0)
+    return refuse(
+      'dxf-no-holes',
+      'No circles or points were found.',
+      'Draw holes as circles; blocks must be broken up.',
+    );
+  if (groups.size > MOST_FEATURES)
+    return refuse('dxf-many', 'More than {most} kinds of holes.', 'Bring in fewer layers.', { most: MOST_FEATURES });
+  const features = [...groups.values()].map(({ layer, diameterMm, points }) => ({
+    name: layer === '0' ? '' : layer,
+    callout: `${points.length > 1 ? `${points.length}x ` : ''}ø${trimmed(diameterMm || 1, 4)} mm THRU`,
+    place:
+      points.length === 1
+        ? { kind: 'point' as const, x: points[0][0], y: points[0][1] }
+        : { kind: 'list' as const, points },
+  }));
+  const holes = features.reduce((n, f) => n + (f.place.kind === 'list' ? f.place.points.length : 1), 0);
+  understood.push(
+    phrase('{holes} holes in {features} groups by layer and size.', { holes, features: features.length }),
+  );
+  if (outline)
+    understood.push(
+      outline.exact
+        ? phrase('The outline gives the stock.')
+        : phrase('The outline is not a rectangle: the box around it is taken.'),
+    );
+  return {
+    ok: true,
+    value: {
+      features,
+      stock: outline && stockOf(outline, mm),
+      understood,
+      leftOut: [...left].map(([type, count]) => phrase('{count} of kind {type}.', { count, type })),
+    },
+  };
+}
+
+const round = (v: number): number => Math.round(v * 1e6) / 1e6;
+
+interface Outline {
+  entity: Entity;
+  origin: Point;
+  width: number;
+  height: number;
+  round: boolean;
+  exact: boolean;
+}
+
+/** The largest closed polyline; or the largest circle, when it holds all others. */
+function outlineOf(entities: Entity[]): Outline | undefined {
+  const closed = entities
+    .filter((e) => (e.type === 'LWPOLYLINE' || e.type === 'POLYLINE') && e.shape && (e.vertices?.length ?? 0) >= 3)
+    .map((entity) => {
+      const xs = (entity.vertices as Point[]).map((v) => v.x);
+      const ys = (entity.vertices as Point[]).map((v) => v.y);
+      const origin = { x: Math.min(...xs), y: Math.min(...ys) };
+      const width = Math.max(...xs) - origin.x;
+      const height = Math.max(...ys) - origin.y;
+      const onCorner = (v: Point): boolean =>
+        [0, width].some((w) => Math.abs(v.x - origin.x - w) < 1e-6 * width) &&
+        [0, height].some((h) => Math.abs(v.y - origin.y - h) < 1e-6 * height);
+      return {
+        entity,
+        origin,
+        width,
+        height,
+        round: false,
+        exact: entity.vertices?.length === 4 && entity.vertices.every(onCorner),
+      };
+    })
+    .filter((o) => o.width > 0 && o.height > 0 && Number.isFinite(o.width + o.height));
+  if (closed.length > 0) return closed.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a));
+  const circles = entities.filter((e) => e.type === 'CIRCLE' && e.center && (e.radius ?? 0) > 0);
+  const rim = circles.reduce<Entity | undefined>(
+    (a, b) => (a && (a.radius ?? 0) >= (b.radius ?? 0) ? a : b),
+    undefined,
+  );
+  if (!rim?.center || circles.length < 2) return undefined;
+  const { center, radius = 0 } = rim;
+  const inside = circles.every(
+    (c) =>
+      c === rim || (c.center && Math.hypot(c.center.x - center.x, c.center.y - center.y) + (c.radius ?? 0) < radius),
+  );
+  return inside
+    ? { entity: rim, origin: center, width: 2 * radius, height: 2 * radius, round: true, exact: true }
+    : undefined;
+}
+
+const USUAL_THICKNESS_MM = 10;
+
+function stockOf(outline: Outline, mm: number): Stock {
+  return outline.round
+    ? { shape: 'disc', diameterMm: round(outline.width * mm), thicknessMm: USUAL_THICKNESS_MM }
+    : {
+        shape: 'plate',
+        widthMm: round(outline.width * mm),
+        heightMm: round(outline.height * mm),
+        thicknessMm: USUAL_THICKNESS_MM,
+      };
+}

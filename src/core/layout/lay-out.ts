@@ -1,0 +1,81 @@
+import type { Problem } from '../answer/answer';
+import { readCallout } from '../threads/callout';
+import { footprint, type Footprint } from './describe-callout';
+import {
+  faceShape,
+  fromDatum,
+  USUAL_DATUM,
+  type Datum,
+  type FaceId,
+  type FaceShape,
+  type Part,
+  type Point,
+} from './part';
+import { expandPlaces, type Place } from './place';
+import { checkRoom, type RoomFault } from './room';
+
+/** A feature as it is kept: what the drawing says, and where. */
+export interface LaidFeature {
+  id: string;
+  name: string;
+  callout: string;
+  face: FaceId;
+  place?: Place;
+}
+
+export interface LaidHole {
+  featureId: string;
+  /** From 1 within its feature. */
+  number: number;
+  /** From the datum edges. */
+  at: Point;
+  /** From the lower left corner of the face, or its centre. */
+  onFace: Point;
+  footprint: Footprint;
+}
+
+export interface LaidFace {
+  face: FaceId;
+  shape: FaceShape;
+  datum: Datum;
+  holes: LaidHole[];
+  faults: RoomFault[];
+  problems: Problem[];
+}
+
+/** The smallest footprint drawn for a callout that cannot be read. */
+const UNREADABLE: Footprint = { diameterMm: 3, mouthMm: 3, headMm: 0, tapped: false };
+
+/** Every hole of a face with its place and size, and whether everything fits. */
+export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeature[]): LaidFace {
+  const shape = faceShape(part.stock, face);
+  const datum = part.datums[face] ?? USUAL_DATUM;
+  const problems: Problem[] = [];
+  const expanded = expandPlaces(features);
+  if (!expanded.ok) problems.push(...expanded.problems);
+  const holes = features
+    .filter((f) => f.face === face)
+    .flatMap((feature) => {
+      const read = readCallout(feature.callout);
+      if (!read.ok) problems.push(...read.problems.map((p) => ({ ...p, field: feature.id })));
+      const size = read.ok ? footprint(read.value) : UNREADABLE;
+      const points = expanded.ok ? (expanded.value.get(feature.id) ?? []) : [];
+      return points.map((at, i): LaidHole => ({
+        featureId: feature.id,
+        number: i + 1,
+        at,
+        onFace: fromDatum(at, shape, datum),
+        footprint: size,
+      }));
+    });
+  const faults = checkRoom(
+    holes.map((h) => ({
+      id: h.featureId,
+      at: h.onFace,
+      diameterMm: h.footprint.diameterMm,
+      headMm: h.footprint.headMm,
+    })),
+    shape,
+  );
+  return { face, shape, datum, holes, faults, problems };
+}

@@ -1,0 +1,253 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { JobHoleInput } from '@/contracts/job';
+import { BLANK_FORM } from '@/core/ask/ask-form';
+import type { Problem } from '@/core/answer/answer';
+import { PLACE_WORDS, readPlacedCallout } from '@/core/layout/placed-callout';
+import { writePlace } from '@/core/layout/write-place';
+import { tell, type Display } from '@/core/units/show';
+import { TextField } from '@/ui/field';
+import { letterOf, type PlateState } from './use-plate';
+
+interface Props {
+  state: PlateState;
+  display: Display;
+  machineId: string;
+}
+
+const unitOf = (display: Display) => (display === 'inch' ? 'in' : 'mm') as 'in' | 'mm';
+
+/** A line typed as on a drawing, with its place; what cannot be read is marked and stays. */
+export function AddLine({ state, display, machineId }: Props) {
+  const [line, setLine] = useState('');
+  const [problem, setProblem] = useState<Problem>();
+  const word = /(\S*)$/.exec(line)?.[1].toLowerCase() ?? '';
+  const begun = line.includes(' ');
+  const completions = PLACE_WORDS.filter(([w]) => begun && (word === '' || (w.startsWith(word) && w !== word)));
+
+  function add(): void {
+    const read = readPlacedCallout(line, unitOf(display));
+    if (!read.ok) {
+      setProblem(read.problems[0]);
+      return;
+    }
+    const id = uuidv7();
+    const { calloutText, place } = read.value;
+    state.edit((p) => ({
+      ...p,
+      holes: [
+        ...p.holes,
+        {
+          id,
+          name: '',
+          face: state.face,
+          place,
+          question: { ...BLANK_FORM, callout: calloutText, machine: machineId, units: display },
+        },
+      ],
+    }));
+    state.setSelection(new Set([id]));
+    setLine('');
+    setProblem(undefined);
+  }
+
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        add();
+      }}
+      className="flex flex-col gap-1"
+    >
+      <div className="flex items-end gap-2">
+        <TextField
+          label="Add: callout and place"
+          className="flex-1"
+          value={line}
+          onChange={(next) => {
+            setLine(next);
+            setProblem(undefined);
+          }}
+          placeholder="4x M5 THRU at 12,12 pitch 40"
+        />
+        <button type="submit" className="btn-next">
+          Add
+        </button>
+      </div>
+      {problem && (
+        <div role="alert" className="text-sm">
+          {problem.at && (
+            <span className="block font-mono text-base">
+              {line.slice(0, problem.at.start)}
+              <mark className="bg-danger/15 font-bold text-danger underline decoration-wavy">
+                {line.slice(problem.at.start, problem.at.end) || ' '}
+              </mark>
+              {line.slice(problem.at.end)}
+            </span>
+          )}
+          <strong className="text-danger">{tell(problem, display)}</strong> {tell(problem.remedy, display)}
+        </div>
+      )}
+      {completions.length > 0 && (
+        <div className="flex flex-wrap gap-1">
+          {completions.map(([w, example]) => (
+            <button
+              key={w}
+              type="button"
+              className="min-h-8 rounded-sm border border-steel-500 bg-white px-2 font-cond text-base"
+              onClick={() => setLine(line.slice(0, line.length - word.length) + example)}
+            >
+              {example}
+            </button>
+          ))}
+        </div>
+      )}
+    </form>
+  );
+}
+
+/** Features as a table: callout and place are edited where they stand; Enter goes down. */
+export function FeatureTable({ state, display }: Omit<Props, 'machineId'>) {
+  const { plan, laid, selection, setSelection } = state;
+  const faulty = new Set(laid.faults.flatMap((f) => f.holes.map((i) => laid.holes[i].featureId)));
+  const rows = plan.holes.map((hole, index) => ({ hole, index })).filter(({ hole }) => hole.face === state.face);
+  if (rows.length === 0)
+    return <p className="py-2 text-[15px]">No holes on this face yet. Type a line above, or click on the plate.</p>;
+  return (
+    <div className="max-h-[430px] overflow-auto">
+      <table className="w-full text-[15px]">
+        <thead className="label sticky top-0 bg-steel-50 text-left">
+          <tr>
+            <th className="py-1 pr-1"> </th>
+            <th>Callout, and its place</th>
+            <th className="sr-only">Remove</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ hole, index }) => (
+            <Row
+              key={hole.id}
+              hole={hole}
+              letter={letterOf(index)}
+              chosen={selection.has(hole.id)}
+              faulty={faulty.has(hole.id)}
+              problem={laid.problems.find((p) => p.field === hole.id)}
+              display={display}
+              onChoose={(more) => setSelection(new Set(more ? [...selection, hole.id] : [hole.id]))}
+              onChange={(next) => state.changeHole(hole.id, () => next)}
+              onRemove={() => state.edit((p) => ({ ...p, holes: p.holes.filter((h) => h.id !== hole.id) }))}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface RowProps {
+  hole: JobHoleInput;
+  letter: string;
+  chosen: boolean;
+  faulty: boolean;
+  problem?: Problem;
+  display: Display;
+  onChoose: (more: boolean) => void;
+  onChange: (hole: JobHoleInput) => void;
+  onRemove: () => void;
+}
+
+function Row({ hole, letter, chosen, faulty, problem, display, onChoose, onChange, onRemove }: RowProps) {
+  const unit = unitOf(display);
+  const written = hole.place ? (writePlace(hole.place, unit) ?? `${hole.place.kind} of another`) : '';
+  const [typed, setTyped] = useState<{ callout?: string; place?: string }>({});
+  const [fault, setFault] = useState<string>();
+  const callout = typed.callout ?? hole.question.callout;
+  const place = typed.place ?? written;
+  const follows =
+    hole.place?.kind === 'mirror' || hole.place?.kind === 'offset' || (hole.place && !writePlace(hole.place, unit));
+
+  function commit(): void {
+    if (typed.callout === undefined && typed.place === undefined) return;
+    const read = readPlacedCallout(follows ? callout : `${callout} ${place}`, unit);
+    if (!read.ok) {
+      setFault(`${tell(read.problems[0], display)} ${tell(read.problems[0].remedy, display)}`);
+      return;
+    }
+    setFault(undefined);
+    setTyped({});
+    onChange({
+      ...hole,
+      question: { ...hole.question, callout: read.value.calloutText },
+      place: follows ? hole.place : read.value.place,
+    });
+  }
+  const keys = (e: React.KeyboardEvent<HTMLInputElement>): void => {
+    if (e.key === 'Escape') {
+      setTyped({});
+      setFault(undefined);
+    }
+    if (e.key !== 'Enter') return;
+    e.preventDefault();
+    commit();
+    const column = e.currentTarget.dataset.column;
+    const next = e.currentTarget
+      .closest('tr')
+      ?.nextElementSibling?.querySelector<HTMLInputElement>(`[data-column=${column}]`);
+    next?.focus();
+  };
+  const field = 'block h-8 w-full min-w-0 border bg-white px-1.5';
+  return (
+    <>
+      <tr className={chosen ? 'bg-brass/30' : ''} onFocus={() => !chosen && onChoose(false)}>
+        <td className="pr-1">
+          <button
+            type="button"
+            className="min-h-9 min-w-7 font-cond text-lg font-semibold"
+            aria-pressed={chosen}
+            onClick={(e) => onChoose(e.shiftKey)}
+          >
+            {letter}
+            {faulty && <span className="text-danger"> !</span>}
+          </button>
+        </td>
+        <td className="py-1 pr-1">
+          <input
+            aria-label={`Callout of ${letter}`}
+            data-column="callout"
+            className={`${field} ${fault ? 'border-danger' : 'border-steel-300'} font-bold`}
+            value={callout}
+            onChange={(e) => setTyped({ ...typed, callout: e.target.value })}
+            onBlur={commit}
+            onKeyDown={keys}
+          />
+          <input
+            aria-label={`Place of ${letter}`}
+            data-column="place"
+            className={`${field} ${fault ? 'border-danger' : 'border-steel-300'}`}
+            value={place}
+            placeholder="at 12,12"
+            readOnly={Boolean(follows)}
+            onChange={(e) => setTyped({ ...typed, place: e.target.value })}
+            onBlur={commit}
+            onKeyDown={keys}
+          />
+        </td>
+        <td>
+          <button type="button" className="min-h-9 min-w-8 text-lg" aria-label={`Remove ${letter}`} onClick={onRemove}>
+            ✕
+          </button>
+        </td>
+      </tr>
+      {(fault ?? problem) && (
+        <tr>
+          <td />
+          <td colSpan={2} role="alert" className="pb-1 text-sm font-bold text-danger">
+            {fault ?? (problem && tell(problem, display))}
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,291 @@
+'use client';
+
+import Link from 'next/link';
+import { Tabs } from 'radix-ui';
+import { useEffect, useMemo, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { Job } from '@/contracts/job';
+import { BLANK_FORM } from '@/core/ask/ask-form';
+import { movePlace } from '@/core/layout/move-place';
+import { facesOf, toDatum, type FaceId, type Point } from '@/core/layout/part';
+import { readCallout } from '@/core/threads/callout';
+import type { Display } from '@/core/units/show';
+import { PlateDrawing } from '@/ui/drawings/plate';
+import { SelectField, TextField } from '@/ui/field';
+import { DialsPanel } from './dials-panel';
+import { AddLine, FeatureTable } from './feature-table';
+import { MeansPanel } from './means-panel';
+import { PartPanel } from './part-panel';
+import { RoomPanel } from './room-panel';
+import { SheetPanel } from './sheet-panel';
+import { TransferPanel } from './transfer-panel';
+import { letterOf, usePlate } from './use-plate';
+
+interface Props {
+  job: Job;
+  display: Display;
+  machineId: string;
+}
+
+const TABS = [
+  ['heights', 'Heights'],
+  ['dials', 'Dials'],
+  ['room', 'Room'],
+  ['means', 'Means'],
+  ['part', 'Part'],
+  ['files', 'In, out'],
+] as const;
+
+/** From the drawing to lines on metal: enter the features, see them on the dyed face, get the numbers to set. */
+export function PlateView({ job, display, machineId }: Props) {
+  const state = usePlate(job);
+  const { plan, laid, face, selection, edit, changeHole, undo, redo } = state;
+  const [placing, setPlacing] = useState('');
+  const [focus, setFocus] = useState<Point>();
+  const letters = useMemo(() => new Map(plan.holes.map((h, i) => [h.id, letterOf(i)])), [plan.holes]);
+  const chosen = plan.holes.filter((h) => selection.has(h.id));
+
+  /** A step on the face, in the signs of the datum. */
+  function move(ids: ReadonlySet<string>, step: Point): void {
+    const round = laid.shape.kind === 'circle';
+    const by = {
+      x: round || laid.datum.x === 'left' ? step.x : -step.x,
+      y: round || laid.datum.y === 'bottom' ? step.y : -step.y,
+    };
+    edit((p) => ({
+      ...p,
+      holes: p.holes.map((h) => (ids.has(h.id) && h.place ? { ...h, place: movePlace(h.place, by) } : h)),
+    }));
+  }
+  function addAt(at: Point): void {
+    const place = toDatum(at, laid.shape, laid.datum);
+    const half = (v: number): number => Math.round(v * 2) / 2;
+    const id = uuidv7();
+    edit((p) => ({
+      ...p,
+      holes: [
+        ...p.holes,
+        {
+          id,
+          name: '',
+          face,
+          place: { kind: 'point', x: half(place.x), y: half(place.y) },
+          question: { ...BLANK_FORM, callout: placing, machine: machineId, units: display },
+        },
+      ],
+    }));
+    state.setSelection(new Set([id]));
+  }
+  function copy(kind: 'mirror' | 'offset'): void {
+    const middle = laid.shape.kind === 'circle' ? 0 : laid.shape.widthMm / 2;
+    const copies = chosen.map((h) => ({
+      ...h,
+      id: uuidv7(),
+      name: '',
+      place: kind === 'mirror' ? { kind, of: h.id, axis: 'x' as const, at: middle } : { kind, of: h.id, dx: 20, dy: 0 },
+    }));
+    edit((p) => ({ ...p, holes: [...p.holes, ...copies] }));
+    state.setSelection(new Set(copies.map((h) => h.id)));
+  }
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).matches('input, textarea')) return;
+      const key = event.key.toLowerCase();
+      if (key !== 'z' && key !== 'y') return;
+      event.preventDefault();
+      if (key === 'y' || event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+
+  const placeable = placing.trim() !== '' && readCallout(placing).ok;
+  return (
+    <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
+      <div className="flex flex-wrap items-end gap-2">
+        <h1 className="mr-auto font-cond text-2xl font-semibold">
+          <Link href={`/jobs/${job.id}`} className="link" prefetch={false}>
+            {job.name}
+          </Link>
+          , plate
+        </h1>
+        <span
+          role="status"
+          className={`self-center text-sm ${state.status.fault ? 'font-bold text-danger' : 'text-steel-700'}`}
+        >
+          {state.status.fault ?? (state.status.kept ? 'kept' : 'keeping ...')}
+        </span>
+        <SelectField label="Face" value={face} onChange={(f) => state.setFace(f as FaceId)} className="w-36">
+          {facesOf(plan.part.stock).map((f) => (
+            <option key={f} value={f}>
+              {f} ({plan.holes.filter((h) => h.face === f).length})
+            </option>
+          ))}
+        </SelectField>
+        <TextField
+          label="Click to place"
+          value={placing}
+          onChange={setPlacing}
+          placeholder="M5 THRU"
+          className="w-40"
+        />
+        <button type="button" className="btn" disabled={!state.canUndo} onClick={undo}>
+          Undo
+        </button>
+        <button type="button" className="btn" disabled={!state.canRedo} onClick={redo}>
+          Redo
+        </button>
+      </div>
+      <div className="grid gap-2 lg:grid-cols-[350px_minmax(0,1fr)_330px]">
+        <section aria-label="Features" className="plate order-2 flex min-w-0 flex-col gap-2 p-2.5 lg:order-1">
+          <AddLine state={state} display={display} machineId={machineId} />
+          <FeatureTable state={state} display={display} />
+          {chosen.length > 0 && (
+            <div className="flex flex-wrap gap-1.5 border-t border-steel-300 pt-2">
+              <button type="button" className="btn h-9" onClick={() => copy('mirror')}>
+                Mirror
+              </button>
+              <button type="button" className="btn h-9" onClick={() => copy('offset')}>
+                Chain
+              </button>
+              {chosen.length === 1 && (
+                <Follows
+                  key={chosen[0].id}
+                  hole={chosen[0]}
+                  letters={letters}
+                  onChange={(next) => changeHole(next.id, () => next)}
+                />
+              )}
+            </div>
+          )}
+        </section>
+        <div className="order-1 min-w-0 lg:order-2">
+          <PlateDrawing
+            laid={laid}
+            letters={letters}
+            selection={selection}
+            onSelect={(ids) => {
+              state.setSelection(ids);
+              setFocus(undefined);
+            }}
+            onMove={(step) => move(selection, step)}
+            onPlace={placeable ? addAt : undefined}
+            onRemove={() => edit((p) => ({ ...p, holes: p.holes.filter((h) => !selection.has(h.id)) }))}
+            height={600}
+            fit={face}
+            focus={focus}
+          />
+        </div>
+        <Tabs.Root defaultValue="heights" className="plate order-3 min-w-0 p-2.5">
+          <Tabs.List aria-label="Numbers" className="mb-2 flex flex-wrap border-b border-steel-300">
+            {TABS.map(([id, name]) => (
+              <Tabs.Trigger
+                key={id}
+                value={id}
+                className="min-h-10 px-2 font-cond text-[17px] font-semibold text-steel-700 data-[state=active]:border-b-4 data-[state=active]:border-brass-dark data-[state=active]:text-ink"
+              >
+                {name}
+                {id === 'room' && laid.faults.length > 0 && <span className="text-danger"> {laid.faults.length}</span>}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          <Tabs.Content value="heights">
+            <SheetPanel laid={laid} letters={letters} display={display} jobId={job.id} />
+          </Tabs.Content>
+          <Tabs.Content value="dials">
+            <DialsPanel laid={laid} letters={letters} display={display} />
+          </Tabs.Content>
+          <Tabs.Content value="room">
+            <RoomPanel
+              laid={laid}
+              letters={letters}
+              display={display}
+              onJump={(fault) => {
+                state.setSelection(new Set(fault.holes.map((i) => laid.holes[i].featureId)));
+                setFocus(laid.holes[fault.holes[0]].onFace);
+              }}
+              onCure={(featureId, step) => {
+                move(new Set([featureId]), step);
+                setFocus(undefined);
+              }}
+            />
+          </Tabs.Content>
+          <Tabs.Content value="means">
+            <MeansPanel laid={laid} letters={letters} selection={selection} display={display} />
+          </Tabs.Content>
+          <Tabs.Content value="part">
+            <PartPanel state={state} display={display} />
+          </Tabs.Content>
+          <Tabs.Content value="files">
+            <TransferPanel state={state} display={display} name={job.name} machineId={machineId} letters={letters} />
+          </Tabs.Content>
+        </Tabs.Root>
+      </div>
+    </main>
+  );
+}
+
+interface FollowsProps {
+  hole: Job['holes'][number];
+  letters: ReadonlyMap<string, string>;
+  onChange: (hole: Job['holes'][number]) => void;
+}
+
+/** The figures of a place that follows another feature: where it is mirrored, how far it is offset, mm. */
+function Follows({ hole, letters, onChange }: FollowsProps) {
+  const { place } = hole;
+  if (place?.kind !== 'mirror' && place?.kind !== 'offset') return null;
+  const number = (text: string, placeOf: (value: number) => typeof place): void => {
+    const value = Number(text);
+    if (Number.isFinite(value)) onChange({ ...hole, place: placeOf(value) });
+  };
+  const field = 'h-9 w-20 rounded-sm border border-steel-500 bg-white px-1.5';
+  return (
+    <span className="flex flex-wrap items-center gap-1.5 text-[15px]">
+      {place.kind} of {letters.get(place.of) ?? '?'},{' '}
+      {place.kind === 'mirror' ? (
+        <>
+          <select
+            aria-label="Axis"
+            className={field}
+            value={place.axis}
+            onChange={(e) => onChange({ ...hole, place: { ...place, axis: e.target.value as 'x' | 'y' } })}
+          >
+            <option value="x">x =</option>
+            <option value="y">y =</option>
+          </select>
+          <input
+            aria-label="Line, mm"
+            className={field}
+            type="number"
+            step="any"
+            defaultValue={place.at}
+            onChange={(e) => number(e.target.value, (at) => ({ ...place, at }))}
+          />
+        </>
+      ) : (
+        <>
+          <input
+            aria-label="Across, mm"
+            className={field}
+            type="number"
+            step="any"
+            defaultValue={place.dx}
+            onChange={(e) => number(e.target.value, (dx) => ({ ...place, dx }))}
+          />
+          <input
+            aria-label="Up, mm"
+            className={field}
+            type="number"
+            step="any"
+            defaultValue={place.dy}
+            onChange={(e) => number(e.target.value, (dy) => ({ ...place, dy }))}
+          />
+        </>
+      )}{' '}
+      mm
+    </span>
+  );
+}

@@ -1,0 +1,33 @@
+import { partFile } from '@/contracts/part-file';
+import type { JobHoleInput } from '@/contracts/job';
+import type { Problem } from '@/core/answer/answer';
+import { fileProblem, unreadableFile } from '@/core/formats/brought-in';
+import type { Part } from '@/core/layout/part';
+
+/** A part file of ours, checked whole: everything of it is taken, or nothing. */
+export function readPartFile(text: string): { whole?: { part: Part; holes: JobHoleInput[] }; problems: Problem[] } {
+  const unreadable = unreadableFile(text);
+  if (unreadable) return { problems: [unreadable] };
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return {
+      problems: [
+        fileProblem('json-unreadable', 'The file is not readable as JSON; it may break off.', 'Save it again.'),
+      ],
+    };
+  }
+  const checked = partFile.safeParse(value);
+  if (!checked.success)
+    return {
+      problems: checked.error.issues.slice(0, 8).map((issue) =>
+        fileProblem('json-field', '{path}: {what}', 'Correct the file; the schema says what belongs there.', {
+          path: issue.path.join('.') || 'file',
+          what: issue.message,
+        }),
+      ),
+    };
+  const { part, features } = checked.data;
+  return { whole: { part, holes: features }, problems: [] };
+}

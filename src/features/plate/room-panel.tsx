@@ -1,0 +1,56 @@
+'use client';
+
+import type { LaidFace } from '@/core/layout/lay-out';
+import type { Point } from '@/core/layout/part';
+import type { RoomFault } from '@/core/layout/room';
+import { showText, tell, type Display } from '@/core/units/show';
+
+interface Props {
+  laid: LaidFace;
+  letters: ReadonlyMap<string, string>;
+  display: Display;
+  onJump: (fault: RoomFault) => void;
+  onCure: (featureId: string, step: Point) => void;
+}
+
+const SHOWN = 100;
+
+/** What does not fit, worst first: jump to it, read why, take the smallest change that cures it. */
+export function RoomPanel({ laid, letters, display, onJump, onCure }: Props) {
+  const name = (i: number): string => `${letters.get(laid.holes[i].featureId)}${laid.holes[i].number}`;
+  if (laid.faults.length === 0)
+    return (
+      <p className="font-bold text-pass">
+        {laid.holes.length === 0
+          ? 'Nothing on this face yet.'
+          : '✓ Everything fits: edges, neighbours, heads and washers.'}
+      </p>
+    );
+  return (
+    <ul className="flex max-h-[560px] flex-col gap-2 overflow-auto">
+      {laid.faults.slice(0, SHOWN).map((fault) => (
+        <li key={`${fault.code}${fault.holes.join()}`} className="border-b border-steel-200 pb-2">
+          <button type="button" className="text-left" onClick={() => onJump(fault)}>
+            <strong className="text-danger">
+              {fault.level === 'stop' ? '✕ ' : '! '}
+              {fault.holes.map(name).join(' and ')}
+            </strong>{' '}
+            {tell(fault.reason, display)}
+          </button>
+          {fault.cure && (
+            <button
+              type="button"
+              className="btn mt-1 h-9"
+              onClick={() => fault.cure && onCure(laid.holes[fault.holes[0]].featureId, fault.cure)}
+            >
+              Move {letters.get(laid.holes[fault.holes[0]].featureId)} by{' '}
+              {showText({ value: fault.cure.x, unit: 'mm', places: 2 }, display)},{' '}
+              {showText({ value: fault.cure.y, unit: 'mm', places: 2 }, display)}
+            </button>
+          )}
+        </li>
+      ))}
+      {laid.faults.length > SHOWN && <li>and {laid.faults.length - SHOWN} more</li>}
+    </ul>
+  );
+}

@@ -1,0 +1,237 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { JobHoleInput } from '@/contracts/job';
+import { BLANK_FORM } from '@/core/ask/ask-form';
+import type { Problem } from '@/core/answer/answer';
+import type { BroughtIn } from '@/core/formats/brought-in';
+import { tell, type Display } from '@/core/units/show';
+import { Choice } from '@/ui/choice';
+import type { PlateState } from './use-plate';
+
+interface Props {
+  state: PlateState;
+  display: Display;
+  name: string;
+  machineId: string;
+  letters: ReadonlyMap<string, string>;
+}
+
+interface Preview {
+  file: string;
+  found?: BroughtIn;
+  /** A whole part of ours, which replaces what is here. */
+  whole?: { part: PlateState['plan']['part']; holes: JobHoleInput[] };
+  problems: Problem[];
+}
+
+const moreOf = (question: JobHoleInput['question']): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(question)
+      .filter(
+        ([key, value]) => key !== 'callout' && String(value) !== String(BLANK_FORM[key as keyof typeof BLANK_FORM]),
+      )
+      .map(([key, value]) => [key, String(value)]),
+  );
+
+function download(name: string, type: string, content: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([content], { type }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** Files in, with a look at what was understood before anything changes; files out. */
+export function TransferPanel({ state, display, name, machineId, letters }: Props) {
+  const { plan, laid, face, edit } = state;
+  const [preview, setPreview] = useState<Preview>();
+  const [pasted, setPasted] = useState('');
+  const [unit, setUnit] = useState<'mm' | 'inch'>(display);
+  const base = `${name.replace(/[^\w-]+/g, '-').toLowerCase()}-${face}`;
+  const label = (id: string): string => {
+    const hole = plan.holes.find((h) => h.id === id);
+    return `${letters.get(id) ?? ''} ${hole?.question.callout ?? ''}`.trim();
+  };
+
+  async function bring(file: string, text: string): Promise<void> {
+    const kind = /\.dxf$/i.test(file) ? 'dxf' : /\.json$/i.test(file) ? 'json' : 'csv';
+    if (kind === 'json') {
+      const { readPartFile } = await import('./read-part-file');
+      setPreview({ file, ...readPartFile(text) });
+      return;
+    }
+    const read =
+      kind === 'dxf'
+        ? (await import('@/core/formats/plate-dxf')).readPlateDxf(text, unit === 'inch' ? 25.4 : 1)
+        : (await import('@/core/formats/plate-csv')).readPlateCsv(text, unit === 'inch' ? 'in' : 'mm');
+    setPreview(read.ok ? { file, found: read.value, problems: [] } : { file, problems: read.problems });
+  }
+  function take({ found, whole }: Preview): void {
+    if (whole) edit(() => whole);
+    else if (found) {
+      const taken = new Set(plan.holes.map((h) => h.id));
+      // Ids of the file hold together what follows what; an id that is taken here, or that is no id, gets a new one.
+      const ids = new Map(
+        found.features.flatMap((f) =>
+          f.id ? [[f.id, taken.has(f.id) || !/^[\w-]{8,64}$/.test(f.id) ? uuidv7() : f.id] as const] : [],
+        ),
+      );
+      const holes = found.features.map(({ id, name: own, callout, place, face: on, more }): JobHoleInput => {
+        const follows = place?.kind === 'mirror' || place?.kind === 'offset';
+        return {
+          id: (id && ids.get(id)) ?? uuidv7(),
+          name: own.slice(0, 120),
+          face: on ?? face,
+          place: follows ? { ...place, of: ids.get(place.of) ?? place.of } : place,
+          question: { ...BLANK_FORM, machine: machineId, units: display, ...typedBack(more), callout },
+        };
+      });
+      edit((p) => ({ part: found.stock ? { ...p.part, stock: found.stock } : p.part, holes: [...p.holes, ...holes] }));
+    }
+    setPreview(undefined);
+    setPasted('');
+  }
+  async function out(kind: 'dxf' | 'csv' | 'svg' | 'json'): Promise<void> {
+    if (kind === 'dxf')
+      download(`${base}.dxf`, 'image/vnd.dxf', (await import('@/core/formats/plate-dxf')).writePlateDxf(laid, label));
+    else if (kind === 'svg')
+      download(`${base}.svg`, 'image/svg+xml', (await import('@/core/formats/plate-svg')).writePlateSvg(laid, label));
+    else if (kind === 'csv') {
+      const features = plan.holes.map((h) => ({
+        id: h.id,
+        name: h.name,
+        callout: h.question.callout,
+        face: h.face,
+        place: h.place,
+        more: moreOf(h.question),
+      }));
+      download(`${base}.csv`, 'text/csv', (await import('@/core/formats/plate-csv')).writePlateCsv(features));
+    } else {
+      const file = { format: 'jolly-bit part', version: 1, name, part: plan.part, features: plan.holes };
+      download(`${base}.json`, 'application/json', JSON.stringify(file, null, 2));
+    }
+  }
+
+  return (
+    <div className="flex flex-col gap-3">
+      <section className="flex flex-col gap-2">
+        <h3 className="font-cond text-lg font-semibold">Bring in</h3>
+        <Choice
+          label="Unit, where the file does not say"
+          value={unit}
+          onChange={setUnit}
+          options={[
+            ['mm', 'mm'],
+            ['inch', 'inch'],
+          ]}
+        />
+        <label className="flex flex-col gap-1">
+          <span className="label">DXF, CSV or JSON</span>
+          <input
+            type="file"
+            accept=".dxf,.csv,.tsv,.txt,.json"
+            className="text-[15px]"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              if (!file) return;
+              if (file.size > 20_000_000)
+                setPreview({
+                  file: file.name,
+                  problems: [
+                    {
+                      code: 'file-large',
+                      field: 'file',
+                      text: 'The file is larger than 20 MB.',
+                      remedy: { text: 'Bring in one part at a time.' },
+                    },
+                  ],
+                });
+              else void file.text().then((text) => bring(file.name, text));
+              e.target.value = '';
+            }}
+          />
+        </label>
+        <label className="flex flex-col gap-1">
+          <span className="label">Or paste cells from a spreadsheet</span>
+          <textarea
+            className="field h-20 py-1 font-mono text-sm"
+            value={pasted}
+            onChange={(e) => setPasted(e.target.value)}
+            placeholder={'callout\tx\ty\nM8 THRU\t20\t15'}
+          />
+        </label>
+        <button
+          type="button"
+          className="btn self-start"
+          disabled={pasted.trim() === ''}
+          onClick={() => void bring('pasted cells', pasted)}
+        >
+          Look at it
+        </button>
+        {preview && (
+          <div
+            role="status"
+            className="flex flex-col gap-1 rounded-sm border border-steel-300 bg-white p-2 text-[15px]"
+          >
+            <strong>{preview.file}</strong>
+            {preview.problems.map((p) => (
+              <p key={p.code + p.field + tell(p, display)} className="font-bold text-danger">
+                {tell(p, display)} <span className="font-normal text-ink">{tell(p.remedy, display)}</span>
+              </p>
+            ))}
+            {preview.problems.length > 0 && <p>Nothing was changed.</p>}
+            {preview.whole && (
+              <p>
+                A whole part: {preview.whole.holes.length} features. It replaces what is here; undo brings that back.
+              </p>
+            )}
+            {preview.found?.understood.map((p) => (
+              <p key={p.text}>{tell(p, display)}</p>
+            ))}
+            {preview.found && preview.found.leftOut.length > 0 && (
+              <p className="text-danger">Left out: {preview.found.leftOut.map((p) => tell(p, display)).join(' ')}</p>
+            )}
+            {(preview.found ?? preview.whole) && (
+              <span className="flex gap-2">
+                <button type="button" className="btn-next" onClick={() => take(preview)}>
+                  Take it
+                </button>
+                <button type="button" className="btn" onClick={() => setPreview(undefined)}>
+                  Leave it
+                </button>
+              </span>
+            )}
+          </div>
+        )}
+      </section>
+      <section className="flex flex-col gap-2">
+        <h3 className="font-cond text-lg font-semibold">Take out</h3>
+        <div className="flex flex-wrap gap-1.5">
+          {(['dxf', 'csv', 'svg', 'json'] as const).map((kind) => (
+            <button key={kind} type="button" className="btn" onClick={() => void out(kind)}>
+              {kind.toUpperCase()}
+            </button>
+          ))}
+        </div>
+        <p className="text-sm text-steel-700">
+          DXF and SVG hold the {face} face at true size; CSV and JSON the whole part.{' '}
+          <a className="link" href="/api/part-file.schema.json">
+            Schema of the JSON
+          </a>
+        </p>
+      </section>
+    </div>
+  );
+}
+
+/** Fields of a question from text; only those that a question has. */
+function typedBack(more: Record<string, string> | undefined): Partial<JobHoleInput['question']> {
+  if (!more) return {};
+  return Object.fromEntries(
+    Object.entries(more)
+      .filter(([key, value]) => key in BLANK_FORM && typeof value === 'string' && value.length <= 60)
+      .map(([key, value]) => [key, key === 'dry' ? value === 'true' : value]),
+  );
+}
