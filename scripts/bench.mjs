@@ -6,13 +6,11 @@ import { build, installed, run } from './lib/steps.mjs';
 
 await installed();
 mkdirSync('.tmp', { recursive: true });
-buildSync({
-  entryPoints: ['bench/answer.bench.ts'],
-  bundle: true,
-  format: 'esm',
-  platform: 'node',
-  outfile: '.tmp/answer.bench.mjs',
-});
-await run(process.execPath, ['.tmp/answer.bench.mjs']);
+for (const name of ['answer', 'plate']) {
+  const outfile = `.tmp/${name}.bench.mjs`;
+  buildSync({ entryPoints: [`bench/${name}.bench.ts`], bundle: true, format: 'esm', platform: 'node', outfile });
+  await run(process.execPath, [outfile]);
+}
 await build();
 await run(process.execPath, ['bench/script-size.mjs']);
+await run(process.execPath, ['bench/plate-pan.mjs']);

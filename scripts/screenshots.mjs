@@ -15,6 +15,8 @@ const SHOTS = [
   ['ask-phone', ASK, { width: 390, height: 844 }],
   ['jobs', '/jobs', DESK],
   ['job', '/jobs/sample-job-pier-adapter-plate', DESK],
+  ['plate', '/jobs/sample-job-pier-adapter-plate/plate', DESK],
+  ['plate-phone', '/jobs/sample-job-bearing-block/plate', { width: 390, height: 844 }],
   ['card', '/jobs/sample-job-bearing-block/card', DESK],
   ['crib', '/crib', DESK],
 ];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { USUAL_PART } from '@/core/layout/part';
-import { faceSchema, partSchema, placeSchema } from './part';
+import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
 import { keptQuestion } from './question';
 
 const rowId = z.string().regex(/^[\w-]{8,64}$/, 'An id is 8 to 64 letters, digits, - or _.');
@@ -11,6 +11,7 @@ export const jobHoleInput = z.strictObject({
   question: keptQuestion,
   face: faceSchema.default('top'),
   place: placeSchema.optional().describe('Left out: not laid out yet'),
+  exit: exitSchema.optional().describe('Angled holes: how far across the far end lies, mm'),
 });
 
 /** A job as a browser sends it; ids are made by whoever creates the row. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { faceSchema, partSchema, placeSchema } from './part';
+import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
 import { keptQuestion } from './question';
 
 /** A part with its features as a file of ours; the schema is published at /api/part-file.schema.json. */
@@ -15,6 +15,7 @@ export const partFile = z.strictObject({
         name: z.string().max(120),
         face: faceSchema,
         place: placeSchema.optional(),
+        exit: exitSchema.optional(),
         question: keptQuestion,
       }),
     )

@@ -57,4 +57,7 @@ export const partSchema = z.strictObject({
   datums: z.partialRecord(faceSchema, datumSchema),
 }) satisfies z.ZodType<Part>;
 
+/** Where an angled hole comes out, seen from above its entry. */
+export const exitSchema = z.strictObject({ dx: coordinate, dy: coordinate });
+
 export { faceSchema };

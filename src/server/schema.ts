@@ -99,8 +99,30 @@ export const jobHoles = sqliteTable(
     question: text('question', { mode: 'json' }).$type<KeptQuestion>().notNull(),
     face: text('face').$type<FaceId>().notNull().default('top'),
     place: text('place', { mode: 'json' }).$type<Place>(),
+    exit: text('exit', { mode: 'json' }).$type<{ dx: number; dy: number }>(),
   },
   (t) => [index('job_holes_by_job').on(t.jobId, t.position)],
+);
+
+/** How far off each punch mark came out. Appended, never edited: a correction points at what it corrects. */
+export const punchMarks = sqliteTable(
+  'punch_marks',
+  {
+    id: id(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    holeId: text('hole_id').notNull(),
+    /** From 1 within its feature. */
+    number: integer('number').notNull(),
+    dxMm: real('dx_mm').notNull(),
+    dyMm: real('dy_mm').notNull(),
+    /** Position zone that it was held against. */
+    zoneMm: real('zone_mm').notNull(),
+    corrects: text('corrects'),
+    at: moment('at'),
+  },
+  (t) => [index('punch_marks_by_job').on(t.jobId, t.at)],
 );
 
 /** One row: how this shop does things. */

@@ -1,7 +1,10 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { Client } from '@libsql/client';
+import { createClient, type Client } from '@libsql/client';
+import { drizzle } from 'drizzle-orm/libsql';
+import { migrate } from 'drizzle-orm/libsql/migrator';
+import { PDFDocument } from 'pdf-lib';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
@@ -15,11 +18,13 @@ import { openApiDocument } from './http/openapi';
 import { answering, checked, problemResponse, readBody } from './http/respond';
 import { listDrillCases, listMachines, shopRow } from './repositories/crib-repository';
 import { listJobs } from './repositories/job-repository';
+import { appendPunchMark, listPunchMarks } from './repositories/punch-repository';
 import { answerRequestOf } from './services/answer-service';
 import { changeInUse, changeShop } from './services/crib-service';
 import { changeJob, createJob, deleteJob, duplicateJob, existingJob, restoreJob } from './services/job-service';
 import { Refusal } from './services/refusal';
 import { shopNow } from './services/shop-service';
+import { sheetsFor, templatePdf } from './services/template-pdf';
 
 let folder: string;
 let db: Database;
@@ -160,6 +165,126 @@ describe('jobs', () => {
       'quantity',
     ]);
   });
+});
+
+describe('parts and punch marks', () => {
+  const stud = { kind: 'circle', x: 0, y: 0, diameter: 40, divisions: 4, startDeg: 45, skip: [2] } as const;
+
+  test('stock, datums, places and exits are kept and come back; copies follow each other under new ids', async () => {
+    const [a, b] = [uuidv7(), uuidv7()];
+    const holes: JobInput['holes'] = [
+      {
+        id: a,
+        name: 'a',
+        face: 'top',
+        place: { ...stud, skip: [2] },
+        question: { ...BLANK_FORM, callout: '3x M4 THRU' },
+      },
+      {
+        id: b,
+        name: 'b',
+        face: 'top',
+        place: { kind: 'mirror', of: a, axis: 'x', at: 0 },
+        exit: { dx: 3, dy: 0 },
+        question: { ...BLANK_FORM, callout: 'M4' },
+      },
+    ];
+    const part = {
+      stock: { shape: 'disc', diameterMm: 90, thicknessMm: 8 },
+      condition: 'soft',
+      datums: { top: { x: 'right', y: 'top' } },
+    } as const;
+    const kept = await createJob(db, job({ part, holes }));
+    expect([kept.part, kept.holes]).toEqual([part, holes]);
+    const [copyA, copyB] = (await duplicateJob(db, kept.id)).holes;
+    expect(copyA.id).not.toBe(a);
+    expect(copyB.place).toEqual({ kind: 'mirror', of: copyA.id, axis: 'x', at: 0 });
+  });
+
+  test.each([
+    [
+      { part: { stock: { shape: 'tube', diameterMm: 40, boreMm: 50, lengthMm: 10 }, condition: '', datums: {} } },
+      'part.stock.boreMm',
+    ],
+    [
+      { part: { stock: { shape: 'plate', widthMm: -1, heightMm: 1, thicknessMm: 1 }, condition: '', datums: {} } },
+      'part.stock.widthMm',
+    ],
+    [
+      { holes: [{ id: uuidv7(), name: '', face: 'inside', question: { ...BLANK_FORM, callout: 'M4' } }] },
+      'holes.0.face',
+    ],
+    [
+      {
+        holes: [
+          {
+            id: uuidv7(),
+            name: '',
+            place: { kind: 'point', x: 1e9, y: 0 },
+            question: { ...BLANK_FORM, callout: 'M4' },
+          },
+        ],
+      },
+      'holes.0.place.x',
+    ],
+  ])('%#: refused at %s', async (over, field) => {
+    const { errors } = await refusal(() => checked(jobInput, { ...job(), ...over }));
+    expect(errors.map((e) => e.field)).toContain(field);
+  });
+
+  test('punch marks are appended, never changed; a repeated send makes no double', async () => {
+    const { id: jobId, holes } = await createJob(db, job());
+    const mark = { id: uuidv7(), holeId: holes[0].id, number: 1, dxMm: 0.1, dyMm: 0, zoneMm: 0.5 };
+    await appendPunchMark(db, jobId, mark);
+    await appendPunchMark(db, jobId, { ...mark, dxMm: 9 });
+    await appendPunchMark(db, jobId, { ...mark, id: uuidv7(), dxMm: 0.02, corrects: mark.id });
+    expect((await listPunchMarks(db, jobId)).map((m) => [m.dxMm, m.corrects])).toEqual([
+      [0.1, undefined],
+      [0.02, mark.id],
+    ]);
+  });
+
+  test('the template tiles over as many sheets as the face needs', async () => {
+    expect([100, 186, 187, 362, 363].map((mm) => sheetsFor(mm, 186))).toEqual([1, 1, 2, 2, 3]);
+    const part = { ...USUAL_PART, stock: { shape: 'plate', widthMm: 300, heightMm: 100, thicknessMm: 5 } } as const;
+    const laid = layOutFace(part, 'top', [
+      { id: 'a', name: '', callout: 'ø9 THRU', face: 'top', place: { kind: 'point', x: 150, y: 50 } },
+    ]);
+    const pdf = await PDFDocument.load(await templatePdf(laid, 'Bracket ø', String, 'a4'));
+    expect(pdf.getPages().map((p) => Math.round((p.getWidth() / 72) * 25.4))).toEqual([210, 210]);
+  });
+});
+
+test('a database of the first migration is brought up with everything in it kept', async () => {
+  const old = path.join(folder, 'first');
+  cpSync('drizzle', old, { recursive: true });
+  const journal = JSON.parse(readFileSync(path.join(old, 'meta/_journal.json'), 'utf8'));
+  for (let state = 1; state < journal.entries.length; state++) {
+    writeFileSync(
+      path.join(old, 'meta/_journal.json'),
+      JSON.stringify({ ...journal, entries: journal.entries.slice(0, state) }),
+    );
+    const url = `file:${folder}/state-${state}.db`;
+    const before = createClient({ url });
+    await migrate(drizzle(before), { migrationsFolder: old });
+    await before.execute(
+      "INSERT INTO jobs (id, name, material_id, quantity) VALUES ('job-old-1', 'Old job', 'copper', 3)",
+    );
+    await before.execute({
+      sql: 'INSERT INTO job_holes (id, job_id, position, name, question) VALUES (?, ?, 0, ?, ?)',
+      args: ['hole-old-1', 'job-old-1', 'feet', JSON.stringify({ ...BLANK_FORM, callout: 'M5 THRU' })],
+    });
+    before.close();
+    const after = await openDatabase(url, false);
+    expect(await existingJob(after.db, 'job-old-1')).toMatchObject({
+      name: 'Old job',
+      quantity: 3,
+      part: USUAL_PART,
+      holes: [{ face: 'top', question: { callout: 'M5 THRU' } }],
+    });
+    after.client.close();
+  }
+  expect(journal.entries.length).toBeGreaterThan(1);
 });
 
 describe('the crib', () => {

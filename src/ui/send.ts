@@ -7,12 +7,13 @@ interface Problem {
 }
 
 /** Sends JSON to our own server. Nothing is thrown: what was typed stays on the screen. */
-export async function send<T>(method: string, path: string, body?: unknown): Promise<Sent<T>> {
+export async function send<T>(method: string, path: string, body?: unknown, leaving = false): Promise<Sent<T>> {
   try {
     const response = await fetch(path, {
       method,
       headers: body === undefined ? undefined : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
+      keepalive: leaving,
     });
     if (response.ok) return { ok: true, value: (response.status === 204 ? undefined : await response.json()) as T };
     const problem = (await response.json().catch(() => ({}))) as Problem;

@@ -149,7 +149,7 @@ describe('CSV', () => {
         for (const [i, f] of features.entries())
           expect([back[i].more, writePlace(back[i].place as Place, 'mm') ?? back[i].place]).toEqual([
             f.more,
-            writePlace(f.place, 'mm') ?? f.place,
+            writePlace(f.place as Place, 'mm') ?? f.place,
           ]);
       }),
     );

@@ -21,6 +21,8 @@ export interface LaidFeature {
   callout: string;
   face: FaceId;
   place?: Place;
+  /** Angled holes: how far across the far end lies from the entry, mm in the signs of the datum. */
+  exit?: { dx: number; dy: number };
 }
 
 export interface LaidHole {

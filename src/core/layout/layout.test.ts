@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { tell } from '../units/show';
 import { acrossFor, angledLength, axisDistance, tilt, wallBetween, type Axis, type Point3 } from './angled-hole';
+import { readCallout } from '../threads/callout';
+import { boredDepth, boresOf, checkBores, inSpace } from './bores';
 import { dialList, dialSetting, pathLength, touchOff, visitingOrder } from './dial-list';
 import { CLEARANCE_HOLES, rowFor, SOCKET_HEADS, WASHERS } from './heads.table';
 import { gaugeReading, heightList } from './height-list';
@@ -11,11 +13,15 @@ import {
   facesOf,
   fromDatum,
   toDatum,
+  USUAL_PART,
   type Datum,
+  type FaceId,
   type FaceShape,
+  type Part,
   type Point,
   type Stock,
 } from './part';
+import type { LaidFeature } from './lay-out';
 import { expandPlaces, onCircle, pointsOf, type Place } from './place';
 import { readPlacedCallout } from './placed-callout';
 import { dimpleFor, judgePunch } from './punch';
@@ -416,6 +422,79 @@ describe('punch marks', () => {
 
   test('further off than the drill is wide, it cannot be drawn', () => {
     expect(tell(judgePunch({ x: 2, y: 0 }, 0.5, 3).advice, 'mm')).toContain('move the hole');
+  });
+});
+
+describe('bores through the part', () => {
+  const block: Part = { ...USUAL_PART, stock: { shape: 'plate', widthMm: 90, heightMm: 60, thicknessMm: 38 } };
+  const feature = (
+    id: string,
+    callout: string,
+    face: FaceId,
+    x: number,
+    y: number,
+    exit?: { dx: number; dy: number },
+  ): LaidFeature => ({
+    id,
+    name: '',
+    callout,
+    face,
+    place: { kind: 'point', x, y },
+    exit,
+  });
+  const walls = (features: LaidFeature[]): string[] =>
+    checkBores(boresOf(block, features), (id) => features.some((f) => f.id === id && f.exit)).map(
+      (f) => `${f.a.featureId}${f.b.featureId} ${f.level} ${f.wallMm.toFixed(2)}`,
+    );
+
+  test('a point just inside each face of a block lies inside the block, and a whole way down comes out opposite', () => {
+    for (const face of facesOf(block.stock)) {
+      const behind = depthBehind(block.stock, face);
+      const at = { x: 7, y: 9 };
+      const [near, far] = [inSpace(block.stock, face, at, 0), inSpace(block.stock, face, at, behind)];
+      expect(Math.hypot(far.x - near.x, far.y - near.y, far.z - near.z)).toBeCloseTo(behind, 9);
+      for (const p of [near, far]) {
+        expect(p.x >= 0 && p.x <= 90 && p.y >= 0 && p.y <= 60 && p.z >= 0 && p.z <= 38).toBe(true);
+      }
+    }
+    expect(inSpace({ shape: 'bar', diameterMm: 30, lengthMm: 100 }, 'side', { x: 20, y: 15 }, 30)).toEqual({
+      x: 0,
+      y: -15,
+      z: 20,
+    });
+    expect(inSpace({ shape: 'disc', diameterMm: 90, thicknessMm: 12 }, 'top', { x: 3, y: 4 }, 12)).toEqual({
+      x: 3,
+      y: 4,
+      z: 0,
+    });
+  });
+
+  test('depth of a blind thread takes in run-out, room and tip; through is the whole part', () => {
+    const bored = (text: string, behind: number) => {
+      const read = readCallout(text);
+      return read.ok ? boredDepth(read.value, behind) : undefined;
+    };
+    expect(bored('M8 x 16 DEEP', 60)?.mm).toBeCloseTo(16 + 5 + 1.25 + 6.75 / 2 / Math.tan((59 * Math.PI) / 180), 6);
+    expect(bored('M8 THRU', 38)).toEqual({ mm: 38, through: true });
+    expect(bored('ø9 x 12 DEEP', 38)).toEqual({ mm: 12, through: false });
+    expect(bored('M8 x 37 DEEP', 38)).toEqual({ mm: 38, through: true });
+  });
+
+  test('a cross bore under a blind hole: missed, nearly, and met', () => {
+    const cross = (y: number) => feature('C', 'ø8 THRU', 'front', 66, y);
+    const blind = feature('B', 'ø8 x 20 DEEP', 'top', 66, 30);
+    // The blind hole ends 18 above the bottom: 18 − 5.5 − 8 leaves 4.5 of wall; 18 − 8.5 − 8 leaves 1.5; at 12 they meet.
+    expect(walls([blind, cross(5.5)])).toEqual([]);
+    expect(walls([blind, cross(8.6)])).toEqual(['BC warn 1.40']);
+    expect(walls([blind, cross(12)])).toEqual(['BC stop -2.00']);
+  });
+
+  test('straight holes of one face are left to the face; an angled one is followed to where it comes out', () => {
+    const a = feature('A', 'ø8 THRU', 'top', 20, 30);
+    expect(walls([a, feature('B', 'ø8 THRU', 'top', 29, 30)])).toEqual([]);
+    expect(walls([a, feature('B', 'ø8 THRU', 'top', 50, 30, { dx: -20, dy: 0 })])).toEqual([]);
+    expect(walls([a, feature('B', 'ø8 THRU', 'top', 50, 30, { dx: -21, dy: 0 })])).toEqual(['AB warn 1.00']);
+    expect(walls([a, feature('B', 'ø8 THRU', 'top', 50, 30, { dx: -30, dy: 0 })])).toEqual(['AB stop -8.00']);
   });
 });
 

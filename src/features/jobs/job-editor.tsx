@@ -46,12 +46,13 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
       quantity,
       notes,
       part: job.part,
-      holes: holes.map(({ id, name: holeName, question, face, place }) => ({
+      holes: holes.map(({ id, name: holeName, question, face, place, exit }) => ({
         id,
         name: holeName,
         question,
         face,
         place,
+        exit,
       })),
     };
     const got = await send<Job>('PUT', `/api/v1/jobs/${job.id}`, body);
@@ -173,6 +174,7 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                           question: hole.question,
                           face: hole.face,
                           place: hole.place,
+                          exit: hole.exit,
                         },
                       });
                       remove(i);

@@ -58,7 +58,7 @@ export function DialsPanel({ laid, letters, display }: Props) {
           <Working of={touchOff(toolMm, shimMm)} name="touch-off" display={display} /> Then the {laid.datum.y} edge.
         </p>
       )}
-      <div className="max-h-[330px] overflow-auto">
+      <div className="max-h-[330px] overflow-auto" role="region" aria-label="Settings" tabIndex={0}>
         <table className="w-full text-right font-cond text-base">
           <thead className="label sticky top-0 bg-steel-50">
             <tr>

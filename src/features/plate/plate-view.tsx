@@ -12,10 +12,12 @@ import { readCallout } from '@/core/threads/callout';
 import type { Display } from '@/core/units/show';
 import { PlateDrawing } from '@/ui/drawings/plate';
 import { SelectField, TextField } from '@/ui/field';
+import { AngledPanel } from './angled-panel';
 import { DialsPanel } from './dials-panel';
 import { AddLine, FeatureTable } from './feature-table';
 import { MeansPanel } from './means-panel';
 import { PartPanel } from './part-panel';
+import { PunchPanel } from './punch-panel';
 import { RoomPanel } from './room-panel';
 import { SheetPanel } from './sheet-panel';
 import { TransferPanel } from './transfer-panel';
@@ -32,6 +34,8 @@ const TABS = [
   ['dials', 'Dials'],
   ['room', 'Room'],
   ['means', 'Means'],
+  ['punch', 'Punch'],
+  ['angled', 'Angled'],
   ['part', 'Part'],
   ['files', 'In, out'],
 ] as const;
@@ -113,9 +117,9 @@ export function PlateView({ job, display, machineId }: Props) {
         </h1>
         <span
           role="status"
-          className={`self-center text-sm ${state.status.fault ? 'font-bold text-danger' : 'text-steel-700'}`}
+          className={`self-center text-sm ${state.fault ? 'font-bold text-danger' : 'text-steel-700'}`}
         >
-          {state.status.fault ?? (state.status.kept ? 'kept' : 'keeping ...')}
+          {state.fault ?? (state.kept ? 'kept' : 'keeping ...')}
         </span>
         <SelectField label="Face" value={face} onChange={(f) => state.setFace(f as FaceId)} className="w-36">
           {facesOf(plan.part.stock).map((f) => (
@@ -187,7 +191,9 @@ export function PlateView({ job, display, machineId }: Props) {
                 className="min-h-10 px-2 font-cond text-[17px] font-semibold text-steel-700 data-[state=active]:border-b-4 data-[state=active]:border-brass-dark data-[state=active]:text-ink"
               >
                 {name}
-                {id === 'room' && laid.faults.length > 0 && <span className="text-danger"> {laid.faults.length}</span>}
+                {id === 'room' && laid.faults.length + state.inside.length > 0 && (
+                  <span className="text-danger"> {laid.faults.length + state.inside.length}</span>
+                )}
               </Tabs.Trigger>
             ))}
           </Tabs.List>
@@ -202,6 +208,7 @@ export function PlateView({ job, display, machineId }: Props) {
               laid={laid}
               letters={letters}
               display={display}
+              inside={state.inside}
               onJump={(fault) => {
                 state.setSelection(new Set(fault.holes.map((i) => laid.holes[i].featureId)));
                 setFocus(laid.holes[fault.holes[0]].onFace);
@@ -215,11 +222,24 @@ export function PlateView({ job, display, machineId }: Props) {
           <Tabs.Content value="means">
             <MeansPanel laid={laid} letters={letters} selection={selection} display={display} />
           </Tabs.Content>
+          <Tabs.Content value="punch">
+            <PunchPanel laid={laid} letters={letters} selection={selection} display={display} jobId={job.id} />
+          </Tabs.Content>
+          <Tabs.Content value="angled">
+            <AngledPanel state={state} letters={letters} display={display} />
+          </Tabs.Content>
           <Tabs.Content value="part">
             <PartPanel state={state} display={display} />
           </Tabs.Content>
           <Tabs.Content value="files">
-            <TransferPanel state={state} display={display} name={job.name} machineId={machineId} letters={letters} />
+            <TransferPanel
+              state={state}
+              display={display}
+              name={job.name}
+              jobId={job.id}
+              machineId={machineId}
+              letters={letters}
+            />
           </Tabs.Content>
         </Tabs.Root>
       </div>

@@ -2,6 +2,7 @@
 
 import type { LaidFace } from '@/core/layout/lay-out';
 import type { Point } from '@/core/layout/part';
+import type { Bore, BoreFault } from '@/core/layout/bores';
 import type { RoomFault } from '@/core/layout/room';
 import { showText, tell, type Display } from '@/core/units/show';
 
@@ -9,6 +10,7 @@ interface Props {
   laid: LaidFace;
   letters: ReadonlyMap<string, string>;
   display: Display;
+  inside: BoreFault[];
   onJump: (fault: RoomFault) => void;
   onCure: (featureId: string, step: Point) => void;
 }
@@ -16,9 +18,10 @@ interface Props {
 const SHOWN = 100;
 
 /** What does not fit, worst first: jump to it, read why, take the smallest change that cures it. */
-export function RoomPanel({ laid, letters, display, onJump, onCure }: Props) {
+export function RoomPanel({ laid, letters, display, inside, onJump, onCure }: Props) {
   const name = (i: number): string => `${letters.get(laid.holes[i].featureId)}${laid.holes[i].number}`;
-  if (laid.faults.length === 0)
+  const boreName = (b: Bore): string => `${letters.get(b.featureId)}${b.number} (${b.face})`;
+  if (laid.faults.length + inside.length === 0)
     return (
       <p className="font-bold text-pass">
         {laid.holes.length === 0
@@ -48,6 +51,15 @@ export function RoomPanel({ laid, letters, display, onJump, onCure }: Props) {
               {showText({ value: fault.cure.y, unit: 'mm', places: 2 }, display)}
             </button>
           )}
+        </li>
+      ))}
+      {inside.slice(0, SHOWN).map((fault) => (
+        <li key={`inside ${boreName(fault.a)} ${boreName(fault.b)}`} className="border-b border-steel-200 pb-2">
+          <strong className="text-danger">
+            {fault.level === 'stop' ? '✕ ' : '! '}
+            {boreName(fault.a)} and {boreName(fault.b)}
+          </strong>{' '}
+          {tell(fault.reason, display)}
         </li>
       ))}
       {laid.faults.length > SHOWN && <li>and {laid.faults.length - SHOWN} more</li>}

@@ -14,6 +14,7 @@ interface Props {
   state: PlateState;
   display: Display;
   name: string;
+  jobId: string;
   machineId: string;
   letters: ReadonlyMap<string, string>;
 }
@@ -44,7 +45,7 @@ function download(name: string, type: string, content: string): void {
 }
 
 /** Files in, with a look at what was understood before anything changes; files out. */
-export function TransferPanel({ state, display, name, machineId, letters }: Props) {
+export function TransferPanel({ state, display, name, jobId, machineId, letters }: Props) {
   const { plan, laid, face, edit } = state;
   const [preview, setPreview] = useState<Preview>();
   const [pasted, setPasted] = useState('');
@@ -215,6 +216,13 @@ export function TransferPanel({ state, display, name, machineId, letters }: Prop
             </button>
           ))}
         </div>
+        <p className="flex flex-wrap gap-1.5">
+          {(['a4', 'letter'] as const).map((paper) => (
+            <a key={paper} className="btn" href={`/jobs/${jobId}/template.pdf?face=${face}&paper=${paper}`}>
+              Template 1:1, {paper === 'a4' ? 'A4' : 'letter'}
+            </a>
+          ))}
+        </p>
         <p className="text-sm text-steel-700">
           DXF and SVG hold the {face} face at true size; CSV and JSON the whole part.{' '}
           <a className="link" href="/api/part-file.schema.json">

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Job, JobHoleInput } from '@/contracts/job';
 import { layOutFace, type LaidFeature } from '@/core/layout/lay-out';
+import { boresOf, checkBores } from '@/core/layout/bores';
 import type { FaceId, Part } from '@/core/layout/part';
 import { send } from '@/ui/send';
 
@@ -20,12 +21,58 @@ interface History {
 const MOST_STEPS = 200;
 const SAVE_AFTER_MS = 600;
 
+/** Keeps the plan on the server a moment after each edit, one write after the other, and at once when the page goes. */
+function useKeeping(job: Job, plan: Plan): { kept: boolean; fault?: string } {
+  const [lastKept, setLastKept] = useState(plan);
+  const [fault, setFault] = useState<string>();
+  const queue = useRef(Promise.resolve());
+  const version = useRef(job.version);
+  const wanted = useRef(plan);
+  const sent = useRef<Plan | undefined>(plan);
+  const keep = useCallback(
+    (leaving = false): void => {
+      const next = wanted.current;
+      if (next === sent.current) return;
+      sent.current = next;
+      queue.current = queue.current.then(async () => {
+        const { id, name, materialId, quantity, notes } = job;
+        const body = { id, name, materialId, quantity, notes, ...next, version: version.current };
+        const got = await send<Job>('PUT', `/api/v1/jobs/${id}`, body, leaving);
+        if (got.ok) {
+          version.current = got.value.version;
+          setLastKept(next);
+          setFault(undefined);
+        } else {
+          // Not kept: the next edit, or leaving the page, tries again.
+          sent.current = undefined;
+          setFault(got.fault);
+        }
+      });
+    },
+    [job],
+  );
+  useEffect(() => {
+    wanted.current = plan;
+    if (plan === sent.current) return undefined;
+    const timer = setTimeout(() => keep(), SAVE_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [plan, keep]);
+  useEffect(() => {
+    const hide = (): void => keep(true);
+    window.addEventListener('pagehide', hide);
+    return () => {
+      window.removeEventListener('pagehide', hide);
+      keep();
+    };
+  }, [keep]);
+  return { kept: plan === lastKept, fault };
+}
+
 /** The part being laid out: edits with undo and redo, kept on the server as one goes. */
 export function usePlate(job: Job) {
   const [history, setHistory] = useState<History>({ past: [], now: { part: job.part, holes: job.holes }, future: [] });
   const [face, setFace] = useState<FaceId>(() => job.holes[0]?.face ?? 'top');
   const [selection, setSelection] = useState<ReadonlySet<string>>(new Set());
-  const [status, setStatus] = useState<{ kept: boolean; fault?: string }>({ kept: true });
   const plan = history.now;
 
   const edit = useCallback((change: (plan: Plan) => Plan) => {
@@ -53,40 +100,39 @@ export function usePlate(job: Job) {
     [edit],
   );
 
-  const queue = useRef(Promise.resolve());
-  const version = useRef(job.version);
-  const saved = useRef(plan);
-  useEffect(() => {
-    if (plan === saved.current) return undefined;
-    const timer = setTimeout(() => {
-      saved.current = plan;
-      setStatus({ kept: false });
-      queue.current = queue.current.then(async () => {
-        const { id, name, materialId, quantity, notes } = job;
-        const body = { id, name, materialId, quantity, notes, ...plan, version: version.current };
-        const got = await send<Job>('PUT', `/api/v1/jobs/${id}`, body);
-        if (got.ok) version.current = got.value.version;
-        setStatus(got.ok ? { kept: true } : { kept: false, fault: got.fault });
-      });
-    }, SAVE_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, [plan, job]);
+  const { kept, fault } = useKeeping(job, plan);
 
   const features = useMemo<LaidFeature[]>(
     () =>
-      plan.holes.map((h) => ({ id: h.id, name: h.name, callout: h.question.callout, face: h.face, place: h.place })),
+      plan.holes.map((h) => ({
+        id: h.id,
+        name: h.name,
+        callout: h.question.callout,
+        face: h.face,
+        place: h.place,
+        exit: h.exit,
+      })),
     [plan.holes],
   );
   const laid = useMemo(() => layOutFace(plan.part, face, features), [plan.part, face, features]);
+  const bores = useMemo(() => boresOf(plan.part, features), [plan.part, features]);
+  const inside = useMemo(() => {
+    const angled = new Set(features.filter((f) => f.exit && (f.exit.dx !== 0 || f.exit.dy !== 0)).map((f) => f.id));
+    return checkBores(bores, (id) => angled.has(id));
+  }, [bores, features]);
 
   return {
     plan,
     face,
     setFace,
     laid,
+    bores,
+    /** Bores that meet, or nearly, inside the part. */
+    inside,
     selection,
     setSelection,
-    status,
+    kept,
+    fault,
     edit,
     changeHole,
     undo,

@@ -157,15 +157,15 @@ export const SAMPLE_JOBS: JobInput[] = [
     {
       material: 'iron-grey',
       machine: 'bench-drill-press',
-      stock: { shape: 'plate', widthMm: 90, heightMm: 60, thicknessMm: 28 },
+      stock: { shape: 'plate', widthMm: 90, heightMm: 60, thicknessMm: 38 },
       condition: 'as cast, skin removed',
       quantity: 2,
     },
     'A cross bore passes under the blind hole.',
     [
-      hole('block-clamp', 'Clamp bolt', { callout: '3/8-16 UNC-2B THRU', thickness: '28' }, point(20, 30)),
-      hole('block-adjust', 'Adjuster', { callout: '5/16-18 UNC-2B x .5 DEEP', thickness: '28' }, point(66, 30)),
-      hole('block-cross', 'Cross bore to miss', { callout: 'ø8 THRU' }, point(66, 6), 'front'),
+      hole('block-clamp', 'Clamp bolt', { callout: '3/8-16 UNC-2B THRU', thickness: '38' }, point(20, 30)),
+      hole('block-adjust', 'Adjuster', { callout: '5/16-18 UNC-2B x .5 DEEP', thickness: '38' }, point(66, 30)),
+      hole('block-cross', 'Cross bore to miss', { callout: 'ø8 THRU' }, point(66, 5.5), 'front'),
     ],
   ),
   job(

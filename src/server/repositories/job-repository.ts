@@ -20,7 +20,7 @@ const BATCH = 500;
 
 async function writeHoles(tx: Writer, jobId: string, holes: readonly JobHoleInput[]): Promise<void> {
   await tx.delete(jobHoles).where(eq(jobHoles.jobId, jobId));
-  const rows = holes.map(({ id, name, question, face, place }, position) => ({
+  const rows = holes.map(({ id, name, question, face, place, exit }, position) => ({
     id,
     jobId,
     position,
@@ -28,6 +28,7 @@ async function writeHoles(tx: Writer, jobId: string, holes: readonly JobHoleInpu
     question,
     face,
     place: place ?? null,
+    exit: exit ?? null,
   }));
   for (let at = 0; at < rows.length; at += BATCH) await tx.insert(jobHoles).values(rows.slice(at, at + BATCH));
 }
@@ -80,12 +81,13 @@ async function withHoles(db: Writer, rows: JobRow[]): Promise<Job[]> {
     updatedAt: row.updatedAt,
     holes: holes
       .filter((h) => h.jobId === row.id)
-      .map(({ id, name, question, face, place }) => ({
+      .map(({ id, name, question, face, place, exit }) => ({
         id,
         name,
         question,
         face,
         ...(place ? { place } : {}),
+        ...(exit ? { exit } : {}),
       })),
   }));
 }

@@ -1,0 +1,37 @@
+import { readPlateDxf, writePlateDxf } from '../src/core/formats/plate-dxf';
+import { heightList } from '../src/core/layout/height-list';
+import { layOutFace, type LaidFeature } from '../src/core/layout/lay-out';
+import { USUAL_PART, type Part } from '../src/core/layout/part';
+
+const COUNT = 2000;
+const part: Part = { ...USUAL_PART, stock: { shape: 'plate', widthMm: 1000, heightMm: 800, thicknessMm: 10 } };
+const features = Array.from({ length: COUNT }, (_, i): LaidFeature => ({
+  id: `feature-${i}`,
+  name: '',
+  callout: ['M5 THRU', 'ø6.5 THRU', 'M4 x 8 DEEP'][i % 3],
+  face: 'top',
+  place: { kind: 'point', x: 20 + (i % 50) * 19, y: 20 + Math.floor(i / 50) * 19 },
+}));
+
+function median(runs: number, work: () => void): number {
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)];
+}
+
+const numbers = Array.from({ length: 10_000 }, (_, i) => (i * 7919) % 10_007);
+const yardstickMs = median(200, () => void Float64Array.from(numbers).sort());
+const laid = layOutFace(part, 'top', features);
+const dxf = writePlateDxf(laid, (id) => id);
+const holes = laid.holes.map((h) => ({ featureId: h.featureId, at: h.at }));
+for (const [name, runs, work] of [
+  ['2000 features: callouts, places, room', 15, () => void layOutFace(part, 'top', features)],
+  ['2000 features: height sheet, both axes', 30, () => void [heightList(holes, 'x'), heightList(holes, 'y')]],
+  ['2000 features: DXF read', 7, () => void readPlateDxf(dxf, 1)],
+] as const) {
+  const ms = median(runs, work);
+  console.log(JSON.stringify({ name, ms, yardstickMs, ratio: ms / yardstickMs }));
+}

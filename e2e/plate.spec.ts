@@ -1,0 +1,216 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+
+const PLATE = '/jobs/sample-job-pier-adapter-plate/plate';
+const kept = (page: Page) => expect(page.getByText('kept', { exact: true })).toBeVisible();
+const holes = (page: Page, face: string, count: number) =>
+  expect(page.getByRole('application')).toHaveAccessibleName(new RegExp(`^The ${face} face, ${count} holes`));
+
+test('type callouts with places, see them, get the heights in the reading of the gauge', async ({ page }) => {
+  await page.goto(PLATE);
+  await holes(page, 'top', 13);
+  const line = page.getByLabel('Add: callout and place');
+  await line.fill('3x M6 THRU at 20,168');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('mark')).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: '3 holes need a pitch' })).toBeVisible();
+  await expect(line).toHaveValue('3x M6 THRU at 20,168');
+  await line.fill('3x M6 THRU at 20,168 pi');
+  await page.getByRole('button', { name: 'pitch 40' }).click();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await holes(page, 'top', 16);
+  await expect(page.getByText('E ×3')).toBeVisible();
+  await page.getByLabel('Height gauge').selectOption('vernier-mm');
+  await expect(page.getByText('57, line 25')).toBeVisible();
+  await page.getByRole('checkbox', { name: /57, line 25/ }).check();
+  await kept(page);
+  await page.reload();
+  await holes(page, 'top', 16);
+  await page.getByLabel('Height gauge').selectOption('vernier-mm');
+  await expect(page.getByRole('checkbox', { name: /57, line 25/ })).toBeChecked();
+});
+
+test('edit in the table, nudge and drag on the plate, undo and redo', async ({ page }) => {
+  await page.goto('/jobs/sample-job-fork-trunnion/plate');
+  const place = page.getByLabel('Place of B');
+  await expect(place).toHaveValue('at 70,35');
+  await place.fill('at 60,30');
+  await page.keyboard.press('Enter');
+  await page.getByRole('application').focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(place).toHaveValue('at 61,30');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(place).toHaveValue('at 70,35');
+  await page.keyboard.press('Control+y');
+  await expect(place).toHaveValue('at 60,30');
+  await place.fill('at sideways');
+  await page.keyboard.press('Enter');
+  await expect(place).toHaveValue('at sideways');
+  await expect(page.getByRole('alert').filter({ hasText: 'does not belong' })).toBeVisible();
+  await place.press('Escape');
+  const box = await page.getByRole('application').boundingBox();
+  if (!box) throw new Error('no drawing');
+  const scale = (box.width - 92) / 140;
+  const at = (x: number, y: number) =>
+    [box.x + box.width / 2 + (x - 70) * scale, box.y + box.height / 2 - (y - 35) * scale] as const;
+  await page.mouse.move(...at(60, 30));
+  await page.mouse.down();
+  await page.mouse.move(...at(80, 34), { steps: 4 });
+  await page.mouse.move(...at(90, 34.6), { steps: 4 });
+  await page.mouse.up();
+  await expect(place).toHaveValue(/^at (89|90|91)[.\d]*,35$/);
+  await kept(page);
+});
+
+test('what does not fit is listed with its cure; walls inside the part are checked', async ({ page }) => {
+  await page.goto(PLATE);
+  await page.getByRole('tab', { name: /^Room/ }).click();
+  await expect(page.getByText('Centre 7.0 mm from the edge').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Move D by 0.0 mm, 0.5 mm' }).first().click();
+  await expect(page.getByLabel('Place of D')).toHaveValue('at 30,7.5 pitch 40');
+  await expect(page.getByText('✓ Everything fits')).toBeVisible();
+  await page.goto('/jobs/sample-job-bearing-block/plate');
+  await page.getByLabel('Callout of B').fill('5/16-18 UNC-2B x .9 DEEP');
+  await page.keyboard.press('Enter');
+  await page.getByRole('tab', { name: 'Room 1' }).click();
+  await expect(page.getByText('B1 (top) and C1 (front)')).toBeVisible();
+  await page.keyboard.press('Tab');
+});
+
+test('means of layout, dials, punch marks and an angled hole', async ({ page }) => {
+  await page.goto('/jobs/sample-job-bearing-block/plate');
+  await page.getByRole('tab', { name: 'Means' }).click();
+  await page.getByLabel('Or a position zone from the drawing, mm').fill('0.5');
+  await expect(page.getByRole('listitem').filter({ hasText: 'cheapest that holds' })).toContainText('Transfer punch');
+  await page.getByRole('tab', { name: 'Dials' }).click();
+  await page.getByLabel('Edge finder or tool, mm').fill('8');
+  await page.getByLabel('Shim, mm').fill('0.25');
+  await expect(page.getByText('go on 4.25 mm')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^B1/ })).toContainText('33 t + 0.0');
+  await page.getByRole('tab', { name: 'Punch' }).click();
+  await page.getByLabel('Right of the cross, mm').fill('0.15');
+  await expect(page.getByText('Lean the punch and drive the mark back')).toBeVisible();
+  await page.getByRole('button', { name: 'Record A1' }).click();
+  await expect(page.getByText('0.15 mm off, right: tight')).toBeVisible();
+  await page.reload();
+  await page.getByRole('tab', { name: 'Punch' }).click();
+  await expect(page.getByText('0.15 mm off, right: tight')).toBeVisible();
+  await page.getByLabel('Callout of A').click();
+  await page.getByRole('tab', { name: 'Angled' }).click();
+  await page.getByLabel('Comes out across x, mm').fill('15.83');
+  await expect(page.getByText('Tilt the vise 22.62°')).toBeVisible();
+});
+
+test('files: what was understood is shown first; nothing changes until it is taken; what goes out comes back', async ({
+  page,
+}) => {
+  await page.goto('/jobs/sample-job-mirror-cell-studs/plate');
+  await page.getByRole('tab', { name: 'In, out' }).click();
+  const cells = page.getByLabel('Or paste cells from a spreadsheet');
+  await cells.fill('callout\tx\ty\nM3 x 6 DEEP\t4\tNaN');
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.getByText('Nothing was changed.')).toBeVisible();
+  await holes(page, 'top', 1);
+  await cells.fill('callout\tx\ty\nM2 x 4 DEEP\t4\t0\nM2 x 4 DEEP\t-4\t0');
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.getByText('2 features from 2 rows.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await holes(page, 'top', 3);
+  const download = async (kind: string): Promise<string> => {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: kind, exact: true }).click(),
+    ]);
+    return readFileSync(await file.path(), 'utf8');
+  };
+  const [dxf, csv, json] = [await download('DXF'), await download('CSV'), await download('JSON')];
+  expect(await download('SVG')).toContain('width="12mm"');
+  const upload = (name: string, content: string) =>
+    page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
+  await page.goto('/jobs/sample-job-spreader-bars/plate');
+  await page.getByRole('tab', { name: 'In, out' }).click();
+  await upload('studs.dxf', dxf);
+  await expect(page.getByText('3 holes in 3 groups by layer and size.')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await upload('studs.dxf', dxf.slice(0, 900));
+  await expect(page.getByText('The file breaks off')).toBeVisible();
+  await upload('studs.csv', csv);
+  await expect(page.getByText('3 features from 3 rows.')).toBeVisible();
+  await upload('studs.json', json.replace('"version": 1', '"version": 99'));
+  await expect(page.getByText('Nothing was changed.')).toBeVisible();
+  await upload('studs.json', json);
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await holes(page, 'top', 3);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Callout of A')).toHaveValue('M16 x 32 DEEP');
+});
+
+test('the paper template is at true size and tiles over sheets', async ({ request }) => {
+  const pdf = async (paper: string) => {
+    const response = await request.get(`/jobs/sample-job-pier-adapter-plate/template.pdf?paper=${paper}`);
+    expect(response.headers()['content-type']).toBe('application/pdf');
+    return (await response.body()).toString('latin1');
+  };
+  for (const [paper, width] of [
+    ['a4', 595.27],
+    ['letter', 612],
+  ] as const) {
+    const text = await pdf(paper);
+    expect(text.startsWith('%PDF-')).toBe(true);
+    expect(Number(/MediaBox \[ 0 0 ([\d.]+)/.exec(text)?.[1] ?? width)).toBeCloseTo(width, 0);
+  }
+  expect((await request.get('/jobs/sample-job-pier-adapter-plate/template.pdf?face=inside')).status()).toBe(422);
+});
+
+test('two thousand holes stay fluid, and the view is accessible', async ({ page, request }) => {
+  const job = await (await request.get('/api/v1/jobs/sample-job-counterweight-collar')).json();
+  const { createdAt: _c, updatedAt: _u, ...body } = job;
+  const part = { stock: { shape: 'plate', widthMm: 900, heightMm: 700, thicknessMm: 10 }, condition: '', datums: {} };
+  const grid = { kind: 'grid', x: 20, y: 20, columns: 50, rows: 40, dx: 17, dy: 16.5 };
+  const many = {
+    ...body.holes[0],
+    face: 'top',
+    place: grid,
+    question: { ...body.holes[0].question, callout: '2000x M4 THRU' },
+  };
+  expect((await request.put(`/api/v1/jobs/${job.id}`, { data: { ...body, part, holes: [many] } })).status()).toBe(200);
+  await page.goto(`/jobs/${job.id}/plate`);
+  await holes(page, 'top', 2000);
+  const frames = await page.evaluate(async () => {
+    const drawing = document.querySelector('[role=application]') as SVGElement;
+    const rect = drawing.getBoundingClientRect();
+    const times: number[] = [];
+    for (let i = 0; i < 30; i++) {
+      const start = performance.now();
+      drawing.dispatchEvent(
+        new WheelEvent('wheel', {
+          deltaY: i % 2 ? 60 : -60,
+          clientX: rect.x + 200,
+          clientY: rect.y + 200,
+          bubbles: true,
+          cancelable: true,
+        }),
+      );
+      await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+      times.push(performance.now() - start);
+    }
+    return times.sort((a, b) => a - b)[15];
+  });
+  expect(frames).toBeLessThan(250);
+  for (const path of [PLATE, `/jobs/${job.id}/plate`]) {
+    await page.goto(path);
+    for (const tab of ['Heights', 'Dials', 'Room', 'Means', 'Punch', 'Angled', 'Part', 'In, out']) {
+      await page.getByRole('tab', { name: tab }).click();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(
+        violations
+          .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+          .map((v) => `${tab} ${v.id}: ${v.nodes[0].html}`),
+      ).toEqual([]);
+      if (path !== PLATE) break;
+    }
+  }
+});

@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { faceSchema } from '@/contracts/part';
+import { layOutFace } from '@/core/layout/lay-out';
+import { database } from '@/server/database';
+import { queryOf } from '@/server/http/catalogue';
+import { answering, checked } from '@/server/http/respond';
+import { existingJob } from '@/server/services/job-service';
+import { templatePdf } from '@/server/services/template-pdf';
+
+const query = z.strictObject({ face: faceSchema.default('top'), paper: z.enum(['a4', 'letter']).default('a4') });
+
+export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> =>
+  answering(async () => {
+    const { face, paper } = checked(query, queryOf(request));
+    const job = await existingJob(await database(), (await params).id);
+    const features = job.holes.map((h) => ({ ...h, callout: h.question.callout }));
+    const label = (id: string): string => job.holes.find((h) => h.id === id)?.question.callout ?? '';
+    const bytes = await templatePdf(layOutFace(job.part, face, features), job.name, label, paper);
+    return new Response(Buffer.from(bytes), {
+      headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="template-${face}.pdf"` },
+    });
+  });

@@ -1,0 +1,161 @@
+import { depth, phrase, type Phrase } from '../answer/answer';
+import { blindDepth } from '../tapping/blind-depth';
+import { handTap } from '../tapping/tap';
+import { readCallout, type Callout } from '../threads/callout';
+import { axisDistance, type Axis, type Point3 } from './angled-hole';
+import { footprint } from './describe-callout';
+import type { LaidFeature } from './lay-out';
+import {
+  depthBehind,
+  faceShape,
+  facesOf,
+  fromDatum,
+  USUAL_DATUM,
+  type FaceId,
+  type Part,
+  type Point,
+  type Stock,
+} from './part';
+import { expandPlaces } from './place';
+
+/** One hole as a bore through the part: its axis in space, mm, with x and y across the top face and z up. */
+export interface Bore {
+  featureId: string;
+  number: number;
+  face: FaceId;
+  diameterMm: number;
+  axis: Axis;
+  /** Straight depth behind its face that it reaches, mm. */
+  depthMm: number;
+  through: boolean;
+}
+
+/** A point `down` mm behind a face, from its place on the face (lower left corner, or centre). */
+export function inSpace(stock: Stock, face: FaceId, at: Point, down: number): Point3 {
+  if (stock.shape !== 'plate') {
+    const long = stock.shape === 'disc' ? stock.thicknessMm : stock.lengthMm;
+    if (face === 'top') return { x: at.x, y: at.y, z: long - down };
+    if (face === 'bottom') return { x: -at.x, y: at.y, z: down };
+    return { x: at.y - stock.diameterMm / 2, y: stock.diameterMm / 2 - down, z: at.x };
+  }
+  const { widthMm: w, heightMm: h, thicknessMm: t } = stock;
+  switch (face) {
+    case 'bottom':
+      return { x: w - at.x, y: at.y, z: down };
+    case 'front':
+      return { x: at.x, y: down, z: at.y };
+    case 'back':
+      return { x: w - at.x, y: h - down, z: at.y };
+    case 'left':
+      return { x: down, y: h - at.x, z: at.y };
+    case 'right':
+      return { x: w - down, y: at.x, z: at.y };
+    default:
+      return { x: at.x, y: at.y, z: t - down };
+  }
+}
+
+/** How deep a callout drills behind its face, mm: blind threads with the run-out of a plug tap and the tip. */
+export function boredDepth(callout: Callout, behindMm: number): { mm: number; through: boolean } {
+  const deepest = callout.features.map((f) => {
+    if (f.kind === 'countersink' || f.kind === 'counterbore') return 0;
+    if (f.extent?.kind !== 'depth') return f.extent?.kind === 'through' || callout.features.length === 1 ? behindMm : 0;
+    if (f.kind === 'hole') return f.extent.mm;
+    const { thread } = f;
+    return blindDepth(
+      thread,
+      f.extent.mm,
+      handTap('plug', thread.majorMm, 'taper-plug-bottoming'),
+      thread.majorMm - thread.pitchMm,
+      118,
+    ).total.value;
+  });
+  const mm = Math.min(Math.max(...deepest), behindMm);
+  return { mm, through: mm >= behindMm - 1e-9 };
+}
+
+/** Every bore of the part, from all its faces. Features that cannot be read or placed are left out. */
+export function boresOf(part: Part, features: readonly LaidFeature[]): Bore[] {
+  const expanded = expandPlaces(features);
+  if (!expanded.ok) return [];
+  const faces = facesOf(part.stock);
+  return features.flatMap((f) => {
+    const read = readCallout(f.callout);
+    if (!read.ok || !faces.includes(f.face)) return [];
+    const shape = faceShape(part.stock, f.face);
+    const datum = part.datums[f.face] ?? USUAL_DATUM;
+    const behind = depthBehind(part.stock, f.face);
+    const { mm, through } = boredDepth(read.value, behind);
+    const share = mm / behind;
+    const { diameterMm } = footprint(read.value);
+    return (expanded.value.get(f.id) ?? []).map((at, i): Bore => {
+      const entry = fromDatum(at, shape, datum);
+      const end = fromDatum({ x: at.x + (f.exit?.dx ?? 0) * share, y: at.y + (f.exit?.dy ?? 0) * share }, shape, datum);
+      return {
+        featureId: f.id,
+        number: i + 1,
+        face: f.face,
+        diameterMm,
+        axis: { from: inSpace(part.stock, f.face, entry, 0), to: inSpace(part.stock, f.face, end, mm) },
+        depthMm: mm,
+        through,
+      };
+    });
+  });
+}
+
+export interface BoreFault {
+  level: 'warn' | 'stop';
+  a: Bore;
+  b: Bore;
+  wallMm: number;
+  reason: Phrase;
+}
+
+/** Wall between two bores under which metal breaks out: 1.5 mm or a fifth of the larger. */
+const thinBetween = (a: Bore, b: Bore): number => Math.max(1.5, 0.2 * Math.max(a.diameterMm, b.diameterMm));
+
+const reach = (axis: Axis, key: keyof Point3): [number, number] =>
+  axis.from[key] < axis.to[key] ? [axis.from[key], axis.to[key]] : [axis.to[key], axis.from[key]];
+
+function apart(a: Bore, b: Bore, by: number): boolean {
+  return (['x', 'y', 'z'] as const).some((key) => {
+    const [a0, a1] = reach(a.axis, key);
+    const [b0, b1] = reach(b.axis, key);
+    return a0 - b1 > by || b0 - a1 > by;
+  });
+}
+
+/**
+ * Bores that meet or leave a thin wall inside the part: those of different faces, and angled ones.
+ * Straight holes of one face are compared on the face itself.
+ */
+export function checkBores(bores: readonly Bore[], isAngled: (featureId: string) => boolean): BoreFault[] {
+  const faults: BoreFault[] = [];
+  for (let i = 0; i < bores.length; i++)
+    for (let j = i + 1; j < bores.length; j++) {
+      const [a, b] = [bores[i], bores[j]];
+      if (a.face === b.face && !isAngled(a.featureId) && !isAngled(b.featureId)) continue;
+      const radii = (a.diameterMm + b.diameterMm) / 2;
+      const thin = thinBetween(a, b);
+      if (apart(a, b, radii + thin)) continue;
+      const wallMm = axisDistance(a.axis, b.axis) - radii;
+      if (wallMm >= thin) continue;
+      faults.push({
+        level: wallMm <= 0 ? 'stop' : 'warn',
+        a,
+        b,
+        wallMm,
+        reason:
+          wallMm <= 0
+            ? phrase(
+                'The bores run into each other inside the part; where that is meant, drill the larger first and ease the feed.',
+              )
+            : phrase('Only {wall} is left between the bores; {thin} is wanted.', {
+                wall: depth(wallMm),
+                thin: depth(thin),
+              }),
+      });
+    }
+  return faults.sort((p, q) => p.wallMm - q.wallMm);
+}

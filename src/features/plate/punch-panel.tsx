@@ -1,0 +1,196 @@
+'use client';
+
+import { useEffect, useState, type PointerEvent } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { PunchMark } from '@/contracts/punch';
+import { CLEARANCE_HOLES, rowFor } from '@/core/layout/heads.table';
+import type { LaidFace, LaidHole } from '@/core/layout/lay-out';
+import { positionZone } from '@/core/layout/means-of-layout';
+import { dimpleFor, judgePunch } from '@/core/layout/punch';
+import { parseLength } from '@/core/units/length';
+import { showText, tell, type Display } from '@/core/units/show';
+import { TextField } from '@/ui/field';
+import { send } from '@/ui/send';
+
+interface Props {
+  laid: LaidFace;
+  letters: ReadonlyMap<string, string>;
+  selection: ReadonlySet<string>;
+  display: Display;
+  jobId: string;
+}
+
+const SIZE = 240;
+/** Mostly a tapped hole on a usual clearance: what is taken where no size is listed. mm */
+const USUAL_ZONE_MM = 0.4;
+
+function zoneOf(hole: LaidHole): number {
+  const row = rowFor(CLEARANCE_HOLES, hole.footprint.diameterMm);
+  return row ? positionZone('fixed', row[2], row[0]).value : USUAL_ZONE_MM;
+}
+
+/** How true the marks are: typed, or dragged on the magnified picture; recorded and never edited. */
+export function PunchPanel({ laid, letters, selection, display, jobId }: Props) {
+  const holes = laid.holes.filter((h) => selection.size === 0 || selection.has(h.featureId));
+  const [marks, setMarks] = useState<PunchMark[]>([]);
+  const [at, setAt] = useState(0);
+  const [typed, setTyped] = useState({ x: '0', y: '0' });
+  const [fault, setFault] = useState<string>();
+  const unit = display === 'inch' ? 'in' : 'mm';
+  useEffect(() => {
+    void send<{ marks: PunchMark[] }>('GET', `/api/v1/jobs/${jobId}/punch-marks`).then(
+      (got) => got.ok && setMarks(got.value.marks),
+    );
+  }, [jobId]);
+  const hole = holes[Math.min(at, holes.length - 1)];
+  if (!hole) return <p>Lay out a hole first.</p>;
+  const latest = (h: LaidHole): PunchMark | undefined =>
+    marks.filter((m) => m.holeId === h.featureId && m.number === h.number).at(-1);
+  const zoneMm = zoneOf(hole);
+  const drillMm = hole.footprint.diameterMm;
+  const [x, y] = [typed.x, typed.y].map((text) => {
+    const parsed = parseLength(text, unit);
+    return parsed.ok && Math.abs(parsed.value.mm) <= 50 ? parsed.value.mm : undefined;
+  });
+  const judged = x !== undefined && y !== undefined ? judgePunch({ x, y }, zoneMm, drillMm) : undefined;
+  const span = Math.max(zoneMm * 1.6, 0.4);
+  const scale = SIZE / (2 * span);
+  const toText = (mm: number): string => (display === 'inch' ? (mm / 25.4).toFixed(4) : mm.toFixed(2));
+
+  function dragTo(event: PointerEvent<SVGSVGElement>): void {
+    if (event.buttons === 0 && event.type === 'pointermove') return;
+    const rect = event.currentTarget.getBoundingClientRect();
+    const k = SIZE / rect.width;
+    setTyped({
+      x: toText(((event.clientX - rect.left) * k - SIZE / 2) / scale),
+      y: toText((SIZE / 2 - (event.clientY - rect.top) * k) / scale),
+    });
+  }
+  async function record(): Promise<void> {
+    if (x === undefined || y === undefined || !hole) return;
+    const before = latest(hole);
+    const mark = {
+      id: uuidv7(),
+      holeId: hole.featureId,
+      number: hole.number,
+      dxMm: x,
+      dyMm: y,
+      zoneMm,
+      ...(before ? { corrects: before.id } : {}),
+    };
+    const got = await send<{ marks: PunchMark[] }>('POST', `/api/v1/jobs/${jobId}/punch-marks`, mark);
+    if (!got.ok) {
+      setFault(got.fault);
+      return;
+    }
+    setFault(undefined);
+    setMarks(got.value.marks);
+    setAt((n) => Math.min(n + 1, holes.length - 1));
+    setTyped({ x: '0', y: '0' });
+  }
+  const name = `${letters.get(hole.featureId)}${hole.number}`;
+  const color = judged?.verdict === 'inside' ? '#7fdca0' : '#ff9aa2';
+  return (
+    <div className="flex flex-col gap-2">
+      <div className="flex items-center gap-2">
+        <button
+          type="button"
+          className="btn px-3"
+          disabled={at === 0}
+          onClick={() => setAt(at - 1)}
+          aria-label="Hole before"
+        >
+          ←
+        </button>
+        <strong className="flex-1 text-center text-xl">{name}</strong>
+        <button
+          type="button"
+          className="btn px-3"
+          disabled={at >= holes.length - 1}
+          onClick={() => setAt(at + 1)}
+          aria-label="Next hole"
+        >
+          →
+        </button>
+      </div>
+      <p className="text-[15px]">
+        Dimple at least {showText({ value: dimpleFor(drillMm), unit: 'mm', places: 1 }, display)} for a{' '}
+        {showText({ value: drillMm, unit: 'mm' }, display)} drill straight on the mark; one firm blow. Zone ø{' '}
+        {showText({ value: zoneMm, unit: 'mm' }, display)}.
+      </p>
+      <svg
+        viewBox={`0 0 ${SIZE} ${SIZE}`}
+        className="dye w-full max-w-[300px] cursor-crosshair touch-none self-center"
+        role="img"
+        aria-label="The mark magnified: drag it to where it came out"
+        onPointerDown={dragTo}
+        onPointerMove={dragTo}
+      >
+        <circle
+          cx={SIZE / 2}
+          cy={SIZE / 2}
+          r={(zoneMm / 2) * scale}
+          fill="#4063b8"
+          stroke="#eef2ff"
+          strokeDasharray="4 3"
+        />
+        <path d={`M0,${SIZE / 2}H${SIZE}M${SIZE / 2},0V${SIZE}`} stroke="#eef2ff" strokeWidth="1" />
+        {x !== undefined && y !== undefined && (
+          <circle
+            cx={SIZE / 2 + x * scale}
+            cy={SIZE / 2 - y * scale}
+            r="9"
+            fill="#0a1432"
+            stroke={color}
+            strokeWidth="3"
+          />
+        )}
+      </svg>
+      <div className="grid grid-cols-2 gap-2">
+        <TextField
+          label={`Right of the cross, ${unit}`}
+          value={typed.x}
+          onChange={(v) => setTyped({ ...typed, x: v })}
+          error={x === undefined && 'A length.'}
+        />
+        <TextField
+          label={`Above the cross, ${unit}`}
+          value={typed.y}
+          onChange={(v) => setTyped({ ...typed, y: v })}
+          error={y === undefined && 'A length.'}
+        />
+      </div>
+      {judged && (
+        <p className={judged.verdict === 'inside' ? 'font-bold text-pass' : 'font-bold text-danger'} role="status">
+          {judged.verdict === 'inside' ? '✓ ' : judged.verdict === 'tight' ? '! ' : '✕ '}
+          {tell(judged.advice, display)}
+        </p>
+      )}
+      {fault && (
+        <p role="alert" className="font-bold text-danger">
+          {fault}
+        </p>
+      )}
+      <button type="button" className="btn-next self-start" disabled={!judged} onClick={() => void record()}>
+        Record {name}
+      </button>
+      <ul className="text-[15px]">
+        {holes.flatMap((h) => {
+          const mark = latest(h);
+          if (!mark) return [];
+          const verdict = judgePunch({ x: mark.dxMm, y: mark.dyMm }, mark.zoneMm, h.footprint.diameterMm);
+          return [
+            <li key={`${h.featureId}${h.number}`} className="border-t border-steel-200 py-1">
+              <strong>
+                {letters.get(h.featureId)}
+                {h.number}
+              </strong>{' '}
+              {showText({ value: verdict.offsetMm, unit: 'mm', places: 2 }, display)} off, {verdict.direction}:{' '}
+              {verdict.verdict}
+            </li>,
+          ];
+        })}
+      </ul>
+    </div>
+  );
+}
