@@ -38,6 +38,7 @@ test('edit in the table, nudge and drag on the plate, undo and redo', async ({ p
   await expect(place).toHaveValue('at 70,35');
   await place.fill('at 60,30');
   await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'B', exact: true }).click();
   await page.getByRole('application').focus();
   await page.keyboard.press('Shift+ArrowRight');
   await expect(place).toHaveValue('at 61,30');
@@ -63,6 +64,51 @@ test('edit in the table, nudge and drag on the plate, undo and redo', async ({ p
   await page.mouse.up();
   await expect(place).toHaveValue(/^at (89|90|91)[.\d]*,35$/);
   await kept(page);
+});
+
+test('patterns by dialog, click, mirror and chain; the part and its datums', async ({ page }) => {
+  await page.goto('/jobs/sample-job-dust-cap-ring/plate');
+  await holes(page, 'top', 12);
+  await page.getByRole('button', { name: 'Pattern' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Each hole').fill('M4 THRU');
+  await dialog.getByLabel('Centre x').fill('0');
+  await dialog.getByLabel('Centre y').fill('0');
+  await dialog.getByLabel('Holes').fill('5');
+  await dialog.getByLabel('Places left out').fill('9');
+  await expect(dialog.getByRole('alert')).toContainText('one of 1 to 6');
+  await dialog.getByLabel('Places left out').fill('2');
+  await expect(dialog.getByTestId('pattern-line')).toHaveText('5x M4 THRU circle 80 at 0,0 from 90 skip 2');
+  await dialog.getByRole('button', { name: 'Add the pattern' }).click();
+  await holes(page, 'top', 17);
+  await page.getByLabel('Click to place').fill('M3 THRU');
+  const box = await page.getByRole('application').boundingBox();
+  if (!box) throw new Error('no drawing');
+  await page.mouse.click(box.x + box.width / 2 + 30, box.y + box.height / 2);
+  await holes(page, 'top', 18);
+  await expect(page.getByLabel('Place of C')).toHaveValue(/^at 1\d(\.5)?,0$/);
+  await page.getByRole('button', { name: 'Mirror', exact: true }).click();
+  await holes(page, 'top', 19);
+  await expect(page.getByLabel('Place of D')).toHaveValue('mirror of another');
+  await page.getByRole('button', { name: 'Chain', exact: true }).click();
+  await page.getByLabel('Across, mm').fill('8');
+  await holes(page, 'top', 20);
+  await page.getByRole('button', { name: 'Remove C' }).click();
+  await expect(page.getByText('The feature that this pattern refers to is gone.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await holes(page, 'top', 20);
+  await page.getByRole('tab', { name: 'Part' }).click();
+  await page.getByLabel('Stock').selectOption('plate');
+  await page.getByLabel('Width').fill('6 in');
+  await page.getByLabel('Width').blur();
+  await expect(page.getByLabel('Width')).toHaveValue('152.4 mm');
+  await page.getByRole('radio', { name: 'right' }).click();
+  await page.getByLabel('Condition').fill('half hard');
+  await kept(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Part' }).click();
+  await expect(page.getByLabel('Condition')).toHaveValue('half hard');
+  await expect(page.getByRole('radio', { name: 'right' })).toBeChecked();
 });
 
 test('what does not fit is listed with its cure; walls inside the part are checked', async ({ page }) => {
@@ -146,6 +192,17 @@ test('files: what was understood is shown first; nothing changes until it is tak
   await holes(page, 'top', 3);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Callout of A')).toHaveValue('M16 x 32 DEEP');
+});
+
+test('a mating part gives its places, tapped holes as clearance holes', async ({ page }) => {
+  await page.goto('/jobs/sample-job-spreader-bars/plate');
+  await holes(page, 'top', 1);
+  await page.getByRole('tab', { name: 'In, out' }).click();
+  await page.getByRole('button', { name: 'Choose the part' }).click();
+  await page.getByLabel('Mating part').selectOption({ label: 'Pier adapter plate' });
+  await expect(page.getByText('4 features of the mate').or(page.getByText('5 features of the mate'))).toBeVisible();
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByLabel('Callout of C')).toHaveValue('3x ø11 mm THRU');
 });
 
 test('the paper template is at true size and tiles over sheets', async ({ request }) => {

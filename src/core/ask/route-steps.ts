@@ -24,7 +24,7 @@ export function routeSteps(plan: Omit<HolePlan, 'steps'>): RouteStep[] {
           code: 'lay-out',
           order: phrase('Scribe, prick, look, then centre punch once.'),
           details: [
-            phrase('The dimple must take the chisel edge of the {drill}: at least {dimple} across.', {
+            phrase('The dimple must take the chisel edge of drill {drill}: at least {dimple} across.', {
               drill: drillName(first),
               dimple: depth(1.1 * chiselEdge(first.diameterMm)),
             }),
@@ -38,7 +38,7 @@ export function routeSteps(plan: Omit<HolePlan, 'steps'>): RouteStep[] {
       code: 'start',
       order: phrase('Spot with a 90° spot drill, {depth} deep: it leaves the chamfer of {chamfer} too.', {
         depth: depth(chamferDepth(chamferMm, 0, 90)),
-        chamfer: mm(chamferMm),
+        chamfer: depth(chamferMm),
       }),
       details: [],
     });
@@ -81,7 +81,7 @@ export function routeSteps(plan: Omit<HolePlan, 'steps'>): RouteStep[] {
   if (drilling.start !== 'spot')
     steps.push({
       code: 'chamfer',
-      order: phrase('Countersink the mouth to {chamfer}, before tapping.', { chamfer: mm(chamferMm) }),
+      order: phrase('Countersink the mouth to {chamfer}, before tapping.', { chamfer: depth(chamferMm) }),
       details: [],
     });
   way.taps.forEach((tap, i) =>

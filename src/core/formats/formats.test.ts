@@ -63,8 +63,7 @@ describe('places', () => {
         const read = readPlacedCallout(`${count}x M5 THRU ${writePlace(place, unit)}`, unit);
         if (!read.ok) throw new Error(tell(read.problems[0], 'mm'));
         const points = (p: Place | undefined) => {
-          const e = expandPlaces([{ id: 'a', place: p }]);
-          return e.ok ? (e.value.get('a') ?? []) : [];
+          return expandPlaces([{ id: 'a', place: p }]).points.get('a') ?? [];
         };
         const [before, after] = [points(place), points(read.value.place)];
         expect(after).toHaveLength(before.length);
@@ -78,11 +77,12 @@ describe('places', () => {
     fc.assert(
       fc.property(anyPlace, c, c, (place, x, y) => {
         const points = (p: Place) => {
-          const e = expandPlaces([
-            { id: 'feature-0', place: { kind: 'point', x: 1, y: 2 } },
-            { id: 'b', place: p },
-          ]);
-          return e.ok ? (e.value.get('b') ?? []) : [];
+          return (
+            expandPlaces([
+              { id: 'feature-0', place: { kind: 'point', x: 1, y: 2 } },
+              { id: 'b', place: p },
+            ]).points.get('b') ?? []
+          );
         };
         const moved = points(movePlace(place, { x, y }));
         const by = place.kind === 'mirror' ? { x: 0, y: 0 } : { x, y };
@@ -121,7 +121,7 @@ test('what a callout takes up on its face, and in words', () => {
     tapped: false,
     words: ['Drill 9.0 mm, through', 'Counterbore 15.0 mm, 8.6 mm deep'],
   });
-  expect(of('ø8 H7 REAM THRU').words).toEqual(['Ream H7 8.0 mm, through']);
+  expect(of('ø8 H7 REAM THRU').words).toEqual(['Ream 8.0 mm H7, through']);
   expect(of('M6 CSK 12 x 90°').words[1]).toBe('Countersink to 12.0 mm, 90°');
 });
 

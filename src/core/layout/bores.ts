@@ -76,8 +76,7 @@ export function boredDepth(callout: Callout, behindMm: number): { mm: number; th
 
 /** Every bore of the part, from all its faces. Features that cannot be read or placed are left out. */
 export function boresOf(part: Part, features: readonly LaidFeature[]): Bore[] {
-  const expanded = expandPlaces(features);
-  if (!expanded.ok) return [];
+  const { points } = expandPlaces(features);
   const faces = facesOf(part.stock);
   return features.flatMap((f) => {
     const read = readCallout(f.callout);
@@ -88,7 +87,7 @@ export function boresOf(part: Part, features: readonly LaidFeature[]): Bore[] {
     const { mm, through } = boredDepth(read.value, behind);
     const share = mm / behind;
     const { diameterMm } = footprint(read.value);
-    return (expanded.value.get(f.id) ?? []).map((at, i): Bore => {
+    return (points.get(f.id) ?? []).map((at, i): Bore => {
       const entry = fromDatum(at, shape, datum);
       const end = fromDatum({ x: at.x + (f.exit?.dx ?? 0) * share, y: at.y + (f.exit?.dy ?? 0) * share }, shape, datum);
       return {

@@ -8,7 +8,8 @@ function featureOrder(f: CalloutFeature): Phrase {
   const values = { deep: depth(f.extent?.kind === 'depth' ? f.extent.mm : 0) };
   if (f.kind === 'thread') return phrase(`Tap {thread}${deep}`, { ...values, thread: f.thread.designation });
   const size = { ...values, size: mm(f.diameterMm) };
-  if (f.kind === 'hole') return phrase(`${f.ream ? `Ream ${f.fit ?? ''}`.trim() : 'Drill'} {size}${deep}`, size);
+  if (f.kind === 'hole')
+    return phrase(f.ream ? `Ream {size}${f.fit ? ` ${f.fit}` : ''}${deep}` : `Drill {size}${deep}`, size);
   if (f.kind === 'counterbore') return phrase(`Counterbore {size}${deep}`, size);
   return phrase('Countersink to {size}, {angle}', { ...size, angle: quantity(f.angleDeg, 'deg') });
 }

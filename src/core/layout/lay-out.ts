@@ -52,16 +52,15 @@ const UNREADABLE: Footprint = { diameterMm: 3, mouthMm: 3, headMm: 0, tapped: fa
 export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeature[]): LaidFace {
   const shape = faceShape(part.stock, face);
   const datum = part.datums[face] ?? USUAL_DATUM;
-  const problems: Problem[] = [];
   const expanded = expandPlaces(features);
-  if (!expanded.ok) problems.push(...expanded.problems);
+  const problems: Problem[] = [...expanded.problems];
   const holes = features
     .filter((f) => f.face === face)
     .flatMap((feature) => {
       const read = readCallout(feature.callout);
       if (!read.ok) problems.push(...read.problems.map((p) => ({ ...p, field: feature.id })));
       const size = read.ok ? footprint(read.value) : UNREADABLE;
-      const points = expanded.ok ? (expanded.value.get(feature.id) ?? []) : [];
+      const points = expanded.points.get(feature.id) ?? [];
       return points.map((at, i): LaidHole => ({
         featureId: feature.id,
         number: i + 1,

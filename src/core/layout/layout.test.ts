@@ -5,6 +5,7 @@ import { readCallout } from '../threads/callout';
 import { boredDepth, boresOf, checkBores, inSpace } from './bores';
 import { dialList, dialSetting, pathLength, touchOff, visitingOrder } from './dial-list';
 import { CLEARANCE_HOLES, rowFor, SOCKET_HEADS, WASHERS } from './heads.table';
+import { fromMate } from './from-mate';
 import { gaugeReading, heightList } from './height-list';
 import { combined, positionZone, rankMeans, shareOutside } from './means-of-layout';
 import {
@@ -131,17 +132,16 @@ describe('patterns', () => {
           { id: 'e', place: { kind: 'offset', of: 'd', dx: -at, dy: at } },
           { id: 'f' },
         ]);
-        if (!result.ok) throw new Error('should expand');
-        for (const id of ['c', 'e']) close(result.value.get(id)?.[0] ?? { x: NaN, y: NaN }, p);
-        expect(result.value.get('f')).toEqual([]);
+        expect(result.problems).toEqual([]);
+        for (const id of ['c', 'e']) close(result.points.get(id)?.[0] ?? { x: NaN, y: NaN }, p);
+        expect(result.points.get('f')).toEqual([]);
       }),
     );
   });
 
   test('rings, lost sources and floods are refused at the feature that makes them', () => {
     const codes = (features: Parameters<typeof expandPlaces>[0]): string[] => {
-      const r = expandPlaces(features);
-      return r.ok ? [] : r.problems.map((p) => `${p.code}@${p.field}`);
+      return expandPlaces(features).problems.map((p) => `${p.code}@${p.field}`);
     };
     expect(
       codes([
@@ -495,6 +495,44 @@ describe('bores through the part', () => {
     expect(walls([a, feature('B', 'ø8 THRU', 'top', 50, 30, { dx: -20, dy: 0 })])).toEqual([]);
     expect(walls([a, feature('B', 'ø8 THRU', 'top', 50, 30, { dx: -21, dy: 0 })])).toEqual(['AB warn 1.00']);
     expect(walls([a, feature('B', 'ø8 THRU', 'top', 50, 30, { dx: -30, dy: 0 })])).toEqual(['AB stop -8.00']);
+  });
+});
+
+test('places of a mating part: mirrored as the faces meet, tapped holes become clearance, the rest as it is', () => {
+  const part: Part = { ...USUAL_PART, datums: { top: { x: 'right', y: 'bottom' } } };
+  const features: LaidFeature[] = [
+    {
+      id: 'a',
+      name: 'lid',
+      callout: '2x M8 x 12 DEEP',
+      face: 'top',
+      place: { kind: 'row', x: 20, y: 15, count: 2, pitch: 50, angleDeg: 0 },
+    },
+    { id: 'b', name: '', callout: 'ø6 THRU', face: 'top', place: { kind: 'point', x: 60, y: 40 } },
+    { id: 'c', name: '', callout: 'M5', face: 'top' },
+  ];
+  const met = fromMate(part, 'top', features, true);
+  expect(met.features).toEqual([
+    {
+      name: 'lid',
+      callout: '2x ø9 mm THRU',
+      place: {
+        kind: 'list',
+        points: [
+          [20, 15],
+          [70, 15],
+        ],
+      },
+    },
+    { name: '', callout: 'ø6 mm THRU', place: { kind: 'point', x: 60, y: 40 } },
+  ]);
+  expect(met.leftOut).toHaveLength(1);
+  expect(fromMate(part, 'top', features, false).features[0].place).toEqual({
+    kind: 'list',
+    points: [
+      [100, 15],
+      [50, 15],
+    ],
   });
 });
 

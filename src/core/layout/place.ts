@@ -1,4 +1,4 @@
-import { phrase, type Problem, type Result } from '../answer/answer';
+import { phrase, type Problem } from '../answer/answer';
 import type { Point } from './part';
 
 /** Where the holes of a feature are, mm from the datum edges. Patterns stay patterns. */
@@ -62,11 +62,14 @@ const refuse = (code: string, id: string, text: string, remedy: string, values =
   remedy: phrase(remedy),
 });
 
-/**
- * The points of every feature by its id; features without a place have none.
- * @returns a problem for patterns that refer to nothing, to themselves in a ring, or make too many holes
- */
-export function expandPlaces(features: readonly Placed[]): Result<Map<string, Point[]>> {
+export interface Expanded {
+  points: Map<string, Point[]>;
+  /** Patterns that refer to nothing or to themselves in a ring, which then have no points; too many holes. */
+  problems: Problem[];
+}
+
+/** The points of every feature by its id; features without a place have none. */
+export function expandPlaces(features: readonly Placed[]): Expanded {
   const byId = new Map(features.map((f) => [f.id, f]));
   const done = new Map<string, Point[]>();
   const problems: Problem[] = [];
@@ -121,5 +124,5 @@ export function expandPlaces(features: readonly Placed[]): Result<Map<string, Po
         most: MOST_HOLES,
       }),
     );
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: done };
+  return { points: done, problems };
 }

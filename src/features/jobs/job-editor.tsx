@@ -148,7 +148,7 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                   {line?.trouble && <p className="text-[15px] font-bold text-danger">! {line.trouble}</p>}
                 </div>
                 <div className="flex items-start gap-2">
-                  {line && (
+                  {line && !line.plain && (
                     <Link className="btn" href={line.address} prefetch={false}>
                       Open in Ask
                     </Link>

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { JobHoleInput } from '@/contracts/job';
@@ -10,6 +11,8 @@ import { writePlace } from '@/core/layout/write-place';
 import { tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 import { letterOf, type PlateState } from './use-plate';
+
+const PatternDialog = dynamic(() => import('./pattern-dialog'), { ssr: false });
 
 interface Props {
   state: PlateState;
@@ -23,12 +26,13 @@ const unitOf = (display: Display) => (display === 'inch' ? 'in' : 'mm') as 'in' 
 export function AddLine({ state, display, machineId }: Props) {
   const [line, setLine] = useState('');
   const [problem, setProblem] = useState<Problem>();
+  const [pattern, setPattern] = useState(false);
   const word = /(\S*)$/.exec(line)?.[1].toLowerCase() ?? '';
   const begun = line.includes(' ');
   const completions = PLACE_WORDS.filter(([w]) => begun && (word === '' || (w.startsWith(word) && w !== word)));
 
-  function add(): void {
-    const read = readPlacedCallout(line, unitOf(display));
+  function add(text: string): void {
+    const read = readPlacedCallout(text, unitOf(display));
     if (!read.ok) {
       setProblem(read.problems[0]);
       return;
@@ -57,7 +61,7 @@ export function AddLine({ state, display, machineId }: Props) {
     <form
       onSubmit={(e) => {
         e.preventDefault();
-        add();
+        add(line);
       }}
       className="flex flex-col gap-1"
     >
@@ -75,7 +79,20 @@ export function AddLine({ state, display, machineId }: Props) {
         <button type="submit" className="btn-next">
           Add
         </button>
+        <button type="button" className="btn px-2.5" onClick={() => setPattern(true)}>
+          Pattern
+        </button>
       </div>
+      {pattern && (
+        <PatternDialog
+          display={display}
+          onClose={() => setPattern(false)}
+          onAdd={(text) => {
+            add(text);
+            setPattern(false);
+          }}
+        />
+      )}
       {problem && (
         <div role="alert" className="text-sm">
           {problem.at && (

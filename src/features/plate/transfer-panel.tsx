@@ -2,12 +2,15 @@
 
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { JobHoleInput } from '@/contracts/job';
+import type { Job, JobHoleInput } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
 import type { Problem } from '@/core/answer/answer';
 import type { BroughtIn } from '@/core/formats/brought-in';
 import { tell, type Display } from '@/core/units/show';
+import { facesOf, type FaceId } from '@/core/layout/part';
 import { Choice } from '@/ui/choice';
+import { SelectField } from '@/ui/field';
+import { send } from '@/ui/send';
 import type { PlateState } from './use-plate';
 
 interface Props {
@@ -207,6 +210,7 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
           </div>
         )}
       </section>
+      <Mate jobId={jobId} face={face} onFound={(file, found) => setPreview({ file, found, problems: [] })} />
       <section className="flex flex-col gap-2">
         <h3 className="font-cond text-lg font-semibold">Take out</h3>
         <div className="flex flex-wrap gap-1.5">
@@ -231,6 +235,59 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
         </p>
       </section>
     </div>
+  );
+}
+
+interface MateProps {
+  jobId: string;
+  face: FaceId;
+  onFound: (name: string, found: BroughtIn) => void;
+}
+
+/** Match-drilling on paper: the places of a mating part, looked at above before they are taken. */
+function Mate({ jobId, face, onFound }: MateProps) {
+  const [jobs, setJobs] = useState<Job[]>();
+  const [mirrored, setMirrored] = useState(true);
+  async function open(): Promise<void> {
+    const got = await send<{ jobs: Job[] }>('GET', '/api/v1/jobs');
+    setJobs(got.ok ? got.value.jobs.filter((j) => j.id !== jobId) : []);
+  }
+  async function choose(id: string): Promise<void> {
+    const mate = jobs?.find((j) => j.id === id);
+    if (!mate) return;
+    const { fromMate } = await import('@/core/layout/from-mate');
+    const features = mate.holes.map((h) => ({ ...h, callout: h.question.callout }));
+    onFound(mate.name, fromMate(mate.part, facesOf(mate.part.stock).includes(face) ? face : 'top', features, mirrored));
+  }
+  return (
+    <section className="flex flex-col gap-2">
+      <h3 className="font-cond text-lg font-semibold">Match a mating part</h3>
+      {jobs === undefined ? (
+        <button type="button" className="btn self-start" onClick={() => void open()}>
+          Choose the part
+        </button>
+      ) : (
+        <>
+          <label className="flex min-h-9 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-ink"
+              checked={mirrored}
+              onChange={(e) => setMirrored(e.target.checked)}
+            />
+            The faces lie on each other: mirror
+          </label>
+          <SelectField label="Mating part" value="" onChange={(id) => void choose(id)}>
+            <option value="">choose</option>
+            {jobs.map((j) => (
+              <option key={j.id} value={j.id}>
+                {j.name}
+              </option>
+            ))}
+          </SelectField>
+        </>
+      )}
+    </section>
   );
 }
 

@@ -1,0 +1,113 @@
+'use client';
+
+import { useState } from 'react';
+import { readPlacedCallout } from '@/core/layout/placed-callout';
+import { tell, type Display } from '@/core/units/show';
+import { Choice } from '@/ui/choice';
+import { TextField } from '@/ui/field';
+import Modal from '@/ui/modal';
+
+type Kind = 'row' | 'circle' | 'grid';
+
+interface Props {
+  display: Display;
+  onAdd: (line: string) => void;
+  onClose: () => void;
+}
+
+const USUAL: Record<string, string> = {
+  callout: 'M5 THRU',
+  x: '12',
+  y: '12',
+  count: '4',
+  pitch: '20',
+  angle: '0',
+  diameter: '80',
+  from: '90',
+  skip: '',
+  columns: '3',
+  rows: '2',
+  pitchY: '20',
+};
+const FIELDS: Record<Kind, [key: string, label: string][]> = {
+  row: [
+    ['count', 'Holes'],
+    ['pitch', 'Pitch'],
+    ['angle', 'Angle, °'],
+  ],
+  circle: [
+    ['count', 'Holes'],
+    ['diameter', 'Circle diameter'],
+    ['from', 'First at, °'],
+    ['skip', 'Places left out'],
+  ],
+  grid: [
+    ['columns', 'Columns'],
+    ['rows', 'Rows'],
+    ['pitch', 'Pitch across'],
+    ['pitchY', 'Pitch up'],
+  ],
+};
+
+/** The line that says the same as the dialog, so that one is learned from the other. */
+function lineOf(kind: Kind, v: Record<string, string>): string {
+  const start = `at ${v.x},${v.y}`;
+  if (kind === 'row')
+    return `${v.count}x ${v.callout} ${start} pitch ${v.pitch}${Number(v.angle) === 0 ? '' : ` angle ${v.angle}`}`;
+  if (kind === 'grid')
+    return `${Number(v.columns) * Number(v.rows)}x ${v.callout} ${start} grid ${v.columns} by ${v.rows} pitch ${v.pitch},${v.pitchY}`;
+  return `${v.count}x ${v.callout} circle ${v.diameter} ${start} from ${v.from}${v.skip.trim() === '' ? '' : ` skip ${v.skip}`}`;
+}
+
+/** A row, a circle or a grid by its figures; the line that means the same stands below and is what is added. */
+export default function PatternDialog({ display, onAdd, onClose }: Props) {
+  const [kind, setKind] = useState<Kind>('circle');
+  const [values, setValues] = useState(USUAL);
+  const line = lineOf(kind, values);
+  const read = readPlacedCallout(line, display === 'inch' ? 'in' : 'mm');
+  const field = ([key, label]: [string, string]) => (
+    <TextField key={key} label={label} value={values[key]} onChange={(next) => setValues({ ...values, [key]: next })} />
+  );
+  return (
+    <Modal title="A pattern of holes" onClose={onClose}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (read.ok) onAdd(line);
+        }}
+      >
+        <Choice
+          label="Pattern"
+          value={kind}
+          onChange={setKind}
+          options={[
+            ['circle', 'circle'],
+            ['row', 'row'],
+            ['grid', 'grid'],
+          ]}
+        />
+        <div className="grid grid-cols-3 gap-2">
+          {field(['callout', 'Each hole'])}
+          {field(['x', kind === 'circle' ? 'Centre x' : 'First x'])}
+          {field(['y', kind === 'circle' ? 'Centre y' : 'First y'])}
+          {FIELDS[kind].map(field)}
+        </div>
+        <p>
+          <span className="label">The same as a line</span>
+          <br />
+          <strong data-testid="pattern-line">{line}</strong>
+        </p>
+        {!read.ok && (
+          <p role="alert" className="font-bold text-danger">
+            {tell(read.problems[0], display)}{' '}
+            <span className="font-normal text-ink">{tell(read.problems[0].remedy, display)}</span>
+          </p>
+        )}
+        <button type="submit" className="btn-next self-start" disabled={!read.ok}>
+          Add the pattern
+        </button>
+      </form>
+    </Modal>
+  );
+}
