@@ -1,39 +1,16 @@
 // Compressed script of the Ask page against an empty page of the same framework version, both as Chromium loads them.
-import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { chromium } from '@playwright/test';
+import { browser, served } from '../scripts/lib/browser.mjs';
 import { run } from '../scripts/lib/steps.mjs';
 
 const root = process.cwd();
 const NEXT = path.join(root, 'node_modules/next/dist/bin/next');
 
-async function served(folder, port, env, work) {
-  const server = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    cwd: folder,
-    stdio: 'ignore',
-    env: { ...process.env, ...env },
-  });
-  try {
-    for (let i = 0; i < 60; i++) {
-      if (
-        await fetch(`http://127.0.0.1:${port}/`)
-          .then((r) => r.ok)
-          .catch(() => false)
-      )
-        break;
-      await new Promise((resolve) => setTimeout(resolve, 250));
-    }
-    return await work(`http://127.0.0.1:${port}`);
-  } finally {
-    server.kill();
-  }
-}
-
-async function scriptBytes(browser, url) {
-  const page = await browser.newPage();
+async function scriptBytes(chromium, url) {
+  const page = await chromium.newPage();
   const bodies = [];
   page.on('response', (r) => r.request().resourceType() === 'script' && bodies.push(r.body()));
   await page.goto(url, { waitUntil: 'networkidle' });
@@ -53,22 +30,13 @@ writeFileSync(
   'export default ({ children }) => <html lang="en"><body>{children}</body></html>;',
 );
 writeFileSync(path.join(empty, 'app/page.js'), 'export default () => <p>empty</p>;');
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const chromium = await browser();
 try {
   await run('sh', ['-c', `cd ${empty} && node ${NEXT} build > build.log 2>&1 || (tail -20 build.log; exit 1)`]);
-  const emptyBytes = await served(empty, 3951, {}, (url) => scriptBytes(browser, url));
+  const emptyBytes = await served(empty, 3951, {}, (url) => scriptBytes(chromium, url));
   const question = '/?callout=M8+x+16+DEEP&thickness=25&machine=bench-drill-press';
   const askBytes = await served(root, 3952, { DATABASE_URL: `file:${folder}/shop.db` }, (url) =>
-    scriptBytes(browser, url + question),
+    scriptBytes(chromium, url + question),
   );
   console.log(
     JSON.stringify({
@@ -80,6 +48,6 @@ try {
     }),
   );
 } finally {
-  await browser.close();
+  await chromium.close();
   rmSync(folder, { recursive: true, force: true });
 }

@@ -1,7 +1,10 @@
 #!/usr/bin/env node
 // One current picture of each main view, from the sample shop, into docs/screenshots.
-import { spawn } from 'node:child_process';
-import { chromium, devices } from '@playwright/test';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { devices } from '@playwright/test';
+import { browser, served } from './lib/browser.mjs';
 import { build, installed } from './lib/steps.mjs';
 
 const PORT = 3953;
@@ -23,36 +26,20 @@ const SHOTS = [
 
 await installed();
 await build();
-const server = spawn(process.execPath, ['e2e/serve-sample.mjs', String(PORT)], { stdio: 'ignore' });
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-pictures-'));
+const chromium = await browser();
+const wanted = process.argv.slice(2);
 try {
-  for (let i = 0; i < 60; i++) {
-    if (
-      await fetch(`http://127.0.0.1:${PORT}/`)
-        .then((r) => r.ok)
-        .catch(() => false)
-    )
-      break;
-    await new Promise((resolve) => setTimeout(resolve, 250));
-  }
-  const wanted = process.argv.slice(2);
-  for (const [name, path, viewport] of SHOTS) {
-    if (wanted.length > 0 && !wanted.includes(name)) continue;
-    const page = await browser.newPage({ ...devices['Desktop Chrome'], viewport });
-    await page.goto(`http://127.0.0.1:${PORT}${path}`, { waitUntil: 'networkidle' });
-    await page.screenshot({ path: `docs/screenshots/${name}.png` });
-    await page.close();
-  }
+  await served('.', PORT, { DATABASE_URL: `file:${folder}/shop.db` }, async (base) => {
+    for (const [name, address, viewport] of SHOTS) {
+      if (wanted.length > 0 && !wanted.includes(name)) continue;
+      const page = await chromium.newPage({ ...devices['Desktop Chrome'], viewport });
+      await page.goto(base + address, { waitUntil: 'networkidle' });
+      await page.screenshot({ path: `docs/screenshots/${name}.png` });
+      await page.close();
+    }
+  });
 } finally {
-  await browser.close();
-  server.kill();
+  await chromium.close();
+  rmSync(folder, { recursive: true, force: true });
 }

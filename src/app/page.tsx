@@ -1,5 +1,6 @@
 import { fromAddress } from '@/core/ask/ask-form';
-import { AskView, type Origin } from '@/features/ask/ask-view';
+import { AskView } from '@/features/ask/ask-view';
+import type { Origin } from '@/features/ask/use-ask';
 import { database } from '@/server/database';
 import { findJob } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';

@@ -19,7 +19,6 @@ import { drillName, type Drill } from '../drills/drill';
 import { chamferDiameter, drillTip } from '../drills/drill-point';
 import { pilotChain } from '../drills/pilot-chain';
 import type { StartMeans } from '../drills/predicted-hole';
-import type { Material } from '../materials/material';
 import { thinWallMm } from '../tapping/blind-depth';
 import {
   chooseTapDrill,
@@ -29,73 +28,24 @@ import {
   type TapDrillChoice,
   type TapDrillQuestion,
 } from '../tapping/choose-tap-drill';
-import { formedMinor, formingVerdict, type FormingVerdict } from '../tapping/forming';
+import { formedMinor, formingVerdict } from '../tapping/forming';
 import { breakingTorque } from '../tapping/tap-strength';
 import { tappingSpeed } from '../tapping/tapping-speed';
 import { tappingTorque } from '../tapping/tapping-torque';
 import { reasonablePercent } from '../tapping/target-percent';
 import { waysOfTapping, type TappingWay } from '../tapping/ways-of-tapping';
-import { readCallout, type Callout } from '../threads/callout';
+import { readCallout } from '../threads/callout';
 import { classLimits, looserClass, usualClass, type ClassLimits } from '../threads/class-limits';
-import { BOLT_CLASSES, engagement, usualBolt, type BoltClass, type Engagement } from '../threads/engagement';
+import { BOLT_CLASSES, engagement, usualBolt, type BoltClass } from '../threads/engagement';
 import { isTapered, type Thread } from '../threads/thread';
 import { USUAL_HABITS, type HoleQuestion, type ShopHabits } from './question';
 import { resolveHole, type ResolvedHole } from './resolve-hole';
-import { routeSteps, type RouteStep } from './route-steps';
+import type { ComparedDrill, HolePlan } from './hole-plan';
+import { routeSteps } from './route-steps';
 import { safetyCautions } from './safety-cautions';
 
 /** Version of the rules; goes with whatever is kept, so that an old answer can be told from a new one. */
 export const CORE_VERSION = '1';
-
-/** A candidate with what it would mean for the tap. */
-export interface ComparedDrill {
-  candidate: TapDrillCandidate;
-  torqueNm?: number;
-  safety?: number;
-  /** Length of thread that holds the bolt, with this hole. */
-  neededMm?: number;
-}
-
-export interface HolePlan {
-  callout: Callout;
-  thread: Thread;
-  limits?: ClassLimits;
-  hole: ResolvedHole;
-  material: Material;
-  machine?: Machine;
-  kind: 'cut' | 'form';
-  forming: FormingVerdict & { drill?: TapDrillCandidate };
-  tapDrill: TapDrillChoice & {
-    used: TapDrillCandidate;
-    /** Why this drill: chosen from the pool, asked for, must be bought. */
-    because: 'chosen' | 'asked' | 'to-buy';
-    compared: ComparedDrill[];
-  };
-  drilling: {
-    start: StartMeans;
-    ideal: Answer;
-    thumb: Answer;
-    /** What to set, or why this machine cannot. Without a machine the ideal itself. */
-    speed: SpeedChoice | Problem;
-    feed: Answer;
-    tip: Answer;
-    pecks: number[];
-    peckEveryMm: number;
-    pilots: Drill[];
-  };
-  tapping: { best: TappingWay; ways: TappingWay[]; speed: Answer };
-  /** Undefined for tapered threads, which seal by wedging. */
-  engagement?: Engagement;
-  /** What is left under the tip of a blind hole, where the thickness is known. */
-  wall?: Answer;
-  chamferMm: number;
-  dry: boolean;
-  assumptions: Phrase[];
-  cautions: Caution[];
-  steps: RouteStep[];
-  /** Parts of the question that are refused while the rest stands: the machine's speed. */
-  refusals: Problem[];
-}
 
 const problem = (code: string, field: string, text: string, remedy: string, values?: Phrase['values']): Problem => ({
   code,

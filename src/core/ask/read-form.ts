@@ -4,7 +4,8 @@ import { ALL_DRILLS, drillName, type Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
 import type { Material } from '../materials/material';
 import { parseLength } from '../units/length';
-import { answerQuestion, type HolePlan } from './answer-question';
+import { answerQuestion } from './answer-question';
+import type { HolePlan } from './hole-plan';
 import type { AskForm } from './ask-form';
 import type { HoleQuestion, ShopHabits } from './question';
 

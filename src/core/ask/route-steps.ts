@@ -1,14 +1,7 @@
 import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
 import { chamferDepth, chiselEdge } from '../drills/drill-point';
 import { drillName } from '../drills/drill';
-import type { HolePlan } from './answer-question';
-
-/** One thing to do, in the imperative, with what to set. */
-export interface RouteStep {
-  code: 'lay-out' | 'start' | 'pilot' | 'drill' | 'chamfer' | 'tap' | 'deburr' | 'check';
-  order: Phrase;
-  details: Phrase[];
-}
+import type { HolePlan, RouteStep } from './hole-plan';
 
 /** The steps for one hole in the order in which they are done. */
 export function routeSteps(plan: Omit<HolePlan, 'steps'>): RouteStep[] {

@@ -2,7 +2,7 @@ import type { Machine } from '../cutting/machine';
 import { DRILL_SETS } from '../drills/drill-sets';
 import { MATERIALS } from '../materials/materials';
 import { tell } from '../units/show';
-import type { HolePlan } from './answer-question';
+import type { HolePlan } from './hole-plan';
 import { BLANK_FORM, type AskForm } from './ask-form';
 import { USUAL_HABITS } from './question';
 import { answerForm, type Shop } from './read-form';

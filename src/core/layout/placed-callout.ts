@@ -1,4 +1,5 @@
-import { phrase, type Phrase, type Problem, type Result } from '../answer/answer';
+import { phrase, type Phrase, type Result } from '../answer/answer';
+import { StopReading, stopReading } from '../answer/stop-reading';
 import { readCallout, type Callout } from '../threads/callout';
 import { parseLength, type LengthUnit } from '../units/length';
 import type { Place } from './place';
@@ -36,12 +37,7 @@ const TOKEN: [name: string, pattern: RegExp][] = [
   ['skip', /skip\s*(\d{1,3}(?:\s*,\s*\d{1,3})*)/iy],
 ];
 
-class PlaceError extends Error {
-  constructor(readonly problem: Problem) {
-    super(problem.code);
-  }
-}
-
+const EXAMPLES = PLACE_WORDS.map(([, example]) => example);
 function stop(
   code: string,
   at: { start: number; end: number },
@@ -49,14 +45,7 @@ function stop(
   remedy: string,
   values?: Phrase['values'],
 ): never {
-  throw new PlaceError({
-    code,
-    field: 'line',
-    ...phrase(text, values),
-    remedy: phrase(remedy),
-    at,
-    nearest: PLACE_WORDS.map(([, example]) => example),
-  });
+  return stopReading('line', code, at, text, remedy, values, EXAMPLES);
 }
 
 /**
@@ -78,7 +67,7 @@ export function readPlacedCallout(line: string, unit: LengthUnit): Result<Placed
       value: { callout: callout.value, calloutText, place, notes: [...callout.value.notes, ...notes] },
     };
   } catch (error) {
-    if (error instanceof PlaceError) return { ok: false, problems: [error.problem] };
+    if (error instanceof StopReading) return { ok: false, problems: [error.problem] };
     throw error;
   }
 }

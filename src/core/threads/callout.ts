@@ -1,5 +1,6 @@
 import { distance } from 'fastest-levenshtein';
-import { phrase, type Phrase, type Problem, type Result } from '../answer/answer';
+import { phrase, type Phrase, type Result } from '../answer/answer';
+import { StopReading, stopReading } from '../answer/stop-reading';
 import { inchToMm, mmToInch, parseLength, type LengthUnit } from '../units/length';
 import { trimmed } from '../units/show';
 import { classLimits } from './class-limits';
@@ -121,12 +122,6 @@ function unitBeside(callout: Callout): LengthUnit | undefined {
   return feature && (feature.thread.system === 'metric' ? 'mm' : 'in');
 }
 
-class CalloutError extends Error {
-  constructor(readonly problem: Problem) {
-    super(problem.code);
-  }
-}
-
 function stop(
   code: string,
   at: { start: number; end: number },
@@ -135,14 +130,7 @@ function stop(
   values?: Phrase['values'],
   nearest?: string[],
 ): never {
-  throw new CalloutError({
-    code,
-    field: 'callout',
-    ...phrase(text, values),
-    remedy: phrase(remedy, values),
-    at,
-    nearest,
-  });
+  return stopReading('callout', code, at, text, remedy, values, nearest);
 }
 
 class Reader {
@@ -210,7 +198,7 @@ class Reader {
       const limits = classLimits(thread, className);
       if (!limits.ok) {
         const [p] = limits.problems;
-        throw new CalloutError({ ...p, at: { start: match.index, end: this.place } });
+        throw new StopReading({ ...p, at: { start: match.index, end: this.place } });
       }
     }
     if (thread.series === 'metric-special' || thread.series === 'UNS')
@@ -581,7 +569,7 @@ export function readCallout(text: string, bareUnit: LengthUnit = 'mm'): Result<C
     const again = unit !== undefined && unit !== bareUnit && callout.features[0].kind !== 'thread';
     return { ok: true, value: again ? new Reader(text, unit).read() : callout };
   } catch (error) {
-    if (error instanceof CalloutError) return { ok: false, problems: [error.problem] };
+    if (error instanceof StopReading) return { ok: false, problems: [error.problem] };
     throw error;
   }
 }

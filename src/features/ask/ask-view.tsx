@@ -11,17 +11,9 @@ import { StepLadder } from '@/ui/drawings/step-ladder';
 import { Cautions, CompareDrills, Steps, Ways } from './details';
 import { Orders } from './orders';
 import { QuestionPanel } from './question-panel';
-import { useAsk, type AskShop } from './use-ask';
+import { useAsk, type AskShop, type Origin } from './use-ask';
 
 const KeepDialog = dynamic(() => import('./keep-dialog'), { ssr: false });
-
-/** Where the question came from, when it was opened from a job. */
-export interface Origin {
-  jobId: string;
-  holeId: string;
-  jobName: string;
-  holeName: string;
-}
 
 interface Props {
   first: AskForm;

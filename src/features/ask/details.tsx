@@ -2,7 +2,7 @@
 
 import type { Caution } from '@/core/answer/answer';
 import { depth, mm, quantity } from '@/core/answer/answer';
-import type { HolePlan } from '@/core/ask/answer-question';
+import type { HolePlan } from '@/core/ask/hole-plan';
 import { drillName } from '@/core/drills/drill';
 import { showText, tell, type Display } from '@/core/units/show';
 

@@ -4,12 +4,12 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job, JobInput } from '@/contracts/job';
-import type { HolePlan } from '@/core/ask/answer-question';
+import type { HolePlan } from '@/core/ask/hole-plan';
 import type { AskForm } from '@/core/ask/ask-form';
 import { SelectField, TextField } from '@/ui/field';
 import Modal from '@/ui/modal';
 import { send } from '@/ui/send';
-import type { Origin } from './ask-view';
+import type { Origin } from './use-ask';
 
 interface Props {
   form: AskForm;

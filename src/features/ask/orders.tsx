@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { depth as toTenths, mm, percent, quantity, type Answer } from '@/core/answer/answer';
-import type { HolePlan } from '@/core/ask/answer-question';
+import type { HolePlan } from '@/core/ask/hole-plan';
 import { drillName } from '@/core/drills/drill';
 import { percentOfThreadAnswer } from '@/core/threads/percent-of-thread';
 import { showText, tell, type Display } from '@/core/units/show';

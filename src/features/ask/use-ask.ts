@@ -2,7 +2,7 @@
 
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { Problem } from '@/core/answer/answer';
-import type { HolePlan } from '@/core/ask/answer-question';
+import type { HolePlan } from '@/core/ask/hole-plan';
 import { inUnits, toAddress, type AskForm } from '@/core/ask/ask-form';
 import { answerForm, type Shop } from '@/core/ask/read-form';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
@@ -10,6 +10,14 @@ import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 /** What the server hands the view: the shop with its crib; the usual sets are known here. */
 export interface AskShop extends Omit<Shop, 'pools'> {
   crib: DrillPool;
+}
+
+/** Where the question came from, when it was opened from a job. */
+export interface Origin {
+  jobId: string;
+  holeId: string;
+  jobName: string;
+  holeName: string;
 }
 
 export interface Asked {

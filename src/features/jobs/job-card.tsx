@@ -1,6 +1,6 @@
 import type { Job } from '@/contracts/job';
 import type { Result } from '@/core/answer/answer';
-import type { HolePlan } from '@/core/ask/answer-question';
+import type { HolePlan } from '@/core/ask/hole-plan';
 import { depth, quantity } from '@/core/answer/answer';
 import { drillName } from '@/core/drills/drill';
 import { showText, tell, type Display } from '@/core/units/show';

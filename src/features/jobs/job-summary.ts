@@ -1,9 +1,8 @@
 import type { Job } from '@/contracts/job';
-import type { HolePlan } from '@/core/ask/answer-question';
+import type { HolePlan, RouteStep } from '@/core/ask/hole-plan';
 import { toAddress } from '@/core/ask/ask-form';
 import { questionInJob } from '@/core/ask/job-questions';
 import { answerForm, type Shop } from '@/core/ask/read-form';
-import type { RouteStep } from '@/core/ask/route-steps';
 import { depth, quantity } from '@/core/answer/answer';
 import { drillName } from '@/core/drills/drill';
 import { calloutOrders } from '@/core/layout/describe-callout';

@@ -181,24 +181,24 @@ function Row({ hole, letter, chosen, faulty, problem, display, onChoose, onChang
   const [typed, setTyped] = useState<{ callout?: string; place?: string }>({});
   const [fault, setFault] = useState<string>();
   const callout = typed.callout ?? hole.question.callout;
-  const place = typed.place ?? written;
+  const placeText = typed.place ?? written;
   const follows =
     hole.place?.kind === 'mirror' || hole.place?.kind === 'offset' || (hole.place && !writePlace(hole.place, unit));
 
   function commit(): void {
     if (typed.callout === undefined && typed.place === undefined) return;
-    const read = readPlacedCallout(follows ? callout : `${callout} ${place}`, unit);
+    const read = readPlacedCallout(follows ? callout : `${callout} ${placeText}`, unit);
     if (!read.ok) {
       setFault(`${tell(read.problems[0], display)} ${tell(read.problems[0].remedy, display)}`);
       return;
     }
     setFault(undefined);
     setTyped({});
-    onChange({
-      ...hole,
-      question: { ...hole.question, callout: read.value.calloutText },
-      place: follows ? hole.place : read.value.place,
-    });
+    const place = follows ? hole.place : read.value.place;
+    // Enter commits and then leaves the field, which would commit the same again.
+    if (read.value.calloutText === hole.question.callout && JSON.stringify(place) === JSON.stringify(hole.place))
+      return;
+    onChange({ ...hole, question: { ...hole.question, callout: read.value.calloutText }, place });
   }
   const keys = (e: React.KeyboardEvent<HTMLInputElement>): void => {
     if (e.key === 'Escape') {
@@ -243,7 +243,7 @@ function Row({ hole, letter, chosen, faulty, problem, display, onChoose, onChang
             aria-label={`Place of ${letter}`}
             data-column="place"
             className={`${field} ${fault ? 'border-danger' : 'border-steel-300'}`}
-            value={place}
+            value={placeText}
             placeholder="at 12,12"
             readOnly={Boolean(follows)}
             onChange={(e) => setTyped({ ...typed, place: e.target.value })}

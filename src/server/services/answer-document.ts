@@ -1,6 +1,7 @@
 import type { AnswerResponse } from '@/contracts/answer';
 import type { Answer } from '@/core/answer/answer';
-import { CORE_VERSION, type HolePlan } from '@/core/ask/answer-question';
+import { CORE_VERSION } from '@/core/ask/answer-question';
+import type { HolePlan } from '@/core/ask/hole-plan';
 import { drillName, type Drill } from '@/core/drills/drill';
 import type { Tap } from '@/core/tapping/tap';
 import type { TapDrillCandidate } from '@/core/tapping/choose-tap-drill';

@@ -1,4 +1,4 @@
-import type { HolePlan } from '@/core/ask/answer-question';
+import type { HolePlan } from '@/core/ask/hole-plan';
 import { drillName } from '@/core/drills/drill';
 import { show, showText, type Display } from '@/core/units/show';
 import { spreadLabels } from './spread-labels';

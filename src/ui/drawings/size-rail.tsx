@@ -1,6 +1,6 @@
 'use client';
 
-import type { HolePlan } from '@/core/ask/answer-question';
+import type { HolePlan } from '@/core/ask/hole-plan';
 import { drillName } from '@/core/drills/drill';
 import type { TapDrillCandidate } from '@/core/tapping/choose-tap-drill';
 import { formingHoleForMinor } from '@/core/tapping/forming';

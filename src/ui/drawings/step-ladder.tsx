@@ -1,4 +1,4 @@
-import type { HolePlan } from '@/core/ask/answer-question';
+import type { HolePlan } from '@/core/ask/hole-plan';
 import { highestRpm, lowestRpm, type Machine } from '@/core/cutting/machine';
 import { SAFE_PERCENT } from '@/core/cutting/speed-step';
 import { spreadLabels } from './spread-labels';

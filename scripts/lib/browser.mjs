@@ -1,0 +1,39 @@
+import { spawn } from 'node:child_process';
+import { chromium } from '@playwright/test';
+
+const NEXT = 'node_modules/next/dist/bin/next';
+
+/** Debian's Chromium without a screen. */
+export const browser = () =>
+  chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+
+/** Serves a built folder while `work` runs with its address. */
+export async function served(folder, port, env, work) {
+  const server = spawn(process.execPath, [`${process.cwd()}/${NEXT}`, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: folder,
+    stdio: 'ignore',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+  });
+  const base = `http://127.0.0.1:${port}`;
+  try {
+    for (let i = 0; i < 80; i++) {
+      const up = await fetch(base)
+        .then((r) => r.ok)
+        .catch(() => false);
+      if (up) break;
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+    return await work(base);
+  } finally {
+    server.kill();
+  }
+}
