@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
 import { inUseChange, shopChange } from '@/contracts/crib';
 import { jobChange, jobInput } from '@/contracts/job';
+import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
+import { punchMarkInput } from '@/contracts/punch';
 import { drillQuery, threadQuery } from './catalogue';
 
 const schema = (s: z.ZodType, io: 'input' | 'output' = 'output') => {
@@ -102,6 +104,14 @@ export function openApiDocument() {
           ...jobMissing,
         }),
       },
+      '/api/v1/jobs/{id}/punch-marks': {
+        parameters: [id],
+        get: { summary: 'Punch marks of a job, as recorded', responses: { '200': listOf('marks'), ...jobMissing } },
+        post: writing('Append a punch mark; sent twice it stands once', 'PunchMark', {
+          '201': listOf('marks'),
+          ...jobMissing,
+        }),
+      },
       '/api/v1/crib/{kind}/{id}': {
         parameters: [{ ...id, name: 'kind', schema: { enum: ['machines', 'cases'] } }, id],
         patch: writing('Put a machine or drill case in or out of use', 'InUseChange', {
@@ -123,6 +133,8 @@ export function openApiDocument() {
         JobChange: schema(jobChange, 'input'),
         Job: schema(jobChange.extend({ createdAt: z.string(), updatedAt: z.string() })),
         InUseChange: schema(inUseChange, 'input'),
+        PunchMark: schema(punchMarkInput, 'input'),
+        PartFile: schema(partFile, 'input'),
         ShopChange: schema(shopChange, 'input'),
       },
     },
