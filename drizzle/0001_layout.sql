@@ -15,4 +15,6 @@ CREATE INDEX `punch_marks_by_job` ON `punch_marks` (`job_id`,`at`);--> statement
 ALTER TABLE `job_holes` ADD `face` text DEFAULT 'top' NOT NULL;--> statement-breakpoint
 ALTER TABLE `job_holes` ADD `place` text;--> statement-breakpoint
 ALTER TABLE `job_holes` ADD `exit` text;--> statement-breakpoint
-ALTER TABLE `jobs` ADD `part` text;
+ALTER TABLE `jobs` ADD `part` text;--> statement-breakpoint
+ALTER TABLE `machines` ADD `dial_travel_mm` real;--> statement-breakpoint
+ALTER TABLE `machines` ADD `dial_divisions` integer;

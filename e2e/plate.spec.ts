@@ -135,6 +135,9 @@ test('means of layout, dials, punch marks and an angled hole', async ({ page }) 
   await page.getByLabel('Edge finder or tool, mm').fill('8');
   await page.getByLabel('Shim, mm').fill('0.25');
   await expect(page.getByText('go on 4.25 mm')).toBeVisible();
+  await expect(page.getByLabel('Dials of')).toHaveValue('knee-mill');
+  await expect(page.getByRole('row', { name: /^B1/ })).toContainText('13 t + 50.0');
+  await page.getByLabel('Dial, mm a turn').fill('2');
   await expect(page.getByRole('row', { name: /^B1/ })).toContainText('33 t + 0.0');
   await page.getByRole('tab', { name: 'Punch' }).click();
   await page.getByLabel('Right of the cross, mm').fill('0.15');

@@ -28,6 +28,8 @@ export const machines = sqliteTable('machines', {
   chuckMm: real('chuck_mm').notNull(),
   quillStrokeMm: real('quill_stroke_mm'),
   powerW: real('power_w'),
+  dialTravelMm: real('dial_travel_mm'),
+  dialDivisions: integer('dial_divisions'),
   inUse: integer('in_use', { mode: 'boolean' }).notNull().default(true),
   position: integer('position').notNull().default(0),
 });

@@ -25,6 +25,8 @@ export interface Machine {
   chuckMm: number;
   quillStrokeMm?: number;
   powerW?: number;
+  /** Feed dials of a mill: travel of one turn in mm, and the divisions marked on it. */
+  dial?: { travelMm: number; divisions: number };
 }
 
 export const lowestRpm = ({ speeds }: Machine): number =>

@@ -3,26 +3,31 @@
 import { useMemo, useState } from 'react';
 import { dialList, pathLength, shownTurns, touchOff, visitingOrder } from '@/core/layout/dial-list';
 import type { LaidFace } from '@/core/layout/lay-out';
-import { parseLength } from '@/core/units/length';
-import { show, showText, type Display } from '@/core/units/show';
-import { TextField } from '@/ui/field';
+import type { Machine } from '@/core/cutting/machine';
+import { mmToInch, parseLength } from '@/core/units/length';
+import { show, showText, trimmed, type Display } from '@/core/units/show';
+import { SelectField, TextField } from '@/ui/field';
 import { Working } from '@/ui/working';
 
 interface Props {
   laid: LaidFace;
   letters: ReadonlyMap<string, string>;
   display: Display;
+  /** Machines of the shop with feed dials. */
+  machines: readonly Machine[];
 }
 
 const SHOWN = 400;
 
 /** From the edge found: turns and divisions of the dials, or readout coordinates, in a short order. */
-export function DialsPanel({ laid, letters, display }: Props) {
+export function DialsPanel({ laid, letters, display, machines }: Props) {
   const inch = display === 'inch';
   const [tool, setTool] = useState(inch ? '.200' : '10');
   const [shim, setShim] = useState('0');
-  const [travel, setTravel] = useState(inch ? '.100' : '2');
-  const [marks, setMarks] = useState('100');
+  const [own] = machines;
+  const inUnit = (mm: number): string => (inch ? trimmed(mmToInch(mm), 4) : trimmed(mm, 3));
+  const [travel, setTravel] = useState(own?.dial ? inUnit(own.dial.travelMm) : inch ? '.100' : '2');
+  const [marks, setMarks] = useState(String(own?.dial?.divisions ?? 100));
   const read = (text: string): number | undefined => {
     const parsed = parseLength(text, inch ? 'in' : 'mm');
     return parsed.ok && parsed.value.mm >= 0 ? parsed.value.mm : undefined;
@@ -40,6 +45,28 @@ export function DialsPanel({ laid, letters, display }: Props) {
   const wrong = 'A length, zero or more.';
   return (
     <div className="flex flex-col gap-2">
+      {machines.length > 0 && (
+        <SelectField
+          label="Dials of"
+          value={
+            machines.find((m) => m.dial && inUnit(m.dial.travelMm) === travel && String(m.dial.divisions) === marks)
+              ?.id ?? ''
+          }
+          onChange={(id) => {
+            const dial = machines.find((m) => m.id === id)?.dial;
+            if (!dial) return;
+            setTravel(inUnit(dial.travelMm));
+            setMarks(String(dial.divisions));
+          }}
+        >
+          <option value="">as typed below</option>
+          {machines.map((m) => (
+            <option key={m.id} value={m.id}>
+              {m.name}
+            </option>
+          ))}
+        </SelectField>
+      )}
       <div className="grid grid-cols-2 gap-2">
         <TextField
           label={`Edge finder or tool, ${unit}`}

@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { JobHoleInput } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
@@ -180,13 +180,14 @@ function Row({ hole, letter, chosen, faulty, problem, display, onChoose, onChang
   const written = hole.place ? (writePlace(hole.place, unit) ?? `${hole.place.kind} of another`) : '';
   const [typed, setTyped] = useState<{ callout?: string; place?: string }>({});
   const [fault, setFault] = useState<string>();
+  const committed = useRef<typeof typed>(undefined);
   const callout = typed.callout ?? hole.question.callout;
   const placeText = typed.place ?? written;
   const follows =
     hole.place?.kind === 'mirror' || hole.place?.kind === 'offset' || (hole.place && !writePlace(hole.place, unit));
 
   function commit(): void {
-    if (typed.callout === undefined && typed.place === undefined) return;
+    if ((typed.callout === undefined && typed.place === undefined) || committed.current === typed) return;
     const read = readPlacedCallout(follows ? callout : `${callout} ${placeText}`, unit);
     if (!read.ok) {
       setFault(`${tell(read.problems[0], display)} ${tell(read.problems[0].remedy, display)}`);
@@ -196,8 +197,7 @@ function Row({ hole, letter, chosen, faulty, problem, display, onChoose, onChang
     setTyped({});
     const place = follows ? hole.place : read.value.place;
     // Enter commits and then leaves the field, which would commit the same again.
-    if (read.value.calloutText === hole.question.callout && JSON.stringify(place) === JSON.stringify(hole.place))
-      return;
+    committed.current = typed;
     onChange({ ...hole, question: { ...hole.question, callout: read.value.calloutText }, place });
   }
   const keys = (e: React.KeyboardEvent<HTMLInputElement>): void => {

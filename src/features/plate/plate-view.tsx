@@ -6,6 +6,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
+import type { Machine } from '@/core/cutting/machine';
 import { movePlace } from '@/core/layout/move-place';
 import { facesOf, toDatum, type FaceId, type Point } from '@/core/layout/part';
 import { readCallout } from '@/core/threads/callout';
@@ -27,6 +28,8 @@ interface Props {
   job: Job;
   display: Display;
   machineId: string;
+  /** Machines of the shop with feed dials. */
+  dialled: readonly Machine[];
 }
 
 const TABS = [
@@ -41,7 +44,7 @@ const TABS = [
 ] as const;
 
 /** From the drawing to lines on metal: enter the features, see them on the dyed face, get the numbers to set. */
-export function PlateView({ job, display, machineId }: Props) {
+export function PlateView({ job, display, machineId, dialled }: Props) {
   const state = usePlate(job);
   const { plan, laid, face, selection, edit, changeHole, undo, redo } = state;
   const [placing, setPlacing] = useState('');
@@ -201,7 +204,7 @@ export function PlateView({ job, display, machineId }: Props) {
             <SheetPanel laid={laid} letters={letters} display={display} jobId={job.id} />
           </Tabs.Content>
           <Tabs.Content value="dials">
-            <DialsPanel laid={laid} letters={letters} display={display} />
+            <DialsPanel laid={laid} letters={letters} display={display} machines={dialled} />
           </Tabs.Content>
           <Tabs.Content value="room">
             <RoomPanel

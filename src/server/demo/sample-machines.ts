@@ -68,6 +68,8 @@ export const SAMPLE_MACHINES: (typeof machines.$inferInsert)[] = [
     coastAtRpm: 65,
     chuckMm: 13,
     quillStrokeMm: 127,
+    dialTravelMm: 5,
+    dialDivisions: 250,
     powerW: 1500,
     position: 3,
   },

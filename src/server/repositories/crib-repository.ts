@@ -23,10 +23,11 @@ export type ShopRow = typeof shop.$inferSelect;
 /** Every machine of the crib, in the shop's order. */
 export async function listMachines(db: Writer): Promise<CribMachine[]> {
   const rows = await db.select().from(machines).orderBy(asc(machines.position));
-  return rows.map(({ position: _, quillStrokeMm, powerW, ...row }) => ({
+  return rows.map(({ quillStrokeMm, powerW, dialTravelMm, dialDivisions, position: _, ...row }) => ({
     ...row,
     quillStrokeMm: quillStrokeMm ?? undefined,
     powerW: powerW ?? undefined,
+    ...(dialTravelMm && dialDivisions ? { dial: { travelMm: dialTravelMm, divisions: dialDivisions } } : {}),
   }));
 }
 

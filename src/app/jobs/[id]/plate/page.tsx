@@ -16,6 +16,7 @@ export default async function PlatePage({ params }: { params: Promise<{ id: stri
       job={job}
       display={shop.units}
       machineId={job.holes[0]?.question.machine ?? shop.machines[0]?.id ?? ''}
+      dialled={shop.machines.filter((m) => m.dial)}
     />
   );
 }
