@@ -18,7 +18,7 @@ interface Props {
   /** A click on bare metal, mm on the face; undefined when nothing is to be placed. */
   onPlace?: (at: Point) => void;
   onRemove: () => void;
-  /** Pixels tall. */
+  /** Pixels tall at most; about square where the screen is narrow. */
   height: number;
   /** Changes of this bring the face back to full view. */
   fit: string;
@@ -56,11 +56,12 @@ export function PlateDrawing({
   onMove,
   onPlace,
   onRemove,
-  height,
+  height: most,
   fit,
   focus,
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(600);
+  const height = Math.round(Math.min(most, Math.max(320, width * 1.05)));
   const box = bounds(laid);
   const home = useMemo<Camera>(() => {
     const scale = Math.min((width - 2 * PAD_PX) / box.width, (height - 2 * PAD_PX) / box.height);

@@ -3,7 +3,8 @@
 import type { HolePlan } from '@/core/ask/hole-plan';
 import { drillName } from '@/core/drills/drill';
 import type { TapDrillCandidate } from '@/core/tapping/choose-tap-drill';
-import { formingHoleForMinor } from '@/core/tapping/forming';
+import { formingHole, formingHoleForMinor } from '@/core/tapping/forming';
+import { holeForPercent } from '@/core/threads/percent-of-thread';
 import { showText, type Display } from '@/core/units/show';
 import { spreadLabels, stackLabels } from './spread-labels';
 import { useWidth } from './use-width';
@@ -24,6 +25,14 @@ function windowOf(plan: HolePlan): { min: number; max: number } | undefined {
   if (!limits) return undefined;
   if (kind === 'cut') return { min: limits.minorMinMm, max: limits.minorMaxMm };
   return { min: formingHoleForMinor(thread, limits.minorMinMm), max: formingHoleForMinor(thread, limits.minorMaxMm) };
+}
+
+/** The size that the percentage aimed at asks for. Tapered threads have none. */
+function aimOf({ limits, kind, thread, tapDrill }: HolePlan): { id: string; label: string; diameterMm: number }[] {
+  if (!limits) return [];
+  const { value } = tapDrill.target;
+  const diameterMm = kind === 'form' ? formingHole(thread, value) : holeForPercent(thread, value);
+  return [{ id: 'aim', label: `aim, ${value.toFixed(0)} %`, diameterMm }];
 }
 
 function pegsOf(plan: HolePlan): { candidate: TapDrillCandidate; here: boolean }[] {
@@ -66,7 +75,9 @@ export function SizeRail({ plan, display, onPick }: Props) {
   );
   const RAIL = 40 + 19 * (Math.max(0, ...rows) + 1);
   const H = RAIL + 84;
-  const marks = [...schools].sort((a, b) => a.diameterMm - b.diameterMm);
+  const marks = [...schools.filter((s) => s.id !== 'limits'), ...aimOf(plan)].sort(
+    (a, b) => a.diameterMm - b.diameterMm,
+  );
   const markAt = spreadLabels(
     marks.map((m) => x(m.diameterMm)),
     Math.min(132, (width - 8) / marks.length),
