@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Part } from '@/core/layout/part';
+import { SIDES, type Part } from '@/core/layout/part';
 import { MOST_HOLES, type Place } from '@/core/layout/place';
 
 const coordinate = z.number().min(-10000).max(10000);
@@ -46,7 +46,18 @@ const datumSchema = z.strictObject({ x: z.enum(['left', 'right']), y: z.enum(['b
 /** The part of a job: stock, condition, and the datum edges chosen on each face. */
 export const partSchema = z.strictObject({
   stock: z.discriminatedUnion('shape', [
-    z.strictObject({ shape: z.literal('plate'), widthMm: size, heightMm: size, thicknessMm: size }),
+    z.strictObject({
+      shape: z.literal('plate'),
+      widthMm: size,
+      heightMm: size,
+      thicknessMm: size,
+      outline: z
+        .array(z.tuple([coordinate, coordinate]))
+        .min(3)
+        .max(20000)
+        .optional()
+        .describe('Edge of the top face from the lower left corner of its box, mm'),
+    }),
     z.strictObject({ shape: z.literal('disc'), diameterMm: size, thicknessMm: size }),
     z.strictObject({ shape: z.literal('bar'), diameterMm: size, lengthMm: size }),
     z
@@ -55,6 +66,10 @@ export const partSchema = z.strictObject({
   ]),
   condition: z.string().max(200),
   datums: z.partialRecord(faceSchema, datumSchema),
+  walls: z
+    .partialRecord(faceSchema, z.partialRecord(z.enum(SIDES), z.number().min(0).max(10000)))
+    .optional()
+    .describe('Walls that stand up at the sides of a face: height over it, mm'),
 }) satisfies z.ZodType<Part>;
 
 /** Where an angled hole comes out, seen from above its entry. */

@@ -1,8 +1,9 @@
 import { sql } from 'drizzle-orm';
-import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { KeptQuestion } from '@/contracts/question';
 import type { MachineKind, Speeds } from '@/core/cutting/machine';
 import type { DrillCondition, DrillMaterial, DrillSeries } from '@/core/drills/drill';
+import type { MarkedWith } from '@/core/layout/punch';
 import type { FaceId, Part } from '@/core/layout/part';
 import type { Place } from '@/core/layout/place';
 import type { Material } from '@/core/materials/material';
@@ -122,9 +123,25 @@ export const punchMarks = sqliteTable(
     /** Position zone that it was held against. */
     zoneMm: real('zone_mm').notNull(),
     corrects: text('corrects'),
+    /** How it was marked; null on records from before that was asked. */
+    means: text('means').$type<MarkedWith>(),
     at: moment('at'),
   },
   (t) => [index('punch_marks_by_job').on(t.jobId, t.at)],
+);
+
+/** Lines of a layout sheet that are scribed: ticked off as one goes. */
+export const layoutTicks = sqliteTable(
+  'layout_ticks',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    /** Face, axis and height of the line. */
+    line: text('line').notNull(),
+    at: moment('at'),
+  },
+  (t) => [primaryKey({ columns: [t.jobId, t.line] })],
 );
 
 /** One row: how this shop does things. */

@@ -18,7 +18,7 @@ import { openApiDocument } from './http/openapi';
 import { answering, checked, problemResponse, readBody } from './http/respond';
 import { listDrillCases, listMachines, shopRow } from './repositories/crib-repository';
 import { listJobs } from './repositories/job-repository';
-import { appendPunchMark, listPunchMarks } from './repositories/punch-repository';
+import { appendPunchMark, listPunchMarks, listTicks, setTick } from './repositories/punch-repository';
 import { answerRequestOf } from './services/answer-service';
 import { changeInUse, changeShop } from './services/crib-service';
 import { changeJob, createJob, deleteJob, duplicateJob, existingJob, restoreJob } from './services/job-service';
@@ -234,14 +234,32 @@ describe('parts and punch marks', () => {
 
   test('punch marks are appended, never changed; a repeated send makes no double', async () => {
     const { id: jobId, holes } = await createJob(db, job());
-    const mark = { id: uuidv7(), holeId: holes[0].id, number: 1, dxMm: 0.1, dyMm: 0, zoneMm: 0.5 };
+    const mark = {
+      id: uuidv7(),
+      holeId: holes[0].id,
+      number: 1,
+      dxMm: 0.1,
+      dyMm: 0,
+      zoneMm: 0.5,
+      means: 'transfer-punch' as const,
+    };
     await appendPunchMark(db, jobId, mark);
     await appendPunchMark(db, jobId, { ...mark, dxMm: 9 });
     await appendPunchMark(db, jobId, { ...mark, id: uuidv7(), dxMm: 0.02, corrects: mark.id });
-    expect((await listPunchMarks(db, jobId)).map((m) => [m.dxMm, m.corrects])).toEqual([
-      [0.1, undefined],
-      [0.02, mark.id],
+    expect((await listPunchMarks(db, jobId)).map((m) => [m.dxMm, m.means, m.corrects])).toEqual([
+      [0.1, 'transfer-punch', undefined],
+      [0.02, 'transfer-punch', mark.id],
     ]);
+  });
+
+  test('lines of the sheet stay ticked until the tick is taken off; twice is once', async () => {
+    const { id: jobId } = await createJob(db, job());
+    await setTick(db, jobId, 'top y 12.000', true);
+    await setTick(db, jobId, 'top x 30.000', true);
+    await setTick(db, jobId, 'top x 30.000', true);
+    expect(await listTicks(db, jobId)).toEqual(['top x 30.000', 'top y 12.000']);
+    await setTick(db, jobId, 'top y 12.000', false);
+    expect(await listTicks(db, jobId)).toEqual(['top x 30.000']);
   });
 
   test('the template tiles over as many sheets as the face needs', async () => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { tell } from '../units/show';
+import { bulgePoints } from '../layout/outline';
 import { layOutFace, type LaidFeature } from '../layout/lay-out';
 import { USUAL_PART, type Part } from '../layout/part';
 import { movePlace, snapStep } from '../layout/move-place';
@@ -111,6 +112,8 @@ test('what a callout takes up on its face, and in words', () => {
     diameterMm: 8,
     mouthMm: 8,
     headMm: 16,
+    socketMm: 18.9 + 2e-15,
+    tap: { standsMm: 46, swingMm: 125 },
     tapped: true,
     words: ['Tap M8x1.25, 16.0 mm deep'],
   });
@@ -235,6 +238,26 @@ describe('DXF', () => {
     expect(holes(got(readPlateDxf(dxf(circle(1, 2, 0.125)), 25.4)))).toEqual(['HOLES ø6.35 mm THRU 25.4 50.8']);
   });
 
+  test('an outline of lines and an arc, in any order, and one with a bulge; its corners come back as written', () => {
+    const line = (x1: number, y1: number, x2: number, y2: number): string =>
+      `0\nLINE\n8\nEDGE\n10\n${x1}\n20\n${y1}\n11\n${x2}\n21\n${y2}\n`;
+    const arc = '0\nARC\n8\nEDGE\n10\n60\n20\n30\n40\n30\n50\n-90\n51\n90\n';
+    const rounded = got(
+      readPlateDxf(dxf(line(60, 0, 0, 0) + arc + line(60, 60, 0, 60) + line(0, 60, 0, 0) + circle(30, 30, 4)), 1),
+    );
+    const stock = rounded.stock?.shape === 'plate' ? rounded.stock : undefined;
+    expect([stock?.widthMm, stock?.heightMm]).toEqual([90, 60]);
+    for (const [x, y] of stock?.outline ?? [])
+      expect(x <= 60 ? [0, 60].includes(y) : Math.abs(Math.hypot(x - 60, y - 30) - 30) < 1e-5).toBe(true);
+    expect(rounded.leftOut).toEqual([]);
+    const shaped: Part = { ...USUAL_PART, stock: stock ?? USUAL_PART.stock };
+    const again = got(readPlateDxf(writePlateDxf(layOutFace(shaped, 'top', features), String), 1));
+    expect(again.stock).toMatchObject({ widthMm: 90, heightMm: 60, outline: stock?.outline });
+    const half = '0\nLWPOLYLINE\n8\n0\n90\n2\n70\n1\n10\n0\n20\n0\n42\n1\n10\n40\n20\n0\n42\n1\n';
+    expect(bulgePoints({ x: 0, y: 0 }, { x: 40, y: 0 }, 1).every((p) => p.y <= 0)).toBe(true);
+    expect(got(readPlateDxf(dxf(half + circle(20, 0, 2)), 1)).stock).toMatchObject({ widthMm: 40, heightMm: 40 });
+  });
+
   test('a rim around all other circles is a disc, measured from its centre', () => {
     const ring = got(readPlateDxf(dxf(circle(100, 100, 50) + circle(130, 100, 3) + circle(70, 100, 3)), 1));
     expect(ring.stock).toMatchObject({ shape: 'disc', diameterMm: 100 });
@@ -243,7 +266,7 @@ describe('DXF', () => {
 
   test.each([
     ['truncated', text.slice(0, text.length / 2), 'breaks off'],
-    ['binary', 'AutoCAD\u0000\u0001', 'not a text file'],
+    ['binary', 'DXF\u0000\u0001', 'not a text file'],
     ['not DXF at all', 'hello EOF', 'not a readable DXF|holds nothing'],
     ['empty drawing', dxf(''), 'holds nothing'],
     ['no holes', dxf('0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1\n21\n1\n'), 'No circles or points'],

@@ -2,6 +2,7 @@ import { DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabir
 import DxfParser from 'dxf-parser';
 import { phrase, quantity, type Phrase, type Result } from '../answer/answer';
 import type { LaidFace } from '../layout/lay-out';
+import { arcPoints, bulgePoints, closedLoops, outlineCorners } from '../layout/outline';
 import type { Point, Stock } from '../layout/part';
 import { trimmed } from '../units/show';
 import { fileProblem, MOST_FEATURES, unreadableFile, type BroughtIn } from './brought-in';
@@ -22,8 +23,10 @@ interface Entity {
   center?: Point;
   position?: Point;
   radius?: number;
-  vertices?: Point[];
+  vertices?: (Point & { bulge?: number })[];
   shape?: boolean;
+  startAngle?: number;
+  endAngle?: number;
 }
 
 /** The holes of a face as circles, one layer a feature, with the outline, in millimetres from the lower left corner. */
@@ -35,12 +38,7 @@ export function writePlateDxf(laid: LaidFace, layerOf: (featureId: string) => st
   if (shape.kind === 'circle') dxf.addCircle(point3d(0, 0), shape.diameterMm / 2, { layerName: OUTLINE_LAYER });
   else
     dxf.addLWPolyline(
-      [
-        [0, 0],
-        [shape.widthMm, 0],
-        [shape.widthMm, shape.heightMm],
-        [0, shape.heightMm],
-      ].map(([x, y]) => ({ point: point2d(x, y) })),
+      outlineCorners(shape).map(({ x, y }) => ({ point: point2d(x, y) })),
       { flags: LWPolylineFlags.Closed, layerName: OUTLINE_LAYER },
     );
   const layers = new Set<string>();
@@ -93,7 +91,7 @@ export function readPlateDxf(text: string, assumedMm: number): Result<BroughtIn>
   const groups = new Map<string, { layer: string; diameterMm: number; points: [number, number][] }>();
   const left = new Map<string, number>();
   for (const e of entities) {
-    if (e === outline?.entity) continue;
+    if (outline?.entities.has(e)) continue;
     const place = e.type === 'CIRCLE' ? e.center : e.type === 'POINT' ? e.position : undefined;
     const diameterMm = e.type === 'CIRCLE' ? 2 * (e.radius ?? NaN) * mm : 0;
     if (!place || !Number.isFinite(place.x + place.y + diameterMm) || (e.type === 'CIRCLE' && diameterMm <= 0)) {
@@ -139,9 +137,11 @@ export function readPlateDxf(text: string, assumedMm: number): Result<BroughtIn>
   );
   if (outline)
     understood.push(
-      outline.exact
-        ? phrase('The outline gives the stock.')
-        : phrase('The outline is not a rectangle: the box around it is taken.'),
+      outline.corners
+        ? phrase('The outline of {corners} corners gives the stock; arcs are taken as short straight pieces.', {
+            corners: outline.corners.length,
+          })
+        : phrase('The outline gives the stock.'),
     );
   return {
     ok: true,
@@ -157,37 +157,61 @@ export function readPlateDxf(text: string, assumedMm: number): Result<BroughtIn>
 const round = (v: number): number => Math.round(v * 1e6) / 1e6;
 
 interface Outline {
-  entity: Entity;
+  /** What it was made of, so that this is not taken for holes. */
+  entities: ReadonlySet<Entity>;
   origin: Point;
   width: number;
   height: number;
   round: boolean;
-  exact: boolean;
+  /** From the origin, where it is no upright rectangle. */
+  corners?: Point[];
 }
 
-/** The largest closed polyline; or the largest circle, when it holds all others. */
+function polyline({ vertices = [] }: Entity): Point[] {
+  return vertices.flatMap((v, i) => [
+    v,
+    ...bulgePoints(v, vertices[(i + 1) % vertices.length], v.bulge ?? 0).slice(0, -1),
+  ]);
+}
+
+/** A straight piece or an arc that may be part of an outline. */
+function piece(e: Entity): Point[] {
+  if (e.type === 'LINE') return e.vertices ?? [];
+  if (e.type !== 'ARC' || !e.center || !e.radius) return [];
+  const { startAngle: from = 0, endAngle: to = 0, radius } = e;
+  const start = { x: e.center.x + radius * Math.cos(from), y: e.center.y + radius * Math.sin(from) };
+  const full = 2 * Math.PI;
+  return [start, ...arcPoints(e.center, radius, from, (((to - from) % full) + full) % full || full)];
+}
+
+function boxed(points: Point[], entities: ReadonlySet<Entity>): Outline {
+  const xs = points.map((v) => v.x);
+  const ys = points.map((v) => v.y);
+  const least = (vs: number[]): number => vs.reduce((a, b) => Math.min(a, b), Infinity);
+  const origin = { x: least(xs), y: least(ys) };
+  const width = -least(xs.map((v) => -v)) - origin.x;
+  const height = -least(ys.map((v) => -v)) - origin.y;
+  const onCorner = (v: Point): boolean =>
+    [0, width].some((w) => Math.abs(v.x - origin.x - w) < 1e-6 * width) &&
+    [0, height].some((h) => Math.abs(v.y - origin.y - h) < 1e-6 * height);
+  const upright = points.length === 4 && points.every(onCorner);
+  const corners = upright ? undefined : points.map((v) => ({ x: v.x - origin.x, y: v.y - origin.y }));
+  return { entities, origin, width, height, round: false, corners };
+}
+
+/** The largest closed polyline, or loop of lines and arcs; or the largest circle, when it holds all others. */
 function outlineOf(entities: Entity[]): Outline | undefined {
-  const closed = entities
-    .filter((e) => (e.type === 'LWPOLYLINE' || e.type === 'POLYLINE') && e.shape && (e.vertices?.length ?? 0) >= 3)
-    .map((entity) => {
-      const xs = (entity.vertices as Point[]).map((v) => v.x);
-      const ys = (entity.vertices as Point[]).map((v) => v.y);
-      const origin = { x: Math.min(...xs), y: Math.min(...ys) };
-      const width = Math.max(...xs) - origin.x;
-      const height = Math.max(...ys) - origin.y;
-      const onCorner = (v: Point): boolean =>
-        [0, width].some((w) => Math.abs(v.x - origin.x - w) < 1e-6 * width) &&
-        [0, height].some((h) => Math.abs(v.y - origin.y - h) < 1e-6 * height);
-      return {
-        entity,
-        origin,
-        width,
-        height,
-        round: false,
-        exact: entity.vertices?.length === 4 && entity.vertices.every(onCorner),
-      };
-    })
-    .filter((o) => o.width > 0 && o.height > 0 && Number.isFinite(o.width + o.height));
+  const pieces = new Map(entities.map((e) => [e, piece(e)] as const).filter(([, points]) => points.length >= 2));
+  const size = [...pieces.values()].flat().reduce((most, p) => Math.max(most, Math.abs(p.x), Math.abs(p.y)), 0);
+  const used = new Set(pieces.keys());
+  const closed = [
+    ...entities
+      .filter((e) => (e.type === 'LWPOLYLINE' || e.type === 'POLYLINE') && e.shape)
+      .map((entity) => [entity, polyline(entity)] as const)
+      .filter(([, corners]) => corners.length >= 3)
+      .map(([entity, corners]) => boxed(corners, new Set([entity]))),
+    ...closedLoops([...pieces.values()].slice(0, MOST_PIECES), 1e-5 * size).map((points) => boxed(points, used)),
+  ].filter((o) => o.width > 0 && o.height > 0 && Number.isFinite(o.width + o.height));
   if (closed.length > 0) return closed.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a));
   const circles = entities.filter((e) => e.type === 'CIRCLE' && e.center && (e.radius ?? 0) > 0);
   const rim = circles.reduce<Entity | undefined>(
@@ -201,19 +225,23 @@ function outlineOf(entities: Entity[]): Outline | undefined {
       c === rim || (c.center && Math.hypot(c.center.x - center.x, c.center.y - center.y) + (c.radius ?? 0) < radius),
   );
   return inside
-    ? { entity: rim, origin: center, width: 2 * radius, height: 2 * radius, round: true, exact: true }
+    ? { entities: new Set([rim]), origin: center, width: 2 * radius, height: 2 * radius, round: true }
     : undefined;
 }
 
 const USUAL_THICKNESS_MM = 10;
+/** Lines and arcs beyond this are not looked through for an outline. */
+const MOST_PIECES = 4000;
 
 function stockOf(outline: Outline, mm: number): Stock {
-  return outline.round
-    ? { shape: 'disc', diameterMm: round(outline.width * mm), thicknessMm: USUAL_THICKNESS_MM }
-    : {
-        shape: 'plate',
-        widthMm: round(outline.width * mm),
-        heightMm: round(outline.height * mm),
-        thicknessMm: USUAL_THICKNESS_MM,
-      };
+  if (outline.round) return { shape: 'disc', diameterMm: round(outline.width * mm), thicknessMm: USUAL_THICKNESS_MM };
+  return {
+    shape: 'plate',
+    widthMm: round(outline.width * mm),
+    heightMm: round(outline.height * mm),
+    thicknessMm: USUAL_THICKNESS_MM,
+    ...(outline.corners
+      ? { outline: outline.corners.map((p): [number, number] => [round(p.x * mm), round(p.y * mm)]) }
+      : {}),
+  };
 }

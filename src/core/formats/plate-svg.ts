@@ -1,3 +1,4 @@
+import { outlineCorners } from '../layout/outline';
 import type { LaidFace } from '../layout/lay-out';
 
 const escaped = (text: string): string =>
@@ -14,7 +15,9 @@ export function writePlateSvg(laid: LaidFace, labelOf: (featureId: string) => st
   const outline =
     shape.kind === 'circle'
       ? `<circle cx="0" cy="0" r="${n(width / 2)}"/>`
-      : `<rect x="0" y="${n(-height)}" width="${n(width)}" height="${n(height)}"/>`;
+      : `<polygon points="${outlineCorners(shape)
+          .map((p) => `${n(p.x)},${n(-p.y)}`)
+          .join(' ')}"/>`;
   const holes = laid.holes.map(({ onFace: p, footprint: f, featureId }) => {
     const r = f.diameterMm / 2;
     const cross = r * 1.4;

@@ -127,13 +127,21 @@ function apart(a: Bore, b: Bore, by: number): boolean {
 
 /**
  * Bores that meet or leave a thin wall inside the part: those of different faces, and angled ones.
- * Straight holes of one face are compared on the face itself.
+ * Straight holes of one face are compared on the face itself. Bores are sorted along x, so that each is compared
+ * only with those beside it.
  */
 export function checkBores(bores: readonly Bore[], isAngled: (featureId: string) => boolean): BoreFault[] {
   const faults: BoreFault[] = [];
-  for (let i = 0; i < bores.length; i++)
-    for (let j = i + 1; j < bores.length; j++) {
-      const [a, b] = [bores[i], bores[j]];
+  const spans = bores
+    .map((bore) => {
+      const [from, to] = reach(bore.axis, 'x');
+      const margin = bore.diameterMm / 2 + thinBetween(bore, bore);
+      return { bore, from: from - margin, to: to + margin };
+    })
+    .sort((p, q) => p.from - q.from);
+  for (let i = 0; i < spans.length; i++)
+    for (let j = i + 1; j < spans.length && spans[j].from <= spans[i].to; j++) {
+      const [a, b] = [spans[i].bore, spans[j].bore];
       if (a.face === b.face && !isAngled(a.featureId) && !isAngled(b.featureId)) continue;
       const radii = (a.diameterMm + b.diameterMm) / 2;
       const thin = thinBetween(a, b);

@@ -1,6 +1,7 @@
 import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
 import type { Callout, CalloutFeature } from '../threads/callout';
-import { rowFor, SOCKET_HEADS, WASHERS } from './heads.table';
+import { usualTapLength } from '../tapping/tap-lengths.table';
+import { boltThrough, HEXAGONS, rowFor, SOCKET_HEADS, socketOutside, WASHERS } from './heads.table';
 
 /** What a feature of a callout asks for, in the imperative. */
 function featureOrder(f: CalloutFeature): Phrase {
@@ -25,21 +26,46 @@ export interface Footprint {
   mouthMm: number;
   /** Head or washer of the screw that goes here; 0 where no screw of that size is listed. */
   headMm: number;
+  /** Outside of the socket over a hexagon of that size; 0 where none is listed, or the head lies in a counterbore. */
+  socketMm: number;
   tapped: boolean;
+  /** How high the square of the tap stands over the face when the thread is cut, and the sweep of its wrench. */
+  tap?: { standsMm: number; swingMm: number };
 }
 
-/** What a callout takes up on its face: hole, mouth, and the head or washer of its screw. */
+/** Sweep of a T-handle, for taps to 6 mm, and of a two-handed wrench above. Trade rule. mm */
+const SWING_MM = { small: 40, large: 125 } as const;
+/** Length of a tap that its wrench hides. mm */
+const SQUARE_MM = 10;
+
+function tapRoom(majorMm: number, depthMm: number): Footprint['tap'] {
+  return {
+    standsMm: Math.max(0, usualTapLength(majorMm).overallMm - depthMm - SQUARE_MM),
+    swingMm: majorMm <= 6 ? SWING_MM.small : SWING_MM.large,
+  };
+}
+
+/** What a callout takes up on its face: hole, mouth, the head or washer of its screw, socket and tap wrench. */
 export function footprint(callout: Callout): Footprint {
   const bores = callout.features.filter((f) => f.kind === 'hole' || f.kind === 'thread');
   const thread = callout.features.find((f) => f.kind === 'thread');
   const sizes = bores.map((f) => (f.kind === 'thread' ? f.thread.majorMm : f.diameterMm));
   const all = callout.features.map((f) => (f.kind === 'thread' ? f.thread.majorMm : f.diameterMm));
   const diameterMm = thread ? thread.thread.majorMm : Math.max(...(sizes.length > 0 ? sizes : all));
-  const head = thread ? Math.max(rowFor(SOCKET_HEADS, diameterMm)?.[1] ?? 0, rowFor(WASHERS, diameterMm)?.[1] ?? 0) : 0;
+  const mouthMm = Math.max(...all);
+  const sunk = callout.features.some((f) => f.kind === 'counterbore' || f.kind === 'countersink');
+  const fitted = bores.some((f) => f.kind === 'hole' && (f.ream || f.fit !== undefined));
+  const bolt = sunk || fitted ? undefined : thread ? diameterMm : boltThrough(diameterMm);
+  const row = <R extends readonly [boltMm: number, ...rest: number[]]>(rows: readonly R[]): number =>
+    (bolt !== undefined && rowFor(rows, bolt)?.[1]) || 0;
+  const acrossFlats = row(HEXAGONS);
+  const extent = thread?.extent;
   return {
     diameterMm,
-    mouthMm: Math.max(...all),
-    headMm: Math.max(head, thread ? 0 : Math.max(...all)),
+    mouthMm,
+    headMm: Math.max(row(SOCKET_HEADS), row(WASHERS), thread && !sunk ? 0 : mouthMm),
+    socketMm: acrossFlats > 0 ? socketOutside(acrossFlats) : 0,
     tapped: thread !== undefined,
+    ...(thread ? { tap: tapRoom(diameterMm, extent?.kind === 'depth' ? extent.mm : 1.5 * diameterMm) } : {}),
   };
 }

@@ -44,6 +44,26 @@ export const WASHERS: readonly (readonly [boltMm: number, outsideMm: number])[] 
   [20, 37],
 ];
 
+/** Hexagon nuts and heads, ISO 4032 and ASME B18.2.2: nominal diameter, across flats, height of the nut, mm. */
+export const HEXAGONS: readonly (readonly [boltMm: number, acrossFlatsMm: number, nutMm: number])[] = [
+  [5, 8, 4.7],
+  [6, 10, 5.2],
+  [6.35, 11.11, 5.56],
+  [7.938, 12.7, 6.75],
+  [8, 13, 6.8],
+  [9.525, 14.29, 8.33],
+  [10, 16, 8.4],
+  [12, 18, 10.8],
+  [12.7, 19.05, 11.11],
+  [15.875, 23.81, 13.89],
+  [16, 24, 14.8],
+  [19.05, 28.57, 16.27],
+  [20, 30, 18],
+];
+
+/** Outside of the socket that turns a hexagon, mm. Model: 1.3 times across flats and 2 mm. */
+export const socketOutside = (acrossFlatsMm: number): number => 1.3 * acrossFlatsMm + 2;
+
 /** Clearance holes, ISO 273 and ASME B18.2.8: nominal diameter, close, normal, loose, mm. */
 export const CLEARANCE_HOLES: readonly (readonly [boltMm: number, close: number, normal: number, loose: number])[] = [
   [1.6, 1.7, 1.8, 2],
@@ -88,4 +108,9 @@ export function rowFor<R extends readonly [boltMm: number, ...rest: number[]]>(
   const off = (row: R): number => Math.abs(row[0] - boltMm);
   const nearest = rows.reduce((a, b) => (off(b) < off(a) ? b : a));
   return off(nearest) < 0.1 ? nearest : undefined;
+}
+
+/** The bolt that a plain hole of this size is the usual clearance for, close, normal or loose; mm. */
+export function boltThrough(holeMm: number): number | undefined {
+  return CLEARANCE_HOLES.find(([, ...sizes]) => sizes.some((size) => Math.abs(size - holeMm) < 0.03))?.[0];
 }

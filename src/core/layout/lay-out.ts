@@ -46,11 +46,13 @@ export interface LaidFace {
 }
 
 /** The smallest footprint drawn for a callout that cannot be read. */
-const UNREADABLE: Footprint = { diameterMm: 3, mouthMm: 3, headMm: 0, tapped: false };
+const UNREADABLE: Footprint = { diameterMm: 3, mouthMm: 3, headMm: 0, socketMm: 0, tapped: false };
 
 /** Every hole of a face with its place and size, and whether everything fits. */
 export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeature[]): LaidFace {
-  const shape = faceShape(part.stock, face);
+  const bare = faceShape(part.stock, face);
+  const walls = part.walls?.[face];
+  const shape = bare.kind === 'rectangle' && walls ? { ...bare, walls } : bare;
   const datum = part.datums[face] ?? USUAL_DATUM;
   const expanded = expandPlaces(features);
   const problems: Problem[] = [...expanded.problems];
@@ -75,6 +77,8 @@ export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeat
       at: h.onFace,
       diameterMm: h.footprint.diameterMm,
       headMm: h.footprint.headMm,
+      socketMm: h.footprint.socketMm,
+      tap: h.footprint.tap,
     })),
     shape,
   );

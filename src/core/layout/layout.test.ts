@@ -4,7 +4,8 @@ import { acrossFor, angledLength, axisDistance, tilt, wallBetween, type Axis, ty
 import { readCallout } from '../threads/callout';
 import { boredDepth, boresOf, checkBores, inSpace } from './bores';
 import { dialList, dialSetting, pathLength, touchOff, visitingOrder } from './dial-list';
-import { CLEARANCE_HOLES, rowFor, SOCKET_HEADS, WASHERS } from './heads.table';
+import { footprint } from './describe-callout';
+import { boltThrough, CLEARANCE_HOLES, rowFor, SOCKET_HEADS, socketOutside, WASHERS } from './heads.table';
 import { fromMate } from './from-mate';
 import { gaugeReading, heightList } from './height-list';
 import { combined, positionZone, rankMeans, shareOutside } from './means-of-layout';
@@ -26,6 +27,7 @@ import type { LaidFeature } from './lay-out';
 import { expandPlaces, onCircle, pointsOf, type Place } from './place';
 import { readPlacedCallout } from './placed-callout';
 import { dimpleFor, judgePunch } from './punch';
+import { outlineCorners } from './outline';
 import { checkRoom, edgeDistance, type RoomHole } from './room';
 
 const coordinate = fc.double({ min: -500, max: 500, noNaN: true });
@@ -334,6 +336,7 @@ describe('room', () => {
     at: { x, y },
     diameterMm,
     headMm,
+    socketMm: 0,
   });
   const codes = (...holes: RoomHole[]): string[] => checkRoom(holes, shape).map((f) => `${f.code} ${f.level}`);
 
@@ -371,6 +374,51 @@ describe('room', () => {
     expect(checkRoom([moved, pair[fault.holes[1]]], shape)).toEqual([]);
   });
 
+  test('a socket beside a neighbour: 13 across flats wants 18.9, so M8 heads of 13 clear each other at 14 but no socket does', () => {
+    const m8 = (x: number): RoomHole => ({ ...hole(x, 30, 8, 13), socketMm: socketOutside(13) });
+    expect(socketOutside(13)).toBeCloseTo(18.9, 9);
+    expect(codes(m8(40), m8(54))).toEqual(['socket warn']);
+    expect(codes(m8(40), m8(40 + (18.9 + 13) / 2 + 0.01))).toEqual([]);
+  });
+
+  test('a standing wall wants head, socket and the sweep of the wrench clear, unless the tap stands over it', () => {
+    const walled: FaceShape = { ...shape, walls: { left: 50 } };
+    const tapped = (x: number, standsMm: number): RoomHole => ({
+      ...hole(x, 30, 6, 12),
+      socketMm: 15,
+      tap: { standsMm, swingMm: 40 },
+    });
+    const found = (h: RoomHole): string[] => checkRoom([h], walled).map((f) => `${f.code} ${f.cure?.x.toFixed(1)}`);
+    expect(found(tapped(30, 46))).toEqual(['swing 10.0']);
+    expect(found(tapped(30, 51))).toEqual([]);
+    expect(found({ ...tapped(9.2, 51), headMm: 20 })).toEqual(['wall 0.8']);
+    const read = readCallout('M6 x 10 DEEP');
+    expect(read.ok && footprint(read.value).tap).toEqual({ standsMm: 66 - 10 - 10, swingMm: 40 });
+  });
+
+  test('an outline: inside above zero, outside below; what a rectangle gives, its four corners give', () => {
+    const ell = [
+      { x: 0, y: 0 },
+      { x: 100, y: 0 },
+      { x: 100, y: 20 },
+      { x: 30, y: 20 },
+      { x: 30, y: 60 },
+      { x: 0, y: 60 },
+    ];
+    const face: FaceShape = { kind: 'rectangle', widthMm: 100, heightMm: 60, outline: ell };
+    expect(edgeDistance({ x: 60, y: 14 }, face)).toEqual({ mm: 6, inward: { x: 0, y: -1 } });
+    expect(edgeDistance({ x: 60, y: 45 }, face)).toMatchObject({ mm: -25, inward: { y: -1 } });
+    expect(checkRoom([hole(60, 45)], face)[0].code).toBe('outside');
+    fc.assert(
+      fc.property(fc.integer({ min: -20, max: 120 }), fc.integer({ min: -20, max: 80 }), (x, y) => {
+        const plain = edgeDistance({ x, y }, shape).mm;
+        const cut = edgeDistance({ x, y }, { ...shape, outline: outlineCorners(shape) }).mm;
+        if (plain >= 0) expect(cut).toBeCloseTo(plain, 9);
+        else expect(cut).toBeLessThanOrEqual(plain + 1e-9);
+      }),
+    );
+  });
+
   test('a round face is measured to its rim; its centre has all the room', () => {
     const disc: FaceShape = { kind: 'circle', diameterMm: 60 };
     expect(edgeDistance({ x: 18, y: 24 }, disc)).toEqual({ mm: 0, inward: { x: -0.6, y: -0.8 } });
@@ -398,6 +446,7 @@ describe('room', () => {
 
   test('heads, washers and clearance holes by nominal diameter', () => {
     expect(rowFor(SOCKET_HEADS, 8)).toEqual([8, 13, 8, 15]);
+    expect([9, 5.5, 7.5, 8].map(boltThrough)).toEqual([8, 5, undefined, undefined]);
     expect(rowFor(WASHERS, 8)?.[1]).toBe(16);
     expect(rowFor(CLEARANCE_HOLES, 8)).toEqual([8, 8.4, 9, 10]);
     expect(rowFor(CLEARANCE_HOLES, 6.35)?.[2]).toBeCloseTo(0.281 * 25.4, 2);

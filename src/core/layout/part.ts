@@ -1,6 +1,13 @@
 /** Stock as it comes, mm. */
 export type Stock =
-  | { shape: 'plate'; widthMm: number; heightMm: number; thicknessMm: number }
+  | {
+      shape: 'plate';
+      widthMm: number;
+      heightMm: number;
+      thicknessMm: number;
+      /** Edge of the top face where it is no rectangle, mm from the lower left corner of the box around it. */
+      outline?: [x: number, y: number][];
+    }
   | { shape: 'disc'; diameterMm: number; thicknessMm: number }
   | { shape: 'bar'; diameterMm: number; lengthMm: number }
   | { shape: 'tube'; diameterMm: number; boreMm: number; lengthMm: number };
@@ -14,11 +21,18 @@ export interface Datum {
   y: 'bottom' | 'top';
 }
 
+export type Side = 'left' | 'right' | 'bottom' | 'top';
+export const SIDES: readonly Side[] = ['left', 'right', 'bottom', 'top'];
+
+/** Walls that stand up at the sides of a face, as in angle, channel or a stepped part: their height over it, mm. */
+export type Walls = Partial<Record<Side, number>>;
+
 export interface Part {
   stock: Stock;
   /** Condition of the metal as the drawing says it: annealed, cast, hardened. */
   condition: string;
   datums: Partial<Record<FaceId, Datum>>;
+  walls?: Partial<Record<FaceId, Walls>>;
 }
 
 export const USUAL_DATUM: Datum = { x: 'left', y: 'bottom' };
@@ -30,7 +44,8 @@ export const USUAL_PART: Part = {
 
 /** The outline of a face as one looks at it, mm. */
 export type FaceShape =
-  { kind: 'rectangle'; widthMm: number; heightMm: number } | { kind: 'circle'; diameterMm: number };
+  | { kind: 'rectangle'; widthMm: number; heightMm: number; outline?: Point[]; walls?: Walls }
+  | { kind: 'circle'; diameterMm: number };
 
 export const facesOf = (stock: Stock): FaceId[] =>
   stock.shape === 'plate' ? ['top', 'bottom', 'front', 'back', 'left', 'right'] : ['top', 'bottom', 'side'];
@@ -39,7 +54,10 @@ export const facesOf = (stock: Stock): FaceId[] =>
 export function faceShape(stock: Stock, face: FaceId): FaceShape {
   if (stock.shape === 'plate') {
     const { widthMm: w, heightMm: h, thicknessMm: t } = stock;
-    if (face === 'top' || face === 'bottom') return { kind: 'rectangle', widthMm: w, heightMm: h };
+    if (face === 'top' || face === 'bottom') {
+      const outline = stock.outline?.map(([x, y]) => ({ x: face === 'top' ? x : w - x, y }));
+      return { kind: 'rectangle', widthMm: w, heightMm: h, ...(outline ? { outline } : {}) };
+    }
     return { kind: 'rectangle', widthMm: face === 'left' || face === 'right' ? h : w, heightMm: t };
   }
   const along = stock.shape === 'disc' ? stock.thicknessMm : stock.lengthMm;

@@ -5,6 +5,16 @@ import type { Point } from './part';
 /** Width of dimple in mm that takes the chisel edge of the first drill: 1.1 of it. */
 export const dimpleFor = (firstDrillMm: number): number => 1.1 * chiselEdge(firstDrillMm);
 
+/** How a place got its mark. */
+export const MARKED_WITH = {
+  eye: 'prick and centre punch, by eye',
+  glass: 'prick and centre punch, with a glass',
+  automatic: 'spring-loaded punch',
+  'transfer-punch': 'transfer punch through the mate',
+  'match-drill': 'drilled through the mate',
+} as const;
+export type MarkedWith = keyof typeof MARKED_WITH;
+
 const QUARTERS = [
   'right',
   'right and up',

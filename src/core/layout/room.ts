@@ -1,5 +1,6 @@
 import { depth, phrase, type Phrase } from '../answer/answer';
-import type { FaceShape, Point } from './part';
+import { outlineDistance } from './outline';
+import { SIDES, type FaceShape, type Point, type Side } from './part';
 
 /** A hole with what sits on it. Diameters in mm. */
 export interface RoomHole {
@@ -9,10 +10,14 @@ export interface RoomHole {
   diameterMm: number;
   /** Largest of head and washer over it; 0 for none. */
   headMm: number;
+  /** Outside of the socket that turns a hexagon here; 0 where none is listed or the head lies in a counterbore. */
+  socketMm: number;
+  /** Tap that goes here: how high its square stands over the face at full depth, and what its wrench sweeps. */
+  tap?: { standsMm: number; swingMm: number };
 }
 
 export interface RoomFault {
-  code: 'outside' | 'edge' | 'overlap' | 'web' | 'heads' | 'same-place';
+  code: 'outside' | 'edge' | 'overlap' | 'web' | 'heads' | 'socket' | 'wall' | 'swing' | 'same-place';
   level: 'warn' | 'stop';
   /** Holes concerned, by index. */
   holes: number[];
@@ -30,6 +35,7 @@ export function edgeDistance(at: Point, shape: FaceShape): { mm: number; inward:
     const r = Math.hypot(at.x, at.y);
     return { mm: shape.diameterMm / 2 - r, inward: r === 0 ? { x: 0, y: 0 } : { x: -at.x / r, y: -at.y / r } };
   }
+  if (shape.outline) return outlineDistance(at, shape.outline);
   const sides: [mm: number, inward: Point][] = [
     [at.x, { x: 1, y: 0 }],
     [shape.widthMm - at.x, { x: -1, y: 0 }],
@@ -65,6 +71,52 @@ function edgeFault(hole: RoomHole, index: number, shape: FaceShape): RoomFault |
   };
 }
 
+const INWARD: Record<Side, Point> = {
+  left: { x: 1, y: 0 },
+  right: { x: -1, y: 0 },
+  bottom: { x: 0, y: 1 },
+  top: { x: 0, y: -1 },
+};
+
+/** What a standing wall leaves no room for: the head, the socket over it, the sweep of the tap wrench. */
+function wallFaults(hole: RoomHole, index: number, shape: FaceShape): RoomFault[] {
+  if (shape.kind !== 'rectangle' || !shape.walls) return [];
+  const to: Record<Side, number> = {
+    left: hole.at.x,
+    right: shape.widthMm - hole.at.x,
+    bottom: hole.at.y,
+    top: shape.heightMm - hole.at.y,
+  };
+  return SIDES.flatMap((side): RoomFault[] => {
+    const wall = shape.walls?.[side] ?? 0;
+    if (wall <= 0) return [];
+    const values = { side, mm: depth(to[side]), wall: depth(wall) };
+    const fault = (code: 'wall' | 'swing', radius: number, text: string): RoomFault[] =>
+      to[side] >= radius - 1e-9
+        ? []
+        : [
+            {
+              code,
+              level: code === 'wall' ? 'stop' : 'warn',
+              holes: [index],
+              reason: phrase(text, { ...values, radius: depth(radius) }),
+              cure: scaled(INWARD[side], radius - to[side]),
+            },
+          ];
+    const widest = Math.max(hole.headMm, hole.socketMm) / 2;
+    return [
+      ...fault('wall', widest, 'The wall on the {side} is {mm} away; head and socket need {radius}.'),
+      ...(hole.tap && wall > hole.tap.standsMm
+        ? fault(
+            'swing',
+            hole.tap.swingMm,
+            'The tap wrench sweeps {radius} and the wall on the {side}, {wall} tall, is {mm} away: use a ratchet handle or an extension.',
+          )
+        : []),
+    ];
+  });
+}
+
 function pairFault(a: RoomHole, b: RoomHole, i: number, j: number): RoomFault | undefined {
   const dx = a.at.x - b.at.x;
   const dy = a.at.y - b.at.y;
@@ -97,17 +149,30 @@ function pairFault(a: RoomHole, b: RoomHole, i: number, j: number): RoomFault | 
   const heads = apart - (a.headMm + b.headMm) / 2;
   if (a.headMm > 0 && b.headMm > 0 && heads < 0)
     return fault('heads', 'warn', phrase('Heads or washers foul each other by {by}.', { by: depth(-heads) }), -heads);
+  const socket = apart - Math.max(a.socketMm + b.headMm, b.socketMm + a.headMm) / 2;
+  if (a.socketMm > 0 && b.headMm > 0 && socket < 0)
+    return fault(
+      'socket',
+      'warn',
+      phrase(
+        'No room for a socket over a hexagon beside its neighbour, by {by}: take socket head screws or a spanner.',
+        {
+          by: depth(-socket),
+        },
+      ),
+      -socket,
+    );
   return undefined;
 }
 
 /**
- * Everything that does not fit on a face: edges, neighbours, heads. Worst first.
+ * Everything that does not fit on a face: edges, neighbours, heads, sockets, walls, wrenches. Worst first.
  * Holes are sorted along x, so that each is compared only with those within reach.
  */
 export function checkRoom(holes: readonly RoomHole[], shape: FaceShape): RoomFault[] {
-  const faults = holes.flatMap((hole, i) => edgeFault(hole, i, shape) ?? []);
+  const faults = holes.flatMap((hole, i) => [edgeFault(hole, i, shape) ?? [], wallFaults(hole, i, shape)].flat());
   const order = [...holes.keys()].sort((a, b) => holes[a].at.x - holes[b].at.x);
-  const widest = holes.reduce((w, h) => Math.max(w, h.headMm, h.diameterMm + 2 * LEAST_WEB_MM), 0);
+  const widest = holes.reduce((w, h) => Math.max(w, h.headMm, h.socketMm, h.diameterMm + 2 * LEAST_WEB_MM), 0);
   for (let i = 0; i < order.length; i++)
     for (let j = i + 1; j < order.length && holes[order[j]].at.x - holes[order[i]].at.x < widest; j++) {
       const fault = pairFault(holes[order[i]], holes[order[j]], order[i], order[j]);

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { faceShape, USUAL_DATUM, type Datum, type Part, type Stock } from '@/core/layout/part';
+import { faceShape, SIDES, USUAL_DATUM, type Datum, type Part, type Stock } from '@/core/layout/part';
 import { parseLength } from '@/core/units/length';
 import { showText, type Display } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
@@ -71,6 +71,35 @@ export function PartPanel({ state, display }: { state: PlateState; display: Disp
         onChange={(condition) => setPart({ condition })}
         placeholder="annealed, as cast, ..."
       />
+      {part.stock.shape === 'plate' && part.stock.outline && (
+        <p className="flex flex-wrap items-center gap-2 text-[15px]">
+          Outline of {part.stock.outline.length} corners.
+          <button
+            type="button"
+            className="btn h-9"
+            onClick={() => setPart({ stock: { ...part.stock, outline: undefined } as Stock })}
+          >
+            Square it off
+          </button>
+        </p>
+      )}
+      {faceShape(part.stock, face).kind === 'rectangle' && (
+        <fieldset className="flex flex-col gap-1">
+          <legend className="label">Walls that stand up at a side, height over this face</legend>
+          <div className="grid grid-cols-4 gap-2">
+            {SIDES.map((side) => (
+              <SizeField
+                key={side + face}
+                label={side}
+                mm={part.walls?.[face]?.[side] ?? 0}
+                least={0}
+                display={display}
+                onChange={(mm) => setPart({ walls: { ...part.walls, [face]: { ...part.walls?.[face], [side]: mm } } })}
+              />
+            ))}
+          </div>
+        </fieldset>
+      )}
       {faceShape(part.stock, face).kind === 'rectangle' ? (
         <div className="flex gap-3">
           <Choice
@@ -102,18 +131,20 @@ export function PartPanel({ state, display }: { state: PlateState; display: Disp
 function SizeField({
   label,
   mm,
+  least = 1e-6,
   display,
   onChange,
 }: {
   label: string;
   mm: number;
+  least?: number;
   display: Display;
   onChange: (mm: number) => void;
 }) {
   const [typed, setTyped] = useState<string>();
   const shown = showText({ value: mm, unit: 'mm' }, display);
   const parsed = parseLength(typed ?? '', display === 'inch' ? 'in' : 'mm');
-  const good = parsed.ok && parsed.value.mm > 0 && parsed.value.mm <= 10000;
+  const good = parsed.ok && parsed.value.mm >= least && parsed.value.mm <= 10000;
   return (
     <div
       onBlur={() => {
@@ -127,7 +158,7 @@ function SizeField({
         label={label}
         value={typed ?? shown}
         onChange={setTyped}
-        error={typed !== undefined && typed.trim() !== '' && !good && 'Above zero.'}
+        error={typed !== undefined && typed.trim() !== '' && !good && (least > 0 ? 'Above zero.' : 'Zero or above.')}
       />
     </div>
   );

@@ -5,6 +5,7 @@ import { GAUGES, gaugeReading, heightList, type Gauge, type HeightLine } from '@
 import type { LaidFace } from '@/core/layout/lay-out';
 import type { Display } from '@/core/units/show';
 import { SelectField } from '@/ui/field';
+import { send } from '@/ui/send';
 
 interface Props {
   laid: LaidFace;
@@ -13,26 +14,29 @@ interface Props {
   jobId: string;
 }
 
-/** Ticks of this part and face, kept on this device until the heights change. */
-function useTicks(key: string): [ReadonlySet<string>, (line: string) => void] {
+/** Ticks of this part, kept by the server; what cannot be sent is said and stays as it was. */
+function useTicks(jobId: string): { ticks: ReadonlySet<string>; tick: (line: string) => void; fault?: string } {
   const [ticks, setTicks] = useState<ReadonlySet<string>>(new Set());
+  const [fault, setFault] = useState<string>();
+  const path = `/api/v1/jobs/${jobId}/ticks`;
   useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what this device kept is known only in the browser
-    setTicks(new Set(JSON.parse(window.localStorage.getItem(key) ?? '[]') as string[]));
-  }, [key]);
+    void send<{ ticks: string[] }>('GET', path).then((got) => got.ok && setTicks(new Set(got.value.ticks)));
+  }, [path]);
   const tick = (line: string): void => {
-    const next = new Set(ticks);
-    if (!next.delete(line)) next.add(line);
-    window.localStorage.setItem(key, JSON.stringify([...next]));
-    setTicks(next);
+    const ticked = !ticks.has(line);
+    setTicks((now) => new Set(ticked ? [...now, line] : [...now].filter((t) => t !== line)));
+    void send<{ ticks: string[] }>('PUT', path, { line, ticked }).then((got) => {
+      setFault(got.ok ? undefined : got.fault);
+      if (!got.ok) setTicks((now) => new Set(ticked ? [...now].filter((t) => t !== line) : [...now, line]));
+    });
   };
-  return [ticks, tick];
+  return { ticks, tick, fault };
 }
 
 /** Distinct heights per axis in rising order, in the reading of the gauge in use; ticked off as one goes. */
 export function SheetPanel({ laid, letters, display, jobId }: Props) {
   const [gauge, setGauge] = useState<Gauge>(display === 'inch' ? 'digital-inch' : 'digital-mm');
-  const [ticks, tick] = useTicks(`jolly-bit ticks ${jobId} ${laid.face}`);
+  const { ticks, tick, fault } = useTicks(jobId);
   const holes = laid.holes.map((h) => ({ featureId: h.featureId, at: h.at }));
   const round = laid.shape.kind === 'circle';
   const { datum } = laid;
@@ -52,12 +56,17 @@ export function SheetPanel({ laid, letters, display, jobId }: Props) {
       <p className="text-sm text-steel-700">
         Touch the plate and zero. Lock, set, lock again, one light scratch. All of one face before the turn.
       </p>
+      {fault && (
+        <p role="alert" className="font-bold text-danger">
+          {fault}
+        </p>
+      )}
       {lists.map(([title, axis]) => (
         <section key={axis}>
           <h3 className="font-cond text-lg font-semibold">{title}</h3>
           <ol className="max-h-[230px] overflow-auto">
             {heightList(holes, axis).map((line) => {
-              const key = `${axis}${line.mm.toFixed(3)}`;
+              const key = `${laid.face} ${axis} ${line.mm.toFixed(3)}`;
               return (
                 <li key={key}>
                   <label

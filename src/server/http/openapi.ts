@@ -4,7 +4,7 @@ import { inUseChange, shopChange } from '@/contracts/crib';
 import { jobChange, jobInput } from '@/contracts/job';
 import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
-import { punchMarkInput } from '@/contracts/punch';
+import { punchMarkInput, tickInput } from '@/contracts/punch';
 import { drillQuery, threadQuery } from './catalogue';
 
 const schema = (s: z.ZodType, io: 'input' | 'output' = 'output') => {
@@ -112,6 +112,14 @@ export function openApiDocument() {
           ...jobMissing,
         }),
       },
+      '/api/v1/jobs/{id}/ticks': {
+        parameters: [id],
+        get: {
+          summary: 'Lines of the layout sheets that are scribed',
+          responses: { '200': listOf('ticks'), ...jobMissing },
+        },
+        put: writing('Tick a line, or take the tick off', 'Tick', { '200': listOf('ticks'), ...jobMissing }),
+      },
       '/api/v1/crib/{kind}/{id}': {
         parameters: [{ ...id, name: 'kind', schema: { enum: ['machines', 'cases'] } }, id],
         patch: writing('Put a machine or drill case in or out of use', 'InUseChange', {
@@ -133,6 +141,7 @@ export function openApiDocument() {
         JobChange: schema(jobChange, 'input'),
         Job: schema(jobChange.extend({ createdAt: z.string(), updatedAt: z.string() })),
         InUseChange: schema(inUseChange, 'input'),
+        Tick: schema(tickInput, 'input'),
         PunchMark: schema(punchMarkInput, 'input'),
         PartFile: schema(partFile, 'input'),
         ShopChange: schema(shopChange, 'input'),

@@ -1,5 +1,6 @@
 import { PDFDocument, rgb, StandardFonts, type PDFPage } from 'pdf-lib';
 import type { LaidFace } from '@/core/layout/lay-out';
+import { outlineCorners } from '@/core/layout/outline';
 
 export type TemplatePaper = 'a4' | 'letter';
 
@@ -48,8 +49,8 @@ export async function templatePdf(
       const page = pdf.addPage([paperW * PT_PER_MM, paperH * PT_PER_MM]);
       const from = { x: origin.x + column * (windowW - OVERLAP_MM), y: origin.y + row * (windowH - OVERLAP_MM) };
       const sheet = new Sheet(page, from, windowW, windowH);
-      if (round) sheet.circle(0, 0, width / 2, 0.5);
-      else sheet.rectangle(0, 0, width, height);
+      if (shape.kind === 'circle') sheet.circle(0, 0, width / 2, 0.5);
+      else sheet.closed(outlineCorners(shape));
       for (const { onFace: p, footprint: f, featureId } of laid.holes) {
         if (!sheet.shows(p.x, p.y, f.mouthMm)) continue;
         sheet.circle(p.x, p.y, f.diameterMm / 2, 0.4);
@@ -130,14 +131,10 @@ class Sheet {
       borderColor: rgb(0, 0, 0),
     });
   }
-  rectangle(x: number, y: number, w: number, h: number): void {
-    this.page.drawRectangle({
-      x: this.x(x),
-      y: this.y(y),
-      width: w * PT_PER_MM,
-      height: h * PT_PER_MM,
-      borderWidth: 0.5,
-      borderColor: rgb(0, 0, 0),
+  closed(corners: readonly { x: number; y: number }[]): void {
+    corners.forEach((p, i) => {
+      const next = corners[(i + 1) % corners.length];
+      this.line(p.x, p.y, next.x, next.y, 0.5);
     });
   }
 }

@@ -2,9 +2,10 @@
 
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { LaidFace, LaidHole } from '@/core/layout/lay-out';
+import { outlineCorners } from '@/core/layout/outline';
 import { heightList } from '@/core/layout/height-list';
 import { snapStep } from '@/core/layout/move-place';
-import type { Point } from '@/core/layout/part';
+import { SIDES, type Point, type Side } from '@/core/layout/part';
 import { useWidth } from './use-width';
 
 interface Props {
@@ -34,6 +35,13 @@ interface Camera {
   x: number;
   y: number;
 }
+
+const WALL_LINE: Record<Side, (w: number, h: number) => string> = {
+  left: (_, h) => `M0 0v${-h}`,
+  right: (w, h) => `M${w} 0v${-h}`,
+  bottom: (w) => `M0 0h${w}`,
+  top: (w, h) => `M0 ${-h}h${w}`,
+};
 
 const ring = (x: number, y: number, r: number): string =>
   `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`;
@@ -241,11 +249,10 @@ export function PlateDrawing({
       >
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} strokeLinecap="round">
           {shape.kind === 'rectangle' ? (
-            <rect
-              x={box.left}
-              y={top}
-              width={box.width}
-              height={box.height}
+            <polygon
+              points={outlineCorners(shape)
+                .map((p) => `${p.x},${-p.y}`)
+                .join(' ')}
               fill="#1f3f8f"
               stroke="#eef2ff"
               vectorEffect="non-scaling-stroke"
@@ -253,6 +260,18 @@ export function PlateDrawing({
           ) : (
             <circle r={shape.diameterMm / 2} fill="#1f3f8f" stroke="#eef2ff" vectorEffect="non-scaling-stroke" />
           )}
+          {shape.kind === 'rectangle' &&
+            shape.walls &&
+            SIDES.filter((side) => (shape.walls?.[side] ?? 0) > 0).map((side) => (
+              <path
+                key={side}
+                d={WALL_LINE[side](shape.widthMm, shape.heightMm)}
+                stroke="#b9c8ef"
+                strokeWidth="9"
+                strokeDasharray="3 3"
+                vectorEffect="non-scaling-stroke"
+              />
+            ))}
           <path d={scribed} stroke="#b9c8ef" strokeOpacity="0.45" strokeWidth="0.8" vectorEffect="non-scaling-stroke" />
           {shape.kind === 'rectangle' ? (
             <path
