@@ -11,6 +11,7 @@ export const keptQuestion = z.strictObject({
   depth: short,
   thickness: short,
   width: short,
+  existing: short.default(''),
   drills: short,
   drill: short,
   tap: z.enum(['auto', 'cut', 'form']),

@@ -32,6 +32,8 @@ import { formedMinor, formingVerdict } from '../tapping/forming';
 import { breakingTorque } from '../tapping/tap-strength';
 import { tappingSpeed } from '../tapping/tapping-speed';
 import { tappingTorque } from '../tapping/tapping-torque';
+import { threadOperations } from '../route/thread-operations';
+import { mouthProblems, type FeatureContext } from '../route/feature-operations';
 import { reasonablePercent } from '../tapping/target-percent';
 import { waysOfTapping, type TappingWay } from '../tapping/ways-of-tapping';
 import { readCallout } from '../threads/callout';
@@ -41,7 +43,6 @@ import { isTapered, type Thread } from '../threads/thread';
 import { USUAL_HABITS, type HoleQuestion, type ShopHabits } from './question';
 import { resolveHole, type ResolvedHole } from './resolve-hole';
 import type { ComparedDrill, HolePlan } from './hole-plan';
-import { routeSteps } from './route-steps';
 import { safetyCautions } from './safety-cautions';
 
 /** Version of the rules; goes with whatever is kept, so that an old answer can be told from a new one. */
@@ -173,7 +174,9 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
   if (!resolved.ok) return resolved;
   const hole = resolved.value;
   const { thread, className } = hole.feature;
-  const written = callout.features.find((f) => f.kind === 'hole');
+  const written = callout.features.find(
+    (f) => f.kind === 'hole' && !(hole.clearance && f.diameterMm === hole.clearance.diameterMm),
+  );
   const wishes = wishProblems(q, thread);
   if (written?.kind === 'hole')
     wishes.push(
@@ -207,6 +210,19 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
   const chosen = chooseDrill(kind === 'form' ? formingQuestion : question, q.drill);
   if ('code' in chosen) return { ok: false, problems: [chosen] };
   const { choice, used, because } = chosen;
+  if (q.existingMm !== undefined && q.existingMm > used.drill.diameterMm - 0.05)
+    return {
+      ok: false,
+      problems: [
+        problem(
+          'existing-large',
+          'existing',
+          'The hole that is there, {existing}, leaves the tap drill {drill} nothing to cut.',
+          'Ask with the drill that cleans it up, a larger thread, or an insert.',
+          { existing: mm(q.existingMm), drill: drillName(used.drill) },
+        ),
+      ],
+    };
   const forming =
     kind === 'form' || !verdict.allowed
       ? { ...verdict, drill: kind === 'form' ? used : undefined }
@@ -226,6 +242,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
     pointAngleDeg,
     minorMm,
     forming: kind === 'form',
+    fromMm: hole.clearance?.depthMm,
     holes,
     dry: q.dry ?? false,
     tapNames: habits.tapNames,
@@ -263,7 +280,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
       tip: drillTip(used.drill.diameterMm, pointAngleDeg),
       pecks: peckDepths(used.drill.diameterMm, drilledMm, material, byHand),
       peckEveryMm: (material.chips === 'stringy' ? 0.5 : 1) * used.drill.diameterMm,
-      pilots: pilotChain(used.drill, q.pool.drills, byHand, material),
+      pilots: q.existingMm === undefined ? pilotChain(used.drill, q.pool.drills, byHand, material) : [],
     },
     tapping: { best, ways, speed: tappingSpeed(thread, material) },
     engagement: strength,
@@ -275,7 +292,35 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
     refusals: 'code' in speed ? [speed] : [],
   };
   plan.cautions = gatherCautions(plan, q);
-  return { ok: true, value: { ...plan, steps: routeSteps(plan) } };
+  const steps = threadOperations(plan, contextOf(plan, q), holes);
+  const tooDeep = mouthProblems(steps, hole.thicknessMm);
+  if (tooDeep.length > 0) return { ok: false, problems: tooDeep };
+  return { ok: true, value: { ...plan, steps } };
+}
+
+/** The hole as its operations see it. */
+export function contextOf(plan: Omit<HolePlan, 'steps'>, q: HoleQuestion): FeatureContext {
+  const { hole, tapDrill, drilling, tapping, material, machine, callout } = plan;
+  return {
+    callout,
+    material,
+    machine,
+    dry: plan.dry,
+    stepRule: (q.habits ?? USUAL_HABITS).stepRule,
+    thicknessMm: hole.thicknessMm,
+    leverMm: q.leverMm,
+    start: drilling.start,
+    pool: q.pool,
+    tools: q.tools,
+    existingMm: q.existingMm,
+    through: hole.through,
+    main: {
+      chosen: { drill: tapDrill.used.drill, owned: tapDrill.because !== 'to-buy' || tapDrill.used.owned, cautions: [] },
+      fullMm: tapping.best.depth?.fullDiameter.value ?? hole.thicknessMm ?? hole.threadDepthMm,
+    },
+    clearance: hole.clearance,
+    chamferMm: plan.chamferMm,
+  };
 }
 
 function wallAnswer(thicknessMm: number, totalMm: number): Answer {

@@ -8,6 +8,8 @@ export interface AskForm {
   depth: string;
   thickness: string;
   width: string;
+  /** Diameter of a hole that is there already; empty for full metal. */
+  existing: string;
   /** `crib` or the id of a set. */
   drills: string;
   /** Label of a drill to use instead of the proposed one; empty for none. */
@@ -31,6 +33,7 @@ export const BLANK_FORM: AskForm = {
   depth: '',
   thickness: '',
   width: '',
+  existing: '',
   drills: 'crib',
   drill: '',
   tap: 'auto',
@@ -83,7 +86,7 @@ export function fromAddress(
 }
 
 const BARE = /^[\s+\d.,/-]+$/;
-const LENGTHS = ['depth', 'thickness', 'width'] as const;
+const LENGTHS = ['depth', 'thickness', 'width', 'existing'] as const;
 
 /** The form in other units: bare numbers keep their meaning by getting the unit they were typed in. */
 export function inUnits(form: AskForm, units: Display): AskForm {

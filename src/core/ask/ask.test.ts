@@ -289,6 +289,7 @@ describe('the form, its address and the shop', () => {
       depth: text,
       thickness: text,
       width: text,
+      existing: text,
       drills: text,
       drill: text,
       tap: fc.constantFrom('auto' as const, 'cut' as const, 'form' as const),

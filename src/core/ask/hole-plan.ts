@@ -11,14 +11,8 @@ import type { Callout } from '../threads/callout';
 import type { ClassLimits } from '../threads/class-limits';
 import type { Engagement } from '../threads/engagement';
 import type { Thread } from '../threads/thread';
+import type { Operation } from '../route/operation';
 import type { ResolvedHole } from './resolve-hole';
-
-/** One thing to do, in the imperative, with what to set. */
-export interface RouteStep {
-  code: 'lay-out' | 'start' | 'pilot' | 'drill' | 'chamfer' | 'tap' | 'deburr' | 'check';
-  order: Phrase;
-  details: Phrase[];
-}
 
 /** A candidate with what it would mean for the tap. */
 export interface ComparedDrill {
@@ -65,7 +59,7 @@ export interface HolePlan {
   dry: boolean;
   assumptions: Phrase[];
   cautions: Caution[];
-  steps: RouteStep[];
+  steps: Operation[];
   /** Parts of the question that are refused while the rest stands: the machine's speed. */
   refusals: Problem[];
 }

@@ -3,6 +3,7 @@ import type { StepRule } from '../cutting/speed-step';
 import type { Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
 import type { StartMeans } from '../drills/predicted-hole';
+import type { Tool } from '../drills/tool';
 import type { Material } from '../materials/material';
 import type { TapNames } from '../tapping/tap';
 import type { LengthUnit } from '../units/length';
@@ -33,6 +34,12 @@ export interface HoleQuestion {
   /** Narrowest width or diameter of the part across the hole. */
   stockWidthMm?: number;
   pool: DrillPool;
+  /** Other tools of the crib; undefined where it is not known, and the usual ones are taken as there. */
+  tools?: readonly Tool[];
+  /** A hole that is there already, mm. */
+  existingMm?: number;
+  /** From the hole to the far edge of the part, mm, where it is laid out. */
+  leverMm?: number;
   /** A drill that the user wants to use. */
   drill?: Drill;
   tap?: 'auto' | 'cut' | 'form';

@@ -2,6 +2,7 @@ import { phrase, type Phrase, type Problem, type Result } from '../answer/answer
 import type { Machine } from '../cutting/machine';
 import { ALL_DRILLS, drillName, type Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
+import type { Tool } from '../drills/tool';
 import type { Material } from '../materials/material';
 import { parseLength } from '../units/length';
 import { answerQuestion } from './answer-question';
@@ -16,6 +17,8 @@ export interface Shop {
   /** The crib first, then the usual sets. */
   pools: readonly DrillPool[];
   habits: ShopHabits;
+  /** Tools beside drills, taps and machines; undefined where the crib is not known. */
+  tools?: readonly Tool[];
 }
 
 const unknown = (field: string, text: string, id: string, known: string[]): Problem => ({
@@ -107,6 +110,7 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
   const threadDepthMm = length('threadDepth', form.depth);
   const thicknessMm = length('thickness', form.thickness);
   const stockWidthMm = length('stockWidth', form.width);
+  const existingMm = length('existing', form.existing);
   if (problems.length > 0 || !material || !pool) return { ok: false, problems };
   const question: HoleQuestion = {
     callout: form.callout,
@@ -116,7 +120,9 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
     threadDepthMm,
     thicknessMm,
     stockWidthMm,
+    existingMm,
     pool,
+    tools: shop.tools,
     drill,
     tap: form.tap,
     targetPercent,

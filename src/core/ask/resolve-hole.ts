@@ -10,8 +10,11 @@ export type ThreadFeature = Extract<CalloutFeature, { kind: 'thread' }>;
 export interface ResolvedHole {
   feature: ThreadFeature;
   through: boolean;
+  /** Full thread, from the face or from the floor of a larger part above it. */
   threadDepthMm: number;
   thicknessMm?: number;
+  /** Larger part above the thread, from the face. */
+  clearance?: { diameterMm: number; depthMm: number };
   notes: Phrase[];
 }
 
@@ -27,11 +30,13 @@ const refuse = (
   nearest?: string[],
 ): Problem => ({ code, field, ...phrase(text, values), remedy: phrase(remedy, values), nearest });
 
-function lengthProblems(q: HoleQuestion): Problem[] {
+/** Lengths of a question that cannot be, field by field. */
+export function lengthProblems(q: HoleQuestion): Problem[] {
   const fields = [
     ['threadDepth', 'The thread depth', q.threadDepthMm],
     ['thickness', 'The thickness', q.thicknessMm],
     ['stockWidth', 'The width of the stock', q.stockWidthMm],
+    ['existing', 'The hole that is there', q.existingMm],
   ] as const;
   return fields.flatMap(([field, name, value]) => {
     if (value === undefined) return [];
@@ -64,13 +69,26 @@ function threadOf(callout: Callout): ThreadFeature | Problem {
 function physicalProblems(q: HoleQuestion, hole: ResolvedHole): Problem[] {
   const { thread } = hole.feature;
   const problems: Problem[] = [];
-  const { threadDepthMm: depth, thicknessMm: thickness } = hole;
+  const { threadDepthMm: depth } = hole;
+  const thickness = hole.thicknessMm === undefined ? undefined : hole.thicknessMm - (hole.clearance?.depthMm ?? 0);
+  if (thickness !== undefined && thickness <= 0)
+    return [
+      refuse(
+        'clearance-deep',
+        'callout',
+        'The larger part of {clearance} takes the whole plate of {plate}: nothing is left to tap.',
+        'Make the larger part shallower.',
+        { clearance: deep(hole.clearance?.depthMm ?? 0), plate: deep(hole.thicknessMm ?? 0) },
+      ),
+    ];
   if (thickness !== undefined && depth > thickness + 1e-9)
     problems.push(
       refuse(
         'thread-deeper-than-plate',
         'threadDepth',
-        'A thread {depth} deep does not fit in a plate of {thickness}.',
+        hole.clearance
+          ? 'A thread of {depth} does not fit in the {thickness} that the larger part leaves of the plate.'
+          : 'A thread {depth} deep does not fit in a plate of {thickness}.',
         'Tap at most {thickness}, through, or take thicker stock.',
         { depth: deep(depth), thickness: deep(thickness) },
       ),
@@ -106,7 +124,13 @@ export function resolveHole(q: HoleQuestion, callout: Callout): Result<ResolvedH
   if (bad.length > 0) return { ok: false, problems: bad };
   const { thread, extent } = feature;
   const notes: Phrase[] = [];
-  const drilledThrough = callout.features.some((f) => f.kind === 'hole' && f.extent?.kind === 'through');
+  const larger = callout.features.filter((f) => f.kind === 'hole').find((f) => f.diameterMm >= thread.majorMm);
+  const clearance =
+    larger?.extent?.kind === 'depth' ? { diameterMm: larger.diameterMm, depthMm: larger.extent.mm } : undefined;
+  const above = clearance?.depthMm ?? 0;
+  const drilledThrough = callout.features.some(
+    (f) => f.kind === 'hole' && f !== larger && f.extent?.kind === 'through',
+  );
   const written =
     extent?.kind === 'through' || drilledThrough ? 'through' : extent?.kind === 'depth' ? 'blind' : undefined;
   let kind = q.hole ?? written;
@@ -116,6 +140,10 @@ export function resolveHole(q: HoleQuestion, callout: Callout): Result<ResolvedH
     kind = q.threadDepthMm !== undefined && q.threadDepthMm !== q.thicknessMm ? 'blind' : 'through';
     notes.push(phrase('Neither through nor blind was said; {kind} is taken.', { kind }));
   }
+  if (clearance)
+    notes.push(
+      phrase('Depths are from the face: the thread begins under the larger part, at {above}.', { above: deep(above) }),
+    );
   const writtenDepth = extent?.kind === 'depth' ? extent.mm : undefined;
   let depth = q.threadDepthMm ?? writtenDepth;
   if (q.threadDepthMm !== undefined && writtenDepth !== undefined && Math.abs(q.threadDepthMm - writtenDepth) > 1e-6)
@@ -128,7 +156,7 @@ export function resolveHole(q: HoleQuestion, callout: Callout): Result<ResolvedH
   let thickness = q.thicknessMm;
   if (depth === undefined) {
     const usual = isTapered(thread) ? taperTapDrill(thread).handTightMm + 3 * thread.pitchMm : 1.5 * thread.majorMm;
-    depth = kind === 'through' ? (thickness ?? usual) : usual;
+    depth = kind === 'through' ? (thickness ?? usual + above) : usual + above;
     if (kind === 'blind' || thickness === undefined)
       notes.push(
         isTapered(thread)
@@ -149,8 +177,9 @@ export function resolveHole(q: HoleQuestion, callout: Callout): Result<ResolvedH
   const hole: ResolvedHole = {
     feature,
     through: kind === 'through',
-    threadDepthMm: depth,
+    threadDepthMm: depth - above,
     thicknessMm: thickness,
+    ...(clearance ? { clearance } : {}),
     notes,
   };
   const impossible = physicalProblems(q, hole);

@@ -64,7 +64,7 @@ const series = (p: HolePlan): string[] =>
     s.code === 'drill'
       ? `drill ${p.tapDrill.used.drill.label}`
       : s.code === 'pilot'
-        ? `pilot ${tell(s.order, 'mm').replace(/^Pilot with |\.$/g, '')}`
+        ? `pilot ${tell(s.order, 'mm').replace(/^Pilot with |(, through| to .*)?\.$/g, '')}`
         : s.code === 'tap'
           ? `tap ${String(s.order.values?.tap)}`
           : s.code,

@@ -2,10 +2,14 @@ import fc from 'fast-check';
 import type { Drill } from '../drills/drill';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
+import { tell } from '../units/show';
+import { adviseFromChips, type ChipSign } from './chips-adviser';
 import { deepHoleFactor, idealRpm, rpmFor, ruleOfThumbRpm, sfmToMPerMin } from './cutting-speed';
+import { alreadyDeeper, stopSetting, usualStop } from './depth-stop';
+import { drillingTorque, grabForce, holdingFor, powerCaution, spindlePower } from './drilling-torque';
 import { drillFeed, peckDepths } from './feed';
-import type { Machine } from './machine';
-import { chooseSpeed } from './speed-step';
+import type { DepthStopKind, Machine } from './machine';
+import { chooseSpeed, nextStep } from './speed-step';
 
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
 const drill = (mm: number, kind?: Drill['material']): Drill => ({
@@ -119,4 +123,80 @@ test('pecks: first at 3 D then every 1 D; sooner and shorter in stringy metal', 
   expect(peckDepths(5, 26, material('steel-low-carbon'), false)).toEqual([15, 20, 25]);
   expect(peckDepths(4, 10, material('stainless-austenitic'), false)).toEqual([6, 8]);
   expect(peckDepths(4, 11, material('steel-low-carbon'), true)).toEqual([6, 10]);
+});
+
+describe('torque, power and grab', () => {
+  const steel = material('steel-low-carbon');
+
+  test('10 mm at 0.15 mm/rev in mild steel: 6.3 Nm; a pilot takes its share; 480 rpm of it is a third of a kilowatt', () => {
+    const full = drillingTorque(10, 0.15, 118, steel).value;
+    expect(full).toBeCloseTo(6.3, 1);
+    expect(drillingTorque(10, 0.15, 118, steel, 5).value / full).toBeCloseTo(0.75, 9);
+    expect(spindlePower(6.3, 480)).toBeCloseTo(0.317, 3);
+    expect(powerCaution(20, 480, { ...press, powerW: 550 })?.code).toBe('power');
+    expect([powerCaution(6.3, 480, { ...press, powerW: 550 }), powerCaution(900, 480, press)]).toEqual([
+      undefined,
+      undefined,
+    ]);
+  });
+
+  test('three times the torque over the lever, and never held by hand', () => {
+    expect(grabForce(6.3, 60, false).value).toBeCloseTo(315, 9);
+    expect([0, 60, 61, 315, 1e6].map((n) => holdingFor(n).id)).toEqual([
+      'stop',
+      'stop',
+      'loose-vise',
+      'vise',
+      'clamps',
+    ]);
+  });
+});
+
+describe('the stop in the reading of the machine', () => {
+  const set = (kind: DepthStopKind, division: number, travel: number, turn?: number): string =>
+    tell(stopSetting(kind, division, travel, turn), 'mm');
+
+  test('scale, collar, readout, tailstock in turns', () => {
+    expect(set('scale', 1, 23.04)).toContain('add 23.0 mm');
+    expect(set('scale', 0.5, 23.3)).toContain('add 23.5 mm');
+    expect(set('collar', 1, 23.04)).toContain('23.0 mm above the tip');
+    expect(set('readout', 0.01, 23.04)).toContain('−23.04 mm');
+    expect(set('tailstock', 0.1, 23.04, 5)).toMatch(/4 turns and 3\.0+ mm/);
+    expect([usualStop(hand).kind, usualStop(press).kind]).toEqual(['tape', 'scale']);
+  });
+
+  test('touched in a pilot or a spot a drill stands deeper already', () => {
+    // 4 mm pilot under a 118 degree point: 2 / tan 59; 10 spot at 90 under an 8 drill: 1 + 4 / tan 59.
+    expect(alreadyDeeper(10, 118, 4)).toBeCloseTo(1.2017, 4);
+    expect(alreadyDeeper(8, 118, 10, 90)).toBeCloseTo(1 + 2.4034, 4);
+    expect(alreadyDeeper(8, 118, 4, 90)).toBeCloseTo(2, 9);
+  });
+});
+
+describe('the chips look like', () => {
+  const advise = (sign: ChipSign, id: string, rpm = 980, m: Machine | undefined = press) => {
+    const a = adviseFromChips(sign, { rpm, feed: 0.1, idealRpm: 1200 }, material(id), m);
+    return ['rpm' in a.speed ? a.speed.rpm : 0, +a.feed.toFixed(3), a.peckShare];
+  };
+
+  test.each([
+    ['curls', 'steel-low-carbon', [980, 0.1, 1]],
+    ['needles', 'steel-low-carbon', [980, 0.13, 1]],
+    ['needles', 'iron-grey', [980, 0.1, 1]],
+    ['blue', 'steel-low-carbon', [560, 0.1, 1]],
+    ['strings', 'aluminium-wrought-6000', [980, 0.125, 0.5]],
+    ['smeared', 'aluminium-wrought-6000', [980, 0.11, 1]],
+    ['smeared', 'steel-low-carbon', [560, 0.11, 1]],
+    ['rubs', 'stainless-austenitic', [560, 0.14, 1]],
+    ['rubs', 'steel-low-carbon', [980, 0.14, 1]],
+  ] as const)('%s in %s', (sign, id, expected) => expect(advise(sign, id)).toEqual(expected));
+
+  test('at the slowest step there is no slower: said, and the rest of the advice stands', () => {
+    const a = adviseFromChips('blue', { rpm: 140, feed: 0.1, idealRpm: 150 }, material('steel-low-carbon'), press);
+    expect([a.moved.speed, 'rpm' in a.speed && a.speed.rpm]).toEqual([0, 140]);
+    expect(tell(a.reason, 'mm')).toContain('no slower step');
+    const alone = adviseFromChips('blue', { rpm: 1000, feed: 0.1, idealRpm: 1200 }, material('copper'), undefined);
+    expect('rpm' in alone.speed && alone.speed.rpm).toBeCloseTo(800, 9);
+    expect([nextStep(press, 3300, 1), nextStep(press, 980, 1), nextStep(variable, 500, -1)]).toEqual([3300, 1700, 450]);
+  });
 });

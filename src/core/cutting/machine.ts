@@ -9,6 +9,9 @@ export interface SpeedStep {
 /** Fixed steps, or a range that can be set anywhere in between. */
 export type Speeds = { kind: 'steps'; steps: readonly SpeedStep[] } | { kind: 'range'; minRpm: number; maxRpm: number };
 
+/** A scale with a nut, a collar on the drill, tape on the drill, a digital readout, a tailstock handwheel. */
+export type DepthStopKind = 'scale' | 'collar' | 'tape' | 'readout' | 'tailstock';
+
 export interface Machine {
   id: string;
   name: string;
@@ -25,6 +28,8 @@ export interface Machine {
   chuckMm: number;
   quillStrokeMm?: number;
   powerW?: number;
+  /** What says how deep the drill is, with its smallest division; the tailstock's handwheel also by turns. */
+  depthStop?: { kind: DepthStopKind; divisionMm: number; turnMm?: number };
   /** Feed dials of a mill: travel of one turn in mm, and the divisions marked on it. */
   dial?: { travelMm: number; divisions: number };
 }

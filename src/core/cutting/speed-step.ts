@@ -20,6 +20,7 @@ export const SAFE_PERCENT = { low: 40, high: 130, refuse: 200 } as const;
 /**
  * The speed to set on a machine for an ideal one: next below for hard or work-hardening metal and by hand,
  * nearest (by ratio) otherwise.
+ * @param wantedRpm a speed that the user sets instead; the machine's nearest is taken
  * @returns the choice, or a problem when even the slowest speed is more than twice the ideal
  */
 export function chooseSpeed(
@@ -27,6 +28,7 @@ export function chooseSpeed(
   ideal: number,
   material: Material,
   stepRule: StepRule = 'auto',
+  wantedRpm?: number,
 ): SpeedChoice | Problem {
   const lowest = lowestRpm(machine);
   if ((lowest / ideal) * 100 > SAFE_PERCENT.refuse)
@@ -43,7 +45,10 @@ export function chooseSpeed(
   const below =
     stepRule === 'below' ||
     (stepRule === 'auto' && (isHard(material) || isWorkHardening(material) || isHandHeld(machine)));
-  const { rpm, label, rule } = pick(machine, ideal, below);
+  const { rpm, label, rule } =
+    wantedRpm === undefined
+      ? pick(machine, ideal, below)
+      : { ...pick(machine, wantedRpm, false), rule: 'set' as const };
   const percentOfIdeal = (rpm / ideal) * 100;
   const values = {
     percent: percent(percentOfIdeal),
@@ -57,7 +62,9 @@ export function chooseSpeed(
       caution(
         'warn',
         'speed-high',
-        'This is {percent} of the ideal and the slowest that the {machine} has ({limit}): plenty of fluid, short bites, firm feed, or a slower machine.',
+        rpm > lowest
+          ? 'This is {percent} of the ideal {ideal}: the lips burn. The {machine} has slower speeds.'
+          : 'This is {percent} of the ideal and the slowest that the {machine} has ({limit}): plenty of fluid, short bites, firm feed, or a slower machine.',
         values,
       ),
     );
@@ -66,7 +73,9 @@ export function chooseSpeed(
       caution(
         'warn',
         'speed-low',
-        'This is only {percent} of the ideal; the {machine} ends at {limit}. It cuts slowly: feed lightly, as the feed is per turn.',
+        rpm < highestRpm(machine)
+          ? 'This is only {percent} of the ideal {ideal}: slow, and it grabs sooner. The {machine} has faster speeds.'
+          : 'This is only {percent} of the ideal; the {machine} ends at {limit}. It cuts slowly: feed lightly, as the feed is per turn.',
         values,
       ),
     );
@@ -91,4 +100,14 @@ function pick(machine: Machine, ideal: number, below: boolean): Pick<SpeedChoice
   if (below && under.length > 0) return { ...under.reduce((a, b) => (b.rpm > a.rpm ? b : a)), rule: 'below' };
   const gap = (rpm: number): number => Math.abs(Math.log(rpm / ideal));
   return { ...speeds.steps.reduce((a, b) => (gap(b.rpm) < gap(a.rpm) ? b : a)), rule: below ? 'below' : 'nearest' };
+}
+
+/** The machine's next speed down (-1) or up (+1) from one in use; the same where it ends. A range moves by a fifth. */
+export function nextStep(machine: Machine, rpm: number, by: -1 | 1): number {
+  const { speeds } = machine;
+  if (speeds.kind === 'range')
+    return Math.min(speeds.maxRpm, Math.max(speeds.minRpm, Math.round(rpm * (by < 0 ? 0.8 : 1.2))));
+  const sorted = speeds.steps.map((s) => s.rpm).sort((a, b) => a - b);
+  const beyond = by < 0 ? sorted.filter((r) => r < rpm - 1e-6).pop() : sorted.find((r) => r > rpm + 1e-6);
+  return beyond ?? rpm;
 }

@@ -17,6 +17,10 @@ export interface Drill {
   /** High-speed steel when not given. */
   material?: DrillMaterial;
   condition?: DrillCondition;
+  /** How deep its flutes reach, mm; a jobber drill's where not given. */
+  fluteMm?: number;
+  /** Where it lies. */
+  where?: string;
 }
 
 const metric = (mm: number): Drill => {

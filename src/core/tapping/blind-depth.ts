@@ -22,23 +22,28 @@ export interface BlindDepth {
   runOutMm: number;
 }
 
-/** How deep to drill a blind hole so that the full thread is deep enough for the last tap. */
+/**
+ * How deep to drill a blind hole so that the full thread is deep enough for the last tap.
+ * @param fromMm where the thread begins under the face, mm: the floor of a larger part above it
+ */
 export function blindDepth(
   thread: Thread,
   threadDepthMm: number,
   lastTap: Tap,
   drillMm: number,
   pointAngleDeg: number,
+  fromMm = 0,
 ): BlindDepth {
   const runOutMm = lastTap.chamferThreads * thread.pitchMm;
   const spiralPoint = lastTap.geometry === 'spiral-point';
   const chipRoomMm = spiralPoint ? spiralPointChipRoom(thread, drillMm, threadDepthMm) : thread.pitchMm;
-  const full = threadDepthMm + runOutMm + chipRoomMm;
+  const full = fromMm + threadDepthMm + runOutMm + chipRoomMm;
   const tipMm = coneDepth(drillMm, pointAngleDeg);
   const fullDiameter = answer(full, 'mm', {
     rule: 'Full-diameter depth',
-    formula: 'full thread + chamfer threads × pitch + chip room',
+    formula: `${fromMm > 0 ? 'larger part + ' : ''}full thread + chamfer threads × pitch + chip room`,
     inputs: [
+      ...(fromMm > 0 ? [['larger part above the thread', mm(fromMm)] as [string, ReturnType<typeof mm>]] : []),
       ['full thread', mm(threadDepthMm)],
       [`chamfer threads of the last tap (${lastTap.name})`, quantity(lastTap.chamferThreads, 'count')],
       ['pitch', mm(thread.pitchMm)],

@@ -43,6 +43,8 @@ export interface TappingQuestion {
   machine?: Machine;
   through: boolean;
   depthMm: number;
+  /** Where the thread begins under the face, mm; 0 without a larger part above it. */
+  fromMm?: number;
   thicknessMm?: number;
   drillMm: number;
   pointAngleDeg: number;
@@ -123,7 +125,7 @@ const conditions = (q: TappingQuestion, tap: Tap, reversing: boolean): TappingCo
   through: q.through,
   reversing,
   fluid: q.dry && !/^dry/.test(q.material.lubricant) ? 'dry' : 'right',
-  thicknessMm: q.through ? q.thicknessMm : undefined,
+  thicknessMm: q.through && q.thicknessMm !== undefined ? q.thicknessMm - (q.fromMm ?? 0) : undefined,
 });
 
 /** The hand taps used: the longest chamfer through; as few as the bottom room demands in a blind hole. */
@@ -146,7 +148,7 @@ function tapsFor(id: WayId, q: TappingQuestion): Tap[] {
 }
 
 const depthFor = (q: TappingQuestion, last: Tap): BlindDepth =>
-  blindDepth(q.thread, q.depthMm, last, q.drillMm, q.pointAngleDeg);
+  blindDepth(q.thread, q.depthMm, last, q.drillMm, q.pointAngleDeg, q.fromMm);
 
 function wallUnder(q: TappingQuestion, last: Tap): number | undefined {
   return q.thicknessMm === undefined ? undefined : q.thicknessMm - depthFor(q, last).total.value;

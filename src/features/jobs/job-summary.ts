@@ -1,5 +1,6 @@
 import type { Job } from '@/contracts/job';
-import type { HolePlan, RouteStep } from '@/core/ask/hole-plan';
+import type { HolePlan } from '@/core/ask/hole-plan';
+import type { OperationCode } from '@/core/route/operation';
 import { toAddress } from '@/core/ask/ask-form';
 import { questionInJob } from '@/core/ask/job-questions';
 import { answerForm, type Shop } from '@/core/ask/read-form';
@@ -16,7 +17,7 @@ export interface HoleLine {
   callout: string;
   count: number;
   address: string;
-  steps: RouteStep['code'][];
+  steps: OperationCode[];
   drill?: string;
   speed?: string;
   depth?: string;

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Job, JobHoleInput, JobInput } from '@/contracts/job';
+import { BLANK_FORM } from '@/core/ask/ask-form';
 import { USUAL_PART } from '@/core/layout/part';
 import type { Database } from '../database';
 import { jobHoles, jobs } from '../schema';
@@ -84,7 +85,8 @@ async function withHoles(db: Writer, rows: JobRow[]): Promise<Job[]> {
       .map(({ id, name, question, face, place, exit }) => ({
         id,
         name,
-        question,
+        // Questions kept before a field was asked lack it.
+        question: { ...BLANK_FORM, ...question },
         face,
         ...(place ? { place } : {}),
         ...(exit ? { exit } : {}),

@@ -1,0 +1,142 @@
+import { phrase, type Phrase, type Problem } from '../answer/answer';
+import { isWorkHardening, type Material } from '../materials/material';
+import type { Machine } from './machine';
+import { chooseSpeed, nextStep, type SpeedChoice } from './speed-step';
+
+/** What a person sees or hears at the drill. */
+export const CHIP_SIGNS = {
+  curls: 'two even curls, or the metal’s own short chips',
+  needles: 'needles or dust where it should curl',
+  blue: 'blue chips',
+  strings: 'long strings that wrap round the drill',
+  smeared: 'metal smeared or welded on the lips',
+  squeal: 'it squeals',
+  chatter: 'it chatters, the mouth is many-sided',
+  rubs: 'it stops cutting and the bottom shines',
+} as const;
+export type ChipSign = keyof typeof CHIP_SIGNS;
+
+export interface ChipAdvice {
+  /** The step to set now; the one in use where nothing is to change. */
+  speed: SpeedChoice | Problem;
+  /** mm/rev */
+  feed: number;
+  /** Share of the peck distance to keep. */
+  peckShare: number;
+  moved: { speed: -1 | 0 | 1; feed: -1 | 0 | 1 };
+  reason: Phrase;
+  /** What to look at besides. */
+  look: Phrase;
+}
+
+interface Rule {
+  speed: -1 | 0 | 1;
+  feed: number;
+  peck?: number;
+  reason: string;
+  look: string;
+}
+
+function ruleFor(sign: ChipSign, material: Material): Rule {
+  switch (sign) {
+    case 'curls':
+      return { speed: 0, feed: 1, reason: 'Both lips cut alike and the chip is real: keep it so.', look: 'Go on.' };
+    case 'needles':
+      return material.chips === 'powder'
+        ? { speed: 0, feed: 1, reason: 'This metal breaks to dust by nature: that is right here.', look: 'Go on.' }
+        : {
+            speed: 0,
+            feed: 1.3,
+            reason: 'Too little feed: the lips scrape instead of cutting, and dull.',
+            look: 'Press harder; look whether the point is dull.',
+          };
+    case 'blue':
+      return {
+        speed: -1,
+        feed: 1,
+        reason: 'The chip is hotter than high-speed steel likes: one step slower.',
+        look: 'More fluid; a blued drill is soft at the corners, grind it back.',
+      };
+    case 'strings':
+      return {
+        speed: 0,
+        feed: 1.25,
+        peck: 0.5,
+        reason: 'A thicker chip breaks sooner: feed more, and withdraw twice as often.',
+        look: 'Stop the spindle before taking strings away, with a hook, never with fingers.',
+      };
+    case 'smeared':
+      return {
+        speed: material.group === 'aluminium' ? 0 : -1,
+        feed: 1.1,
+        reason:
+          material.group === 'aluminium'
+            ? 'It welds where it runs dry, not where it runs fast: wet it, keep it cutting.'
+            : 'It welds where it is hot: one step slower, and keep it cutting.',
+        look: 'Fluid meant for this metal; clean the lips with a stone before going on.',
+      };
+    case 'squeal':
+      return {
+        speed: -1,
+        feed: 1.1,
+        reason: 'Dull, dry or too fast: one step slower and a real feed.',
+        look: 'Point sharp? Fluid at the tip?',
+      };
+    case 'chatter':
+      return {
+        speed: -1,
+        feed: 1.2,
+        reason: 'The point hammers: slower, and enough feed to keep both lips in the metal.',
+        look: 'Clamp closer, shorter drill, a smaller pilot.',
+      };
+    case 'rubs':
+      return {
+        speed: isWorkHardening(material) ? -1 : 0,
+        feed: 1.4,
+        reason: isWorkHardening(material)
+          ? 'Rubbing has hardened the bottom: sharp cobalt, slower, and feed hard enough to get under the skin.'
+          : 'It rubs: feed until it bites, or the point is gone.',
+        look: 'Never dwell; a sharp drill before the next attempt.',
+      };
+  }
+}
+
+/**
+ * Moves speed and feed by what the chips show.
+ * @param now the speed in use, rpm, and the feed, mm/rev
+ */
+export function adviseFromChips(
+  sign: ChipSign,
+  now: { rpm: number; feed: number; idealRpm: number },
+  material: Material,
+  machine: Machine | undefined,
+): ChipAdvice {
+  const rule = ruleFor(sign, material);
+  const rpm = rule.speed === 0 || !machine ? now.rpm : nextStep(machine, now.rpm, rule.speed);
+  const stuck = rule.speed !== 0 && rpm === now.rpm;
+  return {
+    speed: machine ? chooseSpeed(machine, now.idealRpm, material, 'auto', rpm) : noStep(now, rule.speed),
+    feed: now.feed * rule.feed,
+    peckShare: rule.peck ?? 1,
+    moved: { speed: stuck && machine ? 0 : rule.speed, feed: rule.feed > 1 ? 1 : rule.feed < 1 ? -1 : 0 },
+    reason:
+      stuck && machine
+        ? phrase(`${rule.reason} The {machine} has no slower step: more fluid and shorter bites instead.`, {
+            machine: machine.name,
+          })
+        : phrase(rule.reason),
+    look: phrase(rule.look),
+  };
+}
+
+function noStep(now: { rpm: number; idealRpm: number }, move: -1 | 0 | 1): SpeedChoice {
+  const rpm = now.rpm * (move < 0 ? 0.8 : move > 0 ? 1.2 : 1);
+  return {
+    rpm,
+    label: 'as near as can be',
+    percentOfIdeal: (rpm / now.idealRpm) * 100,
+    rule: 'set',
+    reason: phrase('No machine was named: a fifth slower or faster.'),
+    cautions: [],
+  };
+}
