@@ -1,12 +1,170 @@
 import { z } from 'zod';
+import { HABITS, type ShopHabits } from '@/core/ask/habits';
+import { TOOL_KINDS, type ToolKind } from '@/core/drills/tool';
+import type { Material } from '@/core/materials/material';
 
-export const inUseChange = z.strictObject({ inUse: z.boolean(), version: z.number().int().min(1) });
+const rowId = z.string().regex(/^[\w.-]{1,80}$/, 'An id is 1 to 80 letters, digits, dots, - or _.');
+const name = z.string().trim().min(1, 'Give it a name.').max(120, 'A name has at most 120 characters.');
+const size = z.number().positive('Above zero.').max(10000);
+const rpm = z.number('Type revolutions a minute.').positive('Above zero.').max(200000);
+const version = z.number().int().min(1);
+const condition = z.enum(['sharp', 'worn', 'blunt', 'lost']);
+const where = z.string().trim().max(120).default('');
+
+export const inUseChange = z.strictObject({ inUse: z.boolean(), version });
+
+const speeds = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('steps'),
+    steps: z
+      .array(
+        z.strictObject({ rpm, label: z.string().trim().max(60), rows: z.array(z.string().max(20)).max(4).optional() }),
+      )
+      .min(1, 'A machine has at least one speed.')
+      .max(60),
+  }),
+  z
+    .strictObject({ kind: z.literal('range'), minRpm: rpm, maxRpm: rpm })
+    .refine((r) => r.minRpm < r.maxRpm, { path: ['maxRpm'], message: 'The fastest must be above the slowest.' }),
+]);
+
+export const machineInput = z.strictObject({
+  id: rowId,
+  name,
+  kind: z.enum(['drill-press', 'mill', 'lathe', 'hand-drill']),
+  speeds,
+  reversible: z.boolean(),
+  tappingHead: z.boolean(),
+  coastRevolutions: z.number().min(0).max(1000),
+  coastAtRpm: rpm,
+  chuckMm: size,
+  quillStrokeMm: size.optional(),
+  powerW: z.number().positive().max(100000).optional(),
+  depthStop: z
+    .strictObject({
+      kind: z.enum(['scale', 'collar', 'tape', 'readout', 'tailstock']),
+      divisionMm: z.number().positive().max(100),
+      turnMm: size.optional(),
+    })
+    .optional(),
+  pulleys: z
+    .strictObject({
+      motorRpm: rpm,
+      belts: z
+        .array(
+          z.strictObject({
+            rows: z
+              .array(z.strictObject({ name: z.string().trim().min(1).max(20), drivingMm: size, drivenMm: size }))
+              .min(1)
+              .max(8),
+          }),
+        )
+        .min(1)
+        .max(3),
+    })
+    .optional(),
+  chart: z
+    .array(z.strictObject({ drillMm: size, rpm }))
+    .max(40)
+    .optional(),
+  dial: z.strictObject({ travelMm: size, divisions: z.number().int().min(1).max(10000) }).optional(),
+});
+
+export const caseInput = z.strictObject({ id: rowId, name, setId: z.string().max(80).nullable().default(null) });
+
+export const drillInput = z.strictObject({
+  id: rowId,
+  caseId: rowId,
+  series: z.enum(['metric', 'fraction', 'number', 'letter']),
+  label: z.string().trim().min(1).max(20),
+  diameterMm: size.max(100),
+  pointAngleDeg: z.number().min(60).max(180),
+  material: z.enum(['hss', 'cobalt', 'carbide']),
+  condition,
+  fluteMm: size.optional(),
+  where,
+});
+
+export const toolInput = z.strictObject({
+  id: rowId,
+  kind: z.enum(Object.keys(TOOL_KINDS) as [ToolKind, ...ToolKind[]]),
+  name,
+  diameterMm: size.optional(),
+  smallMm: size.optional(),
+  stepMm: size.optional(),
+  angleDeg: z.number().min(1).max(180).optional(),
+  fit: z.string().trim().max(10).optional(),
+  reachMm: size.optional(),
+  condition: condition.default('sharp'),
+  where,
+});
+
+const range = z.strictObject({ low: z.number().positive(), high: z.number().positive() });
+export const materialInput = z.strictObject({
+  id: rowId,
+  label: name,
+  group: z.enum([
+    'steel',
+    'stainless',
+    'iron',
+    'aluminium',
+    'copper-alloy',
+    'titanium',
+    'magnesium',
+    'zinc',
+    'nickel',
+    'plastic',
+  ]),
+  hardnessHb: z.number().min(0).max(800),
+  tensileMPa: z.number().positive().max(5000),
+  shearMPa: z.number().positive().max(5000),
+  elongationPercent: z.number().min(0).max(300),
+  formTapping: z.enum(['good', 'marginal', 'no']),
+  drillSfmHss: z
+    .strictObject({ low: z.number().positive(), start: z.number().positive(), high: z.number().positive() })
+    .refine((s) => s.low <= s.start && s.start <= s.high, 'Low, start and high must rise.'),
+  tapSfmCut: range,
+  kc11: z.number().positive().max(10000),
+  mc: z.number().min(0).max(1),
+  feedFactor: z.number().positive().max(5),
+  threadPercent: z
+    .strictObject({
+      low: z.number().min(30).max(95),
+      target: z.number().min(30).max(95),
+      high: z.number().min(30).max(95),
+    })
+    .refine((p) => p.low <= p.target && p.target <= p.high, 'Low, target and high must rise.'),
+  chips: z.enum(['short', 'powder', 'long', 'stringy']),
+  lubricant: z.string().trim().min(1).max(120),
+  notes: z.string().max(400),
+  hazard: z.string().max(400),
+}) satisfies z.ZodType<Material>;
+
+/** What each kind of the crib is made of; a change carries the version that it was made from. */
+export const CRIB_INPUT = {
+  machines: machineInput,
+  cases: caseInput,
+  drills: drillInput,
+  tools: toolInput,
+  materials: materialInput,
+} as const;
+export type CribKind = keyof typeof CRIB_INPUT;
+export type CribItem<K extends CribKind> = z.infer<(typeof CRIB_INPUT)[K]>;
+export const versionField = z.object({ version });
+
+/** Drills and tools brought in together: all of them, or none. */
+export const cribImport = z.strictObject({
+  drills: z.array(drillInput).max(2000).default([]),
+  tools: z.array(toolInput).max(2000).default([]),
+});
+
+const habitsSchema = z.strictObject(
+  Object.fromEntries(HABITS.map((h) => [h.id, z.enum(h.options.map(([value]) => value) as [string, ...string[]])])),
+) as unknown as z.ZodType<ShopHabits>;
 
 export const shopChange = z.strictObject({
-  version: z.number().int().min(1),
+  version,
   units: z.enum(['mm', 'inch']),
-  stepRule: z.enum(['auto', 'nearest', 'below']),
-  tapNames: z.enum(['taper-plug-bottoming', 'taper-second-plug']),
-  formedLooser: z.boolean(),
+  habits: habitsSchema,
 });
 export type ShopChange = z.infer<typeof shopChange>;

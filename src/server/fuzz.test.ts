@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { answerRequest, answerResponse } from '@/contracts/answer';
 import { jobInput } from '@/contracts/job';
 import { partFile } from '@/contracts/part-file';
-import { USUAL_HABITS } from '@/core/ask/question';
+import { USUAL_HABITS } from '@/core/ask/habits';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import { readPlateCsv } from '@/core/formats/plate-csv';
 import { readPlateDxf } from '@/core/formats/plate-dxf';

@@ -1,7 +1,11 @@
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { KeptQuestion } from '@/contracts/question';
-import type { MachineKind, Speeds } from '@/core/cutting/machine';
+import type { ShopHabits } from '@/core/ask/habits';
+import type { Machine, MachineKind, Speeds } from '@/core/cutting/machine';
+import type { PulleyTrain } from '@/core/cutting/pulleys';
+import type { RouteEdits } from '@/core/route/edits';
+import type { ToolKind } from '@/core/drills/tool';
 import type { DrillCondition, DrillMaterial, DrillSeries } from '@/core/drills/drill';
 import type { MarkedWith } from '@/core/layout/punch';
 import type { FaceId, Part } from '@/core/layout/part';
@@ -31,6 +35,9 @@ export const machines = sqliteTable('machines', {
   powerW: real('power_w'),
   dialTravelMm: real('dial_travel_mm'),
   dialDivisions: integer('dial_divisions'),
+  depthStop: text('depth_stop', { mode: 'json' }).$type<NonNullable<Machine['depthStop']>>(),
+  pulleys: text('pulleys', { mode: 'json' }).$type<PulleyTrain>(),
+  chart: text('chart', { mode: 'json' }).$type<{ drillMm: number; rpm: number }[]>(),
   inUse: integer('in_use', { mode: 'boolean' }).notNull().default(true),
   position: integer('position').notNull().default(0),
 });
@@ -60,8 +67,30 @@ export const drills = sqliteTable(
     pointAngleDeg: real('point_angle_deg').notNull(),
     material: text('material').$type<DrillMaterial>().notNull(),
     condition: text('condition').$type<DrillCondition>().notNull(),
+    fluteMm: real('flute_mm'),
+    where: text('place').notNull().default(''),
   },
   (t) => [index('drills_by_case').on(t.caseId, t.diameterMm)],
+);
+
+/** Everything in the crib that is no drill, tap, machine or material. */
+export const tools = sqliteTable(
+  'tools',
+  {
+    id: id(),
+    version: version(),
+    kind: text('kind').$type<ToolKind>().notNull(),
+    name: text('name').notNull(),
+    diameterMm: real('diameter_mm'),
+    smallMm: real('small_mm'),
+    stepMm: real('step_mm'),
+    angleDeg: real('angle_deg'),
+    fit: text('fit'),
+    reachMm: real('reach_mm'),
+    condition: text('condition').$type<DrillCondition>().notNull().default('sharp'),
+    where: text('place').notNull().default(''),
+  },
+  (t) => [index('tools_by_kind').on(t.kind, t.diameterMm)],
 );
 
 export const materials = sqliteTable('materials', {
@@ -103,6 +132,8 @@ export const jobHoles = sqliteTable(
     face: text('face').$type<FaceId>().notNull().default('top'),
     place: text('place', { mode: 'json' }).$type<Place>(),
     exit: text('exit', { mode: 'json' }).$type<{ dx: number; dy: number }>(),
+    /** The user's changes to its operations. */
+    edits: text('edits', { mode: 'json' }).$type<RouteEdits>(),
   },
   (t) => [index('job_holes_by_job').on(t.jobId, t.position)],
 );
@@ -150,7 +181,6 @@ export const shop = sqliteTable('shop', {
   version: version(),
   name: text('name').notNull(),
   units: text('units').$type<'mm' | 'inch'>().notNull(),
-  stepRule: text('step_rule').$type<'auto' | 'nearest' | 'below'>().notNull(),
-  tapNames: text('tap_names').$type<'taper-plug-bottoming' | 'taper-second-plug'>().notNull(),
-  formedLooser: integer('formed_looser', { mode: 'boolean' }).notNull(),
+  /** What differs from the usual habits. */
+  habits: text('habits', { mode: 'json' }).$type<Partial<ShopHabits>>().notNull().default({}),
 });

@@ -8,19 +8,22 @@ import { PDFDocument } from 'pdf-lib';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
+import { CRIB_INPUT } from '@/contracts/crib';
 import { jobInput, type JobInput } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
+import { USUAL_HABITS } from '@/core/ask/habits';
+import { speedsFromPulleys } from '@/core/cutting/pulleys';
 import { layOutFace } from '@/core/layout/lay-out';
 import { facesOf, USUAL_PART } from '@/core/layout/part';
 import { openDatabase, type Database } from './database';
 import { drillList, drillQuery, queryOf, threadList, threadQuery } from './http/catalogue';
 import { openApiDocument } from './http/openapi';
 import { answering, checked, problemResponse, readBody } from './http/respond';
-import { listDrillCases, listMachines, shopRow } from './repositories/crib-repository';
+import { listDrillCases, listMachines, listMaterials, shopRow } from './repositories/crib-repository';
 import { listJobs } from './repositories/job-repository';
 import { appendPunchMark, listPunchMarks, listTicks, setTick } from './repositories/punch-repository';
 import { answerRequestOf } from './services/answer-service';
-import { changeInUse, changeShop } from './services/crib-service';
+import { addItem, changeInUse, changeItem, changeShop, cribKind, importCrib, takeOut } from './services/crib-service';
 import { changeJob, createJob, deleteJob, duplicateJob, existingJob, restoreJob } from './services/job-service';
 import { Refusal } from './services/refusal';
 import { shopNow } from './services/shop-service';
@@ -273,6 +276,17 @@ describe('parts and punch marks', () => {
   });
 });
 
+const drillItemOf = (caseId: string, id: string) => ({
+  id,
+  caseId,
+  series: 'metric' as const,
+  label: '6.7',
+  diameterMm: 6.7,
+  pointAngleDeg: 118,
+  material: 'hss' as const,
+  where: '',
+});
+
 test('a database of the first migration is brought up with everything in it kept', async () => {
   const old = path.join(folder, 'first');
   cpSync('drizzle', old, { recursive: true });
@@ -292,6 +306,10 @@ test('a database of the first migration is brought up with everything in it kept
       sql: 'INSERT INTO job_holes (id, job_id, position, name, question) VALUES (?, ?, 0, ?, ?)',
       args: ['hole-old-1', 'job-old-1', 'feet', JSON.stringify({ ...BLANK_FORM, callout: 'M5 THRU' })],
     });
+    if (state <= 4)
+      await before.execute(
+        "INSERT INTO shop (id, name, units, step_rule, tap_names, formed_looser) VALUES ('shop', 'Old shop', 'inch', 'below', 'taper-second-plug', 1)",
+      );
     before.close();
     const after = await openDatabase(url, false);
     expect(await existingJob(after.db, 'job-old-1')).toMatchObject({
@@ -300,6 +318,14 @@ test('a database of the first migration is brought up with everything in it kept
       part: USUAL_PART,
       holes: [{ face: 'top', question: { callout: 'M5 THRU' } }],
     });
+    // The habits that the first states had columns for come along; from the fourth on they live elsewhere.
+    if (state < 4)
+      expect((await shopNow(after.db)).habits).toEqual({
+        ...USUAL_HABITS,
+        stepRule: 'below',
+        tapNames: 'taper-second-plug',
+        formed: 'looser',
+      });
     after.client.close();
   }
   expect(journal.entries.length).toBeGreaterThan(1);
@@ -319,21 +345,88 @@ describe('the crib', () => {
     expect((await refusal(changeInUse(db, 'spoons', 'lathe', { inUse: true, version: 1 }))).status).toBe(404);
   });
 
-  test('habits are changed once per version', async () => {
-    const change = {
-      version: 1,
-      units: 'inch',
+  test('habits are changed once per version, and answers follow them', async () => {
+    const drill = async () =>
+      answerRequestOf(
+        checked(answerRequest, { callout: 'M10 THRU', materialId: 'aluminium-wrought-6000' }),
+        await shopNow(db),
+      );
+    const usual = await drill();
+    const habits = {
+      ...USUAL_HABITS,
       stepRule: 'below',
-      tapNames: 'taper-second-plug',
-      formedLooser: true,
+      tapDrill: 'chart',
+      firstTap: 'plug',
+      notGoTurns: '3',
     } as const;
+    const change = { version: 1, units: 'inch', habits } as const;
     await changeShop(db, change);
     const shop = await shopNow(db);
-    expect([shop.units, shop.habits]).toEqual([
-      'inch',
-      { stepRule: 'below', tapNames: 'taper-second-plug', formedLooser: true },
-    ]);
+    expect([shop.units, shop.habits]).toEqual(['inch', habits]);
     expect((await refusal(changeShop(db, change))).status).toBe(409);
+    const now = await drill();
+    expect([usual.tapDrill.chosen.label, now.tapDrill.chosen.label]).toEqual(['R', '8.5']);
+    expect([usual.tapping.taps[0].name, now.tapping.taps[0].name]).toEqual(['taper', 'plug']);
+    expect(now.steps.at(-1)?.order).toContain('at most 3 turns');
+    await changeShop(db, { ...change, version: 2, habits: USUAL_HABITS, units: 'mm' });
+  });
+
+  test('entries are added, changed from a known version, taken out and put back', async () => {
+    const reamer = {
+      id: 'r-12',
+      kind: 'reamer',
+      name: 'Reamer 12 H7',
+      diameterMm: 12,
+      fit: 'H7',
+      condition: 'sharp',
+      where: '',
+    } as const;
+    await addItem(db, 'tools', reamer);
+    expect((await refusal(addItem(db, 'tools', reamer))).status).toBe(409);
+    expect((await shopNow(db)).tools?.find((t) => t.id === 'r-12')).toMatchObject({ diameterMm: 12, fit: 'H7' });
+    await changeItem(db, 'tools', { ...reamer, condition: 'blunt', version: 1 });
+    expect((await refusal(changeItem(db, 'tools', { ...reamer, version: 1 }))).status).toBe(409);
+    expect((await refusal(takeOut(db, 'tools', 'r-12', 1))).status).toBe(409);
+    await takeOut(db, 'tools', 'r-12', 2);
+    expect((await refusal(takeOut(db, 'tools', 'r-12', 2))).status).toBe(404);
+    await addItem(db, 'tools', reamer);
+    expect((await refusal(async () => cribKind('toString'))).status).toBe(404);
+  });
+
+  test('a material is copied and changed; a drill marked lost is no longer chosen; a machine keeps its pulleys', async () => {
+    const { version: _, ...steel } = (await listMaterials(db)).find((m) => m.id === 'steel-low-carbon')!;
+    await addItem(db, 'materials', {
+      ...steel,
+      id: 'our-bar',
+      label: 'Our bar',
+      threadPercent: { low: 70, target: 80, high: 85 },
+    });
+    const ask = async () =>
+      answerRequestOf(checked(answerRequest, { callout: 'M8 THRU', materialId: 'our-bar' }), await shopNow(db)).tapDrill
+        .chosen.label;
+    expect(await ask()).toBe('6.7');
+    const drill = { ...drillItemOf('metric-index', 'metric-index-hss-6.7'), condition: 'lost' as const };
+    await changeItem(db, 'drills', { ...drill, version: 1 });
+    expect(await ask()).not.toBe('6.7');
+    await importCrib(db, { drills: [{ ...drill, condition: 'sharp' }], tools: [] });
+    expect(await ask()).toBe('6.7');
+    expect(
+      (await refusal(importCrib(db, { drills: [{ ...drill, id: 'x', caseId: 'nowhere' }], tools: [] }))).status,
+    ).toBe(404);
+    const press = (await listMachines(db)).find((m) => m.id === 'bench-drill-press')!;
+    expect(press.pulleys && speedsFromPulleys(press.pulleys)).toEqual(
+      press.speeds.kind === 'steps' && press.speeds.steps,
+    );
+  });
+
+  test.each([
+    ['machines', { speeds: { kind: 'range', minRpm: 900, maxRpm: 100 } }, 'speeds.maxRpm'],
+    ['drills', { diameterMm: -1 }, 'diameterMm'],
+    ['tools', { kind: 'spoon' }, 'kind'],
+    ['materials', { threadPercent: { low: 80, target: 60, high: 70 } }, 'threadPercent'],
+  ] as const)('a bad entry of %s is refused at its field', async (kind, body, field) => {
+    const { errors } = await refusal(() => checked(CRIB_INPUT[kind], { id: 'x', name: 'x', ...body }));
+    expect(errors.map((e) => e.field)).toContain(field);
   });
 });
 
@@ -354,7 +447,7 @@ describe('the answer over HTTP', () => {
       thread: { designation: 'M8x1.25', class: '6H' },
       hole: { kind: 'blind', threadDepthMm: 16, thicknessMm: 25, fullDiameterDepthMm: 19.75 },
       tapDrill: { targetPercent: 75, chosen: { label: '6.8', verdict: 'inside', owned: true } },
-      drilling: { setRpm: 1250, setLabel: 'belts 1-D' },
+      drilling: { setRpm: 1030, setLabel: 'belts 2-C' },
     });
     expect(document.tapDrill.chosen.percentOfThread).toBeCloseTo(73.9, 1);
     expect(document.working.map((w) => w.figure)).toEqual(

@@ -11,11 +11,12 @@ import {
   type Problem,
   type Result,
 } from '../answer/answer';
-import { idealRpm, ruleOfThumbRpm } from '../cutting/cutting-speed';
+import { ruleOfThumbRpm } from '../cutting/cutting-speed';
 import { drillFeed, peckDepths } from '../cutting/feed';
 import { isHandHeld, type Machine } from '../cutting/machine';
+import { idealBySchool } from '../cutting/speed-schools';
 import { chooseSpeed, type SpeedChoice } from '../cutting/speed-step';
-import { drillName, type Drill } from '../drills/drill';
+import { drillName, isUsable, type Drill } from '../drills/drill';
 import { chamferDiameter, drillTip } from '../drills/drill-point';
 import { pilotChain } from '../drills/pilot-chain';
 import type { StartMeans } from '../drills/predicted-hole';
@@ -40,7 +41,8 @@ import { readCallout } from '../threads/callout';
 import { classLimits, looserClass, usualClass, type ClassLimits } from '../threads/class-limits';
 import { BOLT_CLASSES, engagement, usualBolt, type BoltClass } from '../threads/engagement';
 import { isTapered, type Thread } from '../threads/thread';
-import { USUAL_HABITS, type HoleQuestion, type ShopHabits } from './question';
+import { habitualBite, USUAL_HABITS, type ShopHabits } from './habits';
+import type { HoleQuestion } from './question';
 import { resolveHole, type ResolvedHole } from './resolve-hole';
 import type { ComparedDrill, HolePlan } from './hole-plan';
 import { safetyCautions } from './safety-cautions';
@@ -56,8 +58,9 @@ const problem = (code: string, field: string, text: string, remedy: string, valu
 });
 
 /** How a hole is started on a machine when nobody says: by hand, centre drill, or spot drill. */
-export function usualStart(machine: Machine | undefined): StartMeans {
+export function usualStart(machine: Machine | undefined, habit: ShopHabits['start'] = 'by-machine'): StartMeans {
   if (machine?.kind === 'hand-drill') return 'hand';
+  if (habit !== 'by-machine') return habit;
   return machine?.kind === 'mill' || machine?.kind === 'lathe' ? 'spot' : 'centre-drill';
 }
 
@@ -132,8 +135,35 @@ interface Chosen {
   because: 'chosen' | 'asked' | 'to-buy';
 }
 
-function chooseDrill(question: TapDrillQuestion, asked: Drill | undefined): Chosen | Problem {
+/** The drill of the pool nearest to what the shop's own school says, when it is no more than a tenth away. */
+function drillOfSchool(q: TapDrillQuestion, choice: TapDrillChoice, school: ShopHabits['tapDrill']): Drill | undefined {
+  const wanted = choice.schools.find((s) => s.id === school)?.diameterMm;
+  if (wanted === undefined) return undefined;
+  const off = (d: Drill): number => Math.abs(d.diameterMm - wanted);
+  const near = q.pool.drills
+    .filter(isUsable)
+    .reduce<Drill | undefined>((a, b) => (a && off(a) <= off(b) ? a : b), undefined);
+  return near && off(near) <= 0.1 ? near : undefined;
+}
+
+function chooseDrill(
+  question: TapDrillQuestion,
+  asked: Drill | undefined,
+  school: ShopHabits['tapDrill'],
+): Chosen | Problem {
   const choice = chooseTapDrill(question);
+  const ofSchool = asked || school === 'percentage' ? undefined : drillOfSchool(question, choice, school);
+  if (ofSchool) {
+    const used = judgeDrill(question, ofSchool);
+    const cautions = [
+      ...choiceCautions(question, used, choice.range, choice.target.value),
+      caution('note', 'school', 'Chosen as this shop does: {school}. By percentage it would be {drill}.', {
+        school: choice.schools.find((s) => s.id === school)?.label ?? school,
+        drill: choice.choice ? drillName(choice.choice.drill) : 'one to get',
+      }),
+    ];
+    return { choice: { ...choice, cautions }, used, because: 'chosen' };
+  }
   if (asked) {
     const used = judgeDrill(question, asked);
     const { low, high } = reasonablePercent(question.thread);
@@ -189,7 +219,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
   const verdict = formingVerdict(thread, material);
   const kind = q.tap === 'form' ? 'form' : 'cut';
   const limits = limitsFor(thread, className, false, habits);
-  const start = q.start ?? usualStart(machine);
+  const start = q.start ?? usualStart(machine, habits.start);
   const question: TapDrillQuestion = {
     thread,
     limits,
@@ -197,7 +227,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
     pool: q.pool,
     start,
     forming: false,
-    wantedPercent: q.targetPercent,
+    wantedPercent: q.targetPercent ?? (habits.percentage === 'seventy-five' && !isTapered(thread) ? 75 : undefined),
     depthMm: hole.threadDepthMm,
     thicknessMm: hole.thicknessMm,
   };
@@ -207,7 +237,11 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
     wantedPercent: kind === 'form' ? q.targetPercent : undefined,
     limits: limitsFor(thread, className, true, habits),
   };
-  const chosen = chooseDrill(kind === 'form' ? formingQuestion : question, q.drill);
+  const chosen = chooseDrill(
+    kind === 'form' ? formingQuestion : question,
+    q.drill,
+    kind === 'form' ? 'percentage' : habits.tapDrill,
+  );
   if ('code' in chosen) return { ok: false, problems: [chosen] };
   const { choice, used, because } = chosen;
   if (q.existingMm !== undefined && q.existingMm > used.drill.diameterMm - 0.05)
@@ -246,6 +280,10 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
     holes,
     dry: q.dry ?? false,
     tapNames: habits.tapNames,
+    firstTap: habits.firstTap,
+    bite: habitualBite(habits.reversing),
+    neverBlind: habits.powerTapping === 'never-blind',
+    tailstock: habits.tailstock,
   });
   const best = ways[0];
   if (!best.possible) return { ok: false, problems: [wallProblem(hole, ways)] };
@@ -253,7 +291,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
   const drilledMm = best.depth?.total.value ?? (hole.thicknessMm as number);
   const byHand = isHandHeld(machine);
   const conditions = { drill: used.drill, material, depthMm: drilledMm, machine, dry: q.dry ?? false };
-  const ideal = idealRpm(conditions);
+  const ideal = idealBySchool(habits.speed, conditions);
   const speed = machine ? chooseSpeed(machine, ideal.value, material, habits.stepRule) : noMachine(ideal.value);
   const strength = isTapered(thread)
     ? undefined
@@ -280,7 +318,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
       tip: drillTip(used.drill.diameterMm, pointAngleDeg),
       pecks: peckDepths(used.drill.diameterMm, drilledMm, material, byHand),
       peckEveryMm: (material.chips === 'stringy' ? 0.5 : 1) * used.drill.diameterMm,
-      pilots: q.existingMm === undefined ? pilotChain(used.drill, q.pool.drills, byHand, material) : [],
+      pilots: q.existingMm === undefined ? pilotChain(used.drill, q.pool.drills, byHand, material, habits.pilot) : [],
     },
     tapping: { best, ways, speed: tappingSpeed(thread, material) },
     engagement: strength,
@@ -306,7 +344,7 @@ export function contextOf(plan: Omit<HolePlan, 'steps'>, q: HoleQuestion): Featu
     material,
     machine,
     dry: plan.dry,
-    stepRule: (q.habits ?? USUAL_HABITS).stepRule,
+    habits: q.habits ?? USUAL_HABITS,
     thicknessMm: hole.thicknessMm,
     leverMm: q.leverMm,
     start: drilling.start,
@@ -356,7 +394,7 @@ function limitsFor(
 ): ClassLimits | undefined {
   if (isTapered(thread)) return undefined;
   const name = className ?? usualClass(thread);
-  const looser = forming && habits.formedLooser ? looserClass(thread, name) : undefined;
+  const looser = forming && habits.formed === 'looser' ? looserClass(thread, name) : undefined;
   const limits = classLimits(thread, looser ?? name);
   return limits.ok ? limits.value : undefined;
 }

@@ -9,7 +9,8 @@ import { answerQuestion, usualStart } from './answer-question';
 import type { HolePlan } from './hole-plan';
 import { BLANK_FORM, fromAddress, toAddress, type AskForm } from './ask-form';
 import { questionInJob } from './job-questions';
-import { USUAL_HABITS, type HoleQuestion } from './question';
+import { USUAL_HABITS } from './habits';
+import type { HoleQuestion } from './question';
 import { answerForm, findDrill, type Shop } from './read-form';
 
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
@@ -90,8 +91,8 @@ describe('one hole in full', () => {
     expect('rpm' in bare.drilling.speed && bare.drilling.speed.rpm).toBeCloseTo(1284, 0);
     expect(bare.assumptions.map((a) => tell(a, 'mm')).join()).toContain('No machine was named');
     expect(
-      [undefined, press, { ...press, kind: 'lathe' as const }, { ...press, kind: 'hand-drill' as const }].map(
-        usualStart,
+      [undefined, press, { ...press, kind: 'lathe' as const }, { ...press, kind: 'hand-drill' as const }].map((m) =>
+        usualStart(m),
       ),
     ).toEqual(['centre-drill', 'centre-drill', 'spot', 'hand']);
   });

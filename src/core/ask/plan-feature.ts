@@ -24,7 +24,7 @@ import { findDrill, readForm, type Shop } from './read-form';
 import type { HoleQuestion } from './question';
 import { lengthProblems } from './resolve-hole';
 import { safetyCautions } from './safety-cautions';
-import { USUAL_HABITS } from './question';
+import { USUAL_HABITS } from './habits';
 
 /** One feature of a part in full, threaded or not: its operations with the user's changes, and what to watch. */
 export interface FeaturePlan extends EditedRoute {
@@ -60,7 +60,8 @@ function wallUnder(route: EditedRoute, thicknessMm: number | undefined, through:
 
 function plainContext(q: HoleQuestion, callout: Callout): Result<{ ctx: FeatureContext; notes: Phrase[] }> {
   const bad = lengthProblems(q);
-  const start = q.start ?? usualStart(q.machine);
+  const habits = q.habits ?? USUAL_HABITS;
+  const start = q.start ?? usualStart(q.machine, habits.start);
   const main = plainMain(callout, q.pool, start, q.material);
   if (!main)
     return {
@@ -123,7 +124,7 @@ function plainContext(q: HoleQuestion, callout: Callout): Result<{ ctx: FeatureC
         material: q.material,
         machine: q.machine,
         dry: q.dry ?? false,
-        stepRule: (q.habits ?? USUAL_HABITS).stepRule,
+        habits,
         thicknessMm,
         leverMm: q.leverMm,
         start,

@@ -1,26 +1,11 @@
+import type { ShopHabits } from './habits';
 import type { Machine } from '../cutting/machine';
-import type { StepRule } from '../cutting/speed-step';
 import type { Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
 import type { StartMeans } from '../drills/predicted-hole';
 import type { Tool } from '../drills/tool';
 import type { Material } from '../materials/material';
-import type { TapNames } from '../tapping/tap';
 import type { LengthUnit } from '../units/length';
-
-/** How a shop does things where practice differs. */
-export interface ShopHabits {
-  stepRule: StepRule;
-  tapNames: TapNames;
-  /** Formed threads may use the next looser grade for the minor diameter. */
-  formedLooser: boolean;
-}
-
-export const USUAL_HABITS: ShopHabits = {
-  stepRule: 'auto',
-  tapNames: 'taper-plug-bottoming',
-  formedLooser: false,
-};
 
 /** One hole to tap. Lengths in mm; what is left out is taken from the callout or assumed, and said. */
 export interface HoleQuestion {

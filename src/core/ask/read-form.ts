@@ -8,7 +8,8 @@ import { parseLength } from '../units/length';
 import { answerQuestion } from './answer-question';
 import type { HolePlan } from './hole-plan';
 import type { AskForm } from './ask-form';
-import type { HoleQuestion, ShopHabits } from './question';
+import type { ShopHabits } from './habits';
+import type { HoleQuestion } from './question';
 
 /** What a shop has and how it works: the context in which a question is answered. */
 export interface Shop {

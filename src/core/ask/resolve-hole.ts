@@ -155,7 +155,9 @@ export function resolveHole(q: HoleQuestion, callout: Callout): Result<ResolvedH
     );
   let thickness = q.thicknessMm;
   if (depth === undefined) {
-    const usual = isTapered(thread) ? taperTapDrill(thread).handTightMm + 3 * thread.pitchMm : 1.5 * thread.majorMm;
+    const usual = isTapered(thread)
+      ? taperTapDrill(thread).handTightMm + 3 * thread.pitchMm
+      : (q.habits?.engagement === 'one' ? 1 : 1.5) * thread.majorMm;
     depth = kind === 'through' ? (thickness ?? usual + above) : usual + above;
     if (kind === 'blind' || thickness === undefined)
       notes.push(
@@ -163,7 +165,10 @@ export function resolveHole(q: HoleQuestion, callout: Callout): Result<ResolvedH
           ? phrase('No depth was given: hand-tight length and three threads, {depth}, is taken.', {
               depth: deep(depth),
             })
-          : phrase('No depth was given: one and a half diameters, {depth}, is taken.', { depth: deep(depth) }),
+          : phrase('No depth was given: {rule}, {depth}, is taken.', {
+              rule: q.habits?.engagement === 'one' ? 'one diameter' : 'one and a half diameters',
+              depth: deep(depth),
+            }),
       );
   }
   if (kind === 'through' && thickness === undefined) {

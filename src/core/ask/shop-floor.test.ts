@@ -4,7 +4,7 @@ import { MATERIALS } from '../materials/materials';
 import { tell } from '../units/show';
 import type { HolePlan } from './hole-plan';
 import { BLANK_FORM, type AskForm } from './ask-form';
-import { USUAL_HABITS } from './question';
+import { USUAL_HABITS } from './habits';
 import { answerForm, type Shop } from './read-form';
 
 const steps = (...rpm: number[]) => ({
@@ -176,7 +176,7 @@ describe('how a shop does it', () => {
     const formed = (formedLooser: boolean) => {
       const r = answerForm(
         { ...BLANK_FORM, callout: 'M8 THRU', tap: 'form', drills: 'all', thickness: '10' },
-        { ...shop, habits: { ...USUAL_HABITS, formedLooser } },
+        { ...shop, habits: { ...USUAL_HABITS, formed: formedLooser ? 'looser' : 'same' } },
       );
       return r.ok ? [r.value.limits?.className, r.value.tapDrill.target.value.toFixed(1)] : [];
     };

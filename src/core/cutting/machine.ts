@@ -1,9 +1,13 @@
+import type { PulleyTrain } from './pulleys';
+
 export type MachineKind = 'drill-press' | 'mill' | 'lathe' | 'hand-drill';
 
 /** One position of belts or gears, with what to set on the machine. */
 export interface SpeedStep {
   rpm: number;
   label: string;
+  /** Row of each belt, in the order from the motor, where the machine's pulleys are known. */
+  rows?: readonly string[];
 }
 
 /** Fixed steps, or a range that can be set anywhere in between. */
@@ -30,6 +34,10 @@ export interface Machine {
   powerW?: number;
   /** What says how deep the drill is, with its smallest division; the tailstock's handwheel also by turns. */
   depthStop?: { kind: DepthStopKind; divisionMm: number; turnMm?: number };
+  /** Pulleys and belts that its steps come from. */
+  pulleys?: PulleyTrain;
+  /** Chart on the machine: drill diameters in mild steel with their speed. */
+  chart?: readonly { drillMm: number; rpm: number }[];
   /** Feed dials of a mill: travel of one turn in mm, and the divisions marked on it. */
   dial?: { travelMm: number; divisions: number };
 }

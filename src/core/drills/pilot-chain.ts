@@ -11,14 +11,22 @@ export function pilotFreeUpTo(byHand: boolean, material: Material): number {
 /**
  * Pilots before a drill, smallest first. Each is the pool's drill nearest to the chisel edge of the next one,
  * never under it, and at least 3 mm (2 mm by hand). Model and trade rule.
+ * @param habit none of them, or generous ones of two fifths of the drill from 6 mm
  */
-export function pilotChain(last: Drill, pool: readonly Drill[], byHand: boolean, material: Material): Drill[] {
-  const limit = pilotFreeUpTo(byHand, material);
+export function pilotChain(
+  last: Drill,
+  pool: readonly Drill[],
+  byHand: boolean,
+  material: Material,
+  habit: 'web' | 'none' | 'generous' = 'web',
+): Drill[] {
+  if (habit === 'none') return [];
+  const limit = habit === 'generous' ? Math.min(6, pilotFreeUpTo(byHand, material)) : pilotFreeUpTo(byHand, material);
   const usable = pool.filter(isUsable);
   const chain: Drill[] = [];
   let next = last;
   while (next.diameterMm > limit) {
-    const least = Math.max(chiselEdge(next.diameterMm), byHand ? 2 : 3);
+    const least = Math.max(habit === 'generous' ? 0.4 * next.diameterMm : chiselEdge(next.diameterMm), byHand ? 2 : 3);
     const pilot = usable
       .filter((d) => d.diameterMm >= least - 1e-9 && d.diameterMm < next.diameterMm * 0.75)
       .reduce<Drill | undefined>((a, b) => (a && a.diameterMm <= b.diameterMm ? a : b), undefined);

@@ -43,3 +43,6 @@ export function unreadableFile(text: string): Problem | undefined {
     );
   return undefined;
 }
+
+/** A cell without the apostrophe that guards it against being a formula. */
+export const unguarded = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);

@@ -6,7 +6,7 @@ import type { Place } from '../layout/place';
 import { readPlacedCallout } from '../layout/placed-callout';
 import { writePlace } from '../layout/write-place';
 import { parseLength, type LengthUnit } from '../units/length';
-import { fileProblem, MOST_FEATURES, unreadableFile, type BroughtIn } from './brought-in';
+import { fileProblem, MOST_FEATURES, unguarded, unreadableFile, type BroughtIn } from './brought-in';
 
 const FACES: readonly FaceId[] = ['top', 'bottom', 'front', 'back', 'left', 'right', 'side'];
 const FORMULA = /^[=@\t\r]|^[+-](?!\s*\d*[.,]?\d)/;
@@ -38,9 +38,6 @@ const rowProblem = (row: number, problem: Problem): Problem => ({
   text: `Row {row}: ${problem.text}`,
   values: { ...problem.values, row },
 });
-
-/** A cell without the apostrophe that guards it against being a formula. */
-const unguarded = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
 /**
  * Reads features from CSV or cells pasted from a spreadsheet. Columns by their heading: `callout` or `diameter`,

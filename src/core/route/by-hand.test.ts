@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { BLANK_FORM, type AskForm } from '../ask/ask-form';
 import { planFeature, type FeaturePlan } from '../ask/plan-feature';
-import { USUAL_HABITS } from '../ask/question';
+import { USUAL_HABITS } from '../ask/habits';
 import type { Shop } from '../ask/read-form';
 import type { Machine } from '../cutting/machine';
 import { DRILL_SETS } from '../drills/drill-sets';

@@ -1,10 +1,12 @@
+import type { ShopHabits } from '../ask/habits';
 import { answer, caution, depth, mm, percent, phrase, quantity, type Answer, type Caution } from '../answer/answer';
-import { idealRpm, ruleOfThumbRpm } from '../cutting/cutting-speed';
+
 import { alreadyDeeper, stopSetting, usualStop } from '../cutting/depth-stop';
 import { drillingTorque, grabForce, holdingFor, powerCaution } from '../cutting/drilling-torque';
 import { drillFeed, peckDepths } from '../cutting/feed';
 import { isHandHeld, type DepthStopKind, type Machine } from '../cutting/machine';
-import { chooseSpeed, type SpeedChoice, type StepRule } from '../cutting/speed-step';
+import { idealBySchool, speedSchools } from '../cutting/speed-schools';
+import { chooseSpeed, type SpeedChoice } from '../cutting/speed-step';
 import { chiselEdge, coneDepth } from '../drills/drill-point';
 import { drillName, type Drill } from '../drills/drill';
 import { usualFluteMm } from '../drills/flute-length';
@@ -16,7 +18,7 @@ export interface CutContext {
   material: Material;
   machine?: Machine;
   dry: boolean;
-  stepRule: StepRule;
+  habits: ShopHabits;
   thicknessMm?: number;
   /** Hole that is there already, mm. */
   existingMm?: number;
@@ -127,7 +129,7 @@ function touchNotes(spec: CutSpec, travelMm: number, tipMm: number): ReturnType<
 }
 
 function speedFor(ideal: number, ctx: CutContext, wanted?: number): Cut['speed'] {
-  if (ctx.machine) return chooseSpeed(ctx.machine, ideal, ctx.material, ctx.stepRule, wanted);
+  if (ctx.machine) return chooseSpeed(ctx.machine, ideal, ctx.material, ctx.habits.stepRule, wanted);
   const rpm = wanted ?? ideal;
   return {
     rpm,
@@ -222,11 +224,14 @@ export function cutFigures(spec: CutSpec, ctx: CutContext, over: CutOverride = {
   const asDrill = standIn(spec);
   const share = AGAINST_DRILL[spec.family];
   const long = spec.fullMm - spec.fromMm;
-  const ideal = scaled(
-    idealRpm({ drill: asDrill, material, depthMm: spec.family === 'drill' ? spec.fullMm : 0, machine, dry: ctx.dry }),
-    share.speed,
-    share.why,
-  );
+  const conditions = {
+    drill: asDrill,
+    material,
+    depthMm: spec.family === 'drill' ? spec.fullMm : 0,
+    machine,
+    dry: ctx.dry,
+  };
+  const ideal = scaled(idealBySchool(ctx.habits.speed, conditions), share.speed, share.why);
   const planned = scaled(drillFeed(spec.diameterMm, material, byHand), share.feed, share.why);
   const feed = over.feed === undefined ? planned : setAnswer(over.feed, 'mm/rev', planned, 'Feed');
   const tipMm = tipOf(spec);
@@ -250,7 +255,7 @@ export function cutFigures(spec: CutSpec, ctx: CutContext, over: CutOverride = {
   const cut: Cut = {
     spec,
     ideal,
-    thumb: spec.family === 'drill' ? ruleOfThumbRpm(material, spec.diameterMm) : undefined,
+    schools: spec.family === 'drill' ? speedSchools(conditions) : [],
     speed: speedFor(ideal.value, ctx, over.rpm),
     feed,
     tipMm,

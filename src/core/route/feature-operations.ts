@@ -504,7 +504,9 @@ export function holeOperations(ctx: FeatureContext): Operation[] {
   const pilots =
     ringUsed || ctx.existingMm !== undefined
       ? []
-      : pilotChain(largest, pool.drills, byHand, material).filter((p) => !clear || p.diameterMm < drill.diameterMm);
+      : pilotChain(largest, pool.drills, byHand, material, ctx.habits.pilot).filter(
+          (p) => !clear || p.diameterMm < drill.diameterMm,
+        );
   const first = pilots[0] ?? largest;
   const started: Started =
     ringUsed?.id === 'annular' ? { chamfered: false } : startWith(ctx, ringUsed ? { ...first, diameterMm: 4 } : first);
@@ -605,7 +607,11 @@ export function holeOperations(ctx: FeatureContext): Operation[] {
       written(ctx.callout, 'counterbore').length > 0 && clearance ? clearance.diameterMm : holeMm,
     ),
   );
-  if (ctx.chamferMm !== undefined && !started.chamfered && !ops.some((op) => op.code === 'countersink')) {
+  if (
+    ctx.chamferMm !== undefined &&
+    (!started.chamfered || ctx.habits.chamfer === 'both') &&
+    !ops.some((op) => op.code === 'countersink')
+  ) {
     const floor = clearance?.diameterMm ?? 0;
     if (floor >= ctx.chamferMm)
       bore.details.push(phrase('The floor of the larger part opens the first thread: no chamfer is wanted.'));

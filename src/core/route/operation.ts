@@ -1,6 +1,7 @@
 import type { Answer, Caution, Phrase, Problem } from '../answer/answer';
 import type { DepthStopKind } from '../cutting/machine';
 import type { HOLDINGS } from '../cutting/drilling-torque';
+import type { SpeedSchool } from '../cutting/speed-schools';
 import type { SpeedChoice } from '../cutting/speed-step';
 import type { Drill } from '../drills/drill';
 import type { ToolUse } from '../drills/tool';
@@ -50,8 +51,8 @@ export interface CutSpec {
 export interface Cut {
   spec: CutSpec;
   ideal: Answer;
-  /** Rule of thumb, for drills. */
-  thumb?: Answer;
+  /** What each school would run, for drills. */
+  schools: { id: SpeedSchool; label: string; rpm: Answer }[];
   speed: SpeedChoice | Problem;
   feed: Answer;
   tipMm: number;

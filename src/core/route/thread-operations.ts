@@ -39,10 +39,14 @@ export function threadOperations(plan: Omit<HolePlan, 'steps'>, ctx: FeatureCont
     ...finishing(
       ctx,
       limits
-        ? phrase('Clean, then check: go gauge the full length; minor diameter {min} to {max} with pins.', {
-            min: mm(limits.minorMinMm),
-            max: mm(limits.minorMaxMm),
-          })
+        ? phrase(
+            'Clean, then check: go gauge the full length, not-go at most {notGo} turns; minor diameter {min} to {max} with pins.',
+            {
+              notGo: ctx.habits.notGoTurns,
+              min: mm(limits.minorMinMm),
+              max: mm(limits.minorMaxMm),
+            },
+          )
         : phrase('Clean, then check with the plug gauge: flush within one turn.'),
     ),
   ];

@@ -5,9 +5,10 @@ import { interpolate } from '../units/interpolate';
 import type { Tap } from './tap';
 
 /** Turns forward before turning back to break the chip; 0 when the tap is not reversed. Trade rule. */
-export function biteTurns(thread: Thread, tap: Tap, material: Material, power: boolean): number {
+export function biteTurns(thread: Thread, tap: Tap, material: Material, power: boolean, habit?: number): number {
   if (tap.geometry === 'spiral-point' || tap.geometry === 'form') return 0;
   if (power) return 0;
+  if (habit !== undefined) return habit;
   const d = thread.majorMm;
   const bite = d <= 4 ? 0.25 : d <= 8 ? 0.5 : d <= 12 ? 0.75 : 1;
   const share = { stringy: 0.6, short: 1.5, powder: 1.5, long: 1 }[material.chips];

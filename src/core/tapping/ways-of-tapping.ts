@@ -54,6 +54,12 @@ export interface TappingQuestion {
   holes: number;
   dry: boolean;
   tapNames: TapNames;
+  firstTap?: 'by-hole' | 'taper' | 'plug';
+  /** Turns before turning back that the shop always takes. */
+  bite?: number;
+  /** The shop never taps blind holes under power. */
+  neverBlind?: boolean;
+  tailstock?: 'free' | 'cranked' | 'locked';
 }
 
 export interface TappingWay {
@@ -99,6 +105,8 @@ function unavailable(id: WayId, q: TappingQuestion): Phrase | undefined {
     if (!machine.reversible)
       return phrase('The {machine} does not reverse: the tap could not be backed out.', { machine: name });
   }
+  if (q.neverBlind && !q.through && (id === 'reversing-spindle' || id === 'reversing-head'))
+    return phrase('This shop never taps blind holes under power.');
   if (id === 'reversing-head') {
     if (!machine?.tappingHead) return phrase('No reversing tapping head belongs to the machine chosen.');
     if (!q.through) return phrase('A reversing head is for through holes: it runs on until it is pulled back.');
@@ -131,9 +139,10 @@ const conditions = (q: TappingQuestion, tap: Tap, reversing: boolean): TappingCo
 /** The hand taps used: the longest chamfer through; as few as the bottom room demands in a blind hole. */
 function handSequence(q: TappingQuestion, fits: (last: Tap) => boolean): Tap[] {
   const tap = (kind: 'taper' | 'plug' | 'bottoming'): Tap => handTap(kind, q.thread.majorMm, q.tapNames);
-  if (q.through) return [tap('taper')];
+  if (q.through) return [tap(q.firstTap === 'plug' ? 'plug' : 'taper')];
   const plug = tap('plug');
-  const first = toothLoad(conditions(q, plug, true)) > toothLoadLimit(q.material) ? [tap('taper')] : [];
+  const loaded = toothLoad(conditions(q, plug, true)) > toothLoadLimit(q.material);
+  const first = q.firstTap === 'taper' || (q.firstTap !== 'plug' && loaded) ? [tap('taper')] : [];
   return fits(plug) ? [...first, plug] : [...first, plug, tap('bottoming')];
 }
 
@@ -180,7 +189,7 @@ function assess(id: WayId, q: TappingQuestion): TappingWay {
   const safety = torque && breaking.value / torque.value;
   const turns = totalTurns(q.thread, last, q.depthMm);
   const lowest = power && q.machine ? lowestRpm(q.machine) : undefined;
-  const bite = biteTurns(q.thread, first, q.material, power);
+  const bite = biteTurns(q.thread, first, q.material, power, q.bite);
   const wallMm = depth && q.thicknessMm !== undefined ? q.thicknessMm - depth.total.value : undefined;
   const seconds = taps.reduce(
     (sum, tap) => sum + handTappingSeconds(q.thread, q.depthMm / q.thread.pitchMm + tap.chamferThreads, bite > 0),
@@ -197,7 +206,9 @@ function assess(id: WayId, q: TappingQuestion): TappingWay {
     label:
       id === 'hand-guided' && (!q.machine || q.machine.kind === 'hand-drill')
         ? 'By hand, guided by a tapping block'
-        : WAY_LABEL[id],
+        : id === 'lathe' && q.tailstock && q.tailstock !== 'free'
+          ? `In the lathe, tailstock ${q.tailstock === 'cranked' ? 'cranked after the tap' : 'locked and the barrel cranked'}`
+          : WAY_LABEL[id],
     possible: true,
     taps,
     depth,

@@ -70,7 +70,12 @@ export function AskView({ first, shop: askShop, origin }: Props) {
             </div>
             {plan.machine ? (
               <div className="dye h-[402px]">
-                <StepLadder plan={plan} machine={plan.machine} />
+                <StepLadder
+                  machine={plan.machine}
+                  ideal={plan.drilling.ideal.value}
+                  speed={plan.drilling.speed}
+                  schools={[{ label: 'rule of thumb', rpm: plan.drilling.thumb.value }]}
+                />
               </div>
             ) : (
               <div className="dye grid h-[402px] place-items-center p-4 text-center">

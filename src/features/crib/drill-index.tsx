@@ -1,70 +1,80 @@
 import { drillName, isUsable, type Drill } from '@/core/drills/drill';
 import { showText, type Display } from '@/core/units/show';
 
-interface Props {
-  drills: readonly Drill[];
+interface Props<D extends Drill> {
+  drills: readonly D[];
   /** Sizes that the case was made for; those not in it are shown as gaps. */
   madeFor: readonly Drill[];
   display: Display;
+  /** Opens a drill, or the gap where one is missing. */
+  onPick: (drill: D | undefined, size: Drill) => void;
 }
 
-interface Hole {
+interface Hole<D> {
   drill: Drill;
+  own?: D;
   state: 'sharp' | 'worn' | 'blunt' | 'missing';
 }
 
-const MARK: Record<Hole['state'], string> = { sharp: '', worn: 'worn', blunt: 'blunt', missing: 'gap' };
+const MARK: Record<Hole<Drill>['state'], string> = { sharp: '', worn: 'worn', blunt: 'blunt', missing: 'gap' };
 
-function holesOf(drills: readonly Drill[], madeFor: readonly Drill[]): Hole[] {
+function holesOf<D extends Drill>(drills: readonly D[], madeFor: readonly Drill[]): Hole<D>[] {
   const gaps = madeFor.filter((m) => !drills.some((d) => Math.abs(d.diameterMm - m.diameterMm) < 0.004));
   return [
-    ...drills.map((drill): Hole => ({
+    ...drills.map((drill): Hole<D> => ({
       drill,
+      own: drill,
       state: drill.condition === 'lost' ? 'missing' : (drill.condition ?? 'sharp'),
     })),
-    ...gaps.map((drill): Hole => ({ drill, state: 'missing' })),
+    ...gaps.map((drill): Hole<D> => ({ drill, state: 'missing' })),
   ].sort((a, b) => a.drill.diameterMm - b.drill.diameterMm);
 }
 
 /** The drills as they stand in their case: each shank seen from above, to scale; gaps and blunt ones hollow. */
-export function DrillIndex({ drills, madeFor, display }: Props) {
+export function DrillIndex<D extends Drill>({ drills, madeFor, display, onPick }: Props<D>) {
   return (
     <ul className="dye grid grid-cols-[repeat(auto-fill,minmax(46px,1fr))] items-end gap-y-1.5 px-2 pt-3 pb-2">
-      {holesOf(drills, madeFor).map(({ drill, state }) => {
+      {holesOf(drills, madeFor).map(({ drill, own, state }) => {
         const size = Math.min(30, Math.max(3, drill.diameterMm * 1.9));
         const there = state !== 'missing' && isUsable(drill);
         return (
           <li
-            key={`${drill.series}${drill.label}${drill.material ?? ''}`}
-            className="flex flex-col items-center"
-            title={`${drillName(drill)}, ${showText({ value: drill.diameterMm, unit: 'mm' }, display)}, ${drill.pointAngleDeg ?? 118}°, ${drill.material ?? 'hss'}`}
+            key={`${drill.series}${drill.label}${drill.material ?? ''}${(own as { id?: string } | undefined)?.id ?? ''}`}
           >
-            <svg width="34" height="34" aria-hidden>
-              <circle
-                cx="17"
-                cy="17"
-                r={size / 2}
-                fill={there ? '#eef2ff' : 'none'}
-                stroke={there ? '#eef2ff' : '#d5def7'}
-                strokeWidth="1.3"
-                strokeDasharray={there ? undefined : '2.5 2'}
-              />
-              {there && size > 9 && (
-                <path
-                  d={`M${17 - size * 0.4},${17 - size * 0.12} L${17 + size * 0.1},${17 - size * 0.12} L${17 - size * 0.1},${17 + size * 0.12} L${17 + size * 0.4},${17 + size * 0.12}`}
-                  fill="none"
-                  stroke="#14275e"
-                  strokeWidth="1.2"
-                  transform="rotate(35 17 17)"
+            <button
+              type="button"
+              onClick={() => onPick(own, drill)}
+              className="flex w-full flex-col items-center"
+              aria-label={`${drillName(drill)}, ${MARK[state] || 'sharp'}`}
+              title={`${drillName(drill)}, ${showText({ value: drill.diameterMm, unit: 'mm' }, display)}, ${drill.pointAngleDeg ?? 118}°, ${drill.material ?? 'hss'}`}
+            >
+              <svg width="34" height="34" aria-hidden>
+                <circle
+                  cx="17"
+                  cy="17"
+                  r={size / 2}
+                  fill={there ? '#eef2ff' : 'none'}
+                  stroke={there ? '#eef2ff' : '#d5def7'}
+                  strokeWidth="1.3"
+                  strokeDasharray={there ? undefined : '2.5 2'}
                 />
-              )}
-            </svg>
-            <span className="font-cond text-[15px] leading-none font-medium">{drill.label}</span>
-            <span className="h-3.5 font-cond text-[12px] leading-tight">
-              {[drill.material && drill.material !== 'hss' ? drill.material : '', MARK[state]]
-                .filter(Boolean)
-                .join(' ')}
-            </span>
+                {there && size > 9 && (
+                  <path
+                    d={`M${17 - size * 0.4},${17 - size * 0.12} L${17 + size * 0.1},${17 - size * 0.12} L${17 - size * 0.1},${17 + size * 0.12} L${17 + size * 0.4},${17 + size * 0.12}`}
+                    fill="none"
+                    stroke="#14275e"
+                    strokeWidth="1.2"
+                    transform="rotate(35 17 17)"
+                  />
+                )}
+              </svg>
+              <span className="font-cond text-[15px] leading-none font-medium">{drill.label}</span>
+              <span className="h-3.5 font-cond text-[12px] leading-tight">
+                {[drill.material && drill.material !== 'hss' ? drill.material : '', MARK[state]]
+                  .filter(Boolean)
+                  .join(' ')}
+              </span>
+            </button>
           </li>
         );
       })}

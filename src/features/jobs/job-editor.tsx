@@ -46,13 +46,14 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
       quantity,
       notes,
       part: job.part,
-      holes: holes.map(({ id, name: holeName, question, face, place, exit }) => ({
+      holes: holes.map(({ id, name: holeName, question, face, place, exit, edits }) => ({
         id,
         name: holeName,
         question,
         face,
         place,
         exit,
+        edits,
       })),
     };
     const got = await send<Job>('PUT', `/api/v1/jobs/${job.id}`, body);
@@ -175,6 +176,7 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                           face: hole.face,
                           place: hole.place,
                           exit: hole.exit,
+                          edits: hole.edits,
                         },
                       });
                       remove(i);

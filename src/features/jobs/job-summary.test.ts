@@ -1,6 +1,6 @@
 import type { Job } from '@/contracts/job';
 import { BLANK_FORM, fromAddress, inUnits } from '@/core/ask/ask-form';
-import { USUAL_HABITS } from '@/core/ask/question';
+import { USUAL_HABITS } from '@/core/ask/habits';
 import type { Shop } from '@/core/ask/read-form';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import { MATERIALS } from '@/core/materials/materials';

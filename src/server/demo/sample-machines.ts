@@ -1,3 +1,4 @@
+import { speedsFromPulleys, type PulleyTrain } from '@/core/cutting/pulleys';
 import type { machines } from '../schema';
 
 const steps = (rows: [rpm: number, label: string][]) => ({
@@ -5,26 +6,44 @@ const steps = (rows: [rpm: number, label: string][]) => ({
   steps: rows.map(([rpm, label]) => ({ rpm, label })),
 });
 
+/** Two belts: three rows from the motor to the idler, four from the idler to the spindle. */
+const PRESS_PULLEYS: PulleyTrain = {
+  motorRpm: 1420,
+  belts: [
+    {
+      rows: [
+        { name: '1', drivingMm: 40, drivenMm: 120 },
+        { name: '2', drivingMm: 49, drivenMm: 111 },
+        { name: '3', drivingMm: 60, drivenMm: 100 },
+      ],
+    },
+    {
+      rows: [
+        { name: 'A', drivingMm: 43, drivenMm: 147 },
+        { name: 'B', drivingMm: 78, drivenMm: 112 },
+        { name: 'C', drivingMm: 118, drivenMm: 72 },
+        { name: 'D', drivingMm: 151, drivenMm: 39 },
+      ],
+    },
+  ],
+};
+
 /** The machines of the observatory's workshop. */
 export const SAMPLE_MACHINES: (typeof machines.$inferInsert)[] = [
   {
     id: 'bench-drill-press',
     name: 'Bench drill press',
     kind: 'drill-press',
-    speeds: steps([
-      [140, 'belts 1-A'],
-      [210, 'belts 1-B'],
-      [270, 'belts 2-A'],
-      [330, 'belts 1-C'],
-      [420, 'belts 2-B'],
-      [560, 'belts 3-A'],
-      [740, 'belts 2-C'],
-      [980, 'belts 3-B'],
-      [1250, 'belts 1-D'],
-      [1700, 'belts 3-C'],
-      [2350, 'belts 2-D'],
-      [3300, 'belts 3-D'],
-    ]),
+    speeds: { kind: 'steps', steps: speedsFromPulleys(PRESS_PULLEYS) },
+    pulleys: PRESS_PULLEYS,
+    depthStop: { kind: 'scale', divisionMm: 1 },
+    chart: [
+      { drillMm: 3, rpm: 2500 },
+      { drillMm: 6, rpm: 1400 },
+      { drillMm: 10, rpm: 800 },
+      { drillMm: 13, rpm: 600 },
+      { drillMm: 20, rpm: 350 },
+    ],
     reversible: false,
     tappingHead: false,
     coastRevolutions: 1.5,
@@ -39,6 +58,7 @@ export const SAMPLE_MACHINES: (typeof machines.$inferInsert)[] = [
     name: 'Pedestal drill, variable',
     kind: 'drill-press',
     speeds: { kind: 'range', minRpm: 450, maxRpm: 2800 },
+    depthStop: { kind: 'collar', divisionMm: 1 },
     reversible: false,
     tappingHead: false,
     coastRevolutions: 4,
@@ -68,6 +88,7 @@ export const SAMPLE_MACHINES: (typeof machines.$inferInsert)[] = [
     coastAtRpm: 65,
     chuckMm: 13,
     quillStrokeMm: 127,
+    depthStop: { kind: 'readout', divisionMm: 0.01 },
     dialTravelMm: 5,
     dialDivisions: 250,
     powerW: 1500,
@@ -77,6 +98,7 @@ export const SAMPLE_MACHINES: (typeof machines.$inferInsert)[] = [
     id: 'lathe',
     name: 'Lathe',
     kind: 'lathe',
+    depthStop: { kind: 'tailstock', divisionMm: 0.1, turnMm: 5 },
     speeds: steps([
       [45, 'gear 1'],
       [75, 'gear 2'],
@@ -100,6 +122,7 @@ export const SAMPLE_MACHINES: (typeof machines.$inferInsert)[] = [
     id: 'cordless-drill',
     name: 'Cordless drill, two speeds',
     kind: 'hand-drill',
+    depthStop: { kind: 'tape', divisionMm: 1 },
     speeds: steps([
       [450, 'gear 1, full trigger'],
       [1600, 'gear 2, full trigger'],

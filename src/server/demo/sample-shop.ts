@@ -6,6 +6,7 @@ import type { Database } from '../database';
 import { SAMPLE_CASES, SAMPLE_DRILLS } from './sample-drills';
 import { SAMPLE_JOBS } from './sample-jobs';
 import { SAMPLE_MACHINES } from './sample-machines';
+import { SAMPLE_TOOLS } from './sample-tools';
 
 /** Fills a new database with the Quillow Hill Observatory's workshop; leaves any other untouched. */
 export async function seedSampleShop(db: Database): Promise<void> {
@@ -16,9 +17,6 @@ export async function seedSampleShop(db: Database): Promise<void> {
       id: 'shop',
       name: 'Quillow Hill Observatory workshop',
       units: 'mm',
-      stepRule: 'auto',
-      tapNames: 'taper-plug-bottoming',
-      formedLooser: false,
     });
     await tx
       .insert(schema.materials)
@@ -26,6 +24,7 @@ export async function seedSampleShop(db: Database): Promise<void> {
     await tx.insert(schema.machines).values(SAMPLE_MACHINES);
     await tx.insert(schema.drillCases).values(SAMPLE_CASES);
     await tx.insert(schema.drills).values(SAMPLE_DRILLS);
+    await tx.insert(schema.tools).values(SAMPLE_TOOLS);
     for (const [i, job] of SAMPLE_JOBS.entries()) {
       const at = `2026-11-${String(9 + 2 * i).padStart(2, '0')}T09:00:00.000Z`;
       await insertJob(tx, job, at);

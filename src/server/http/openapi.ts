@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
-import { inUseChange, shopChange } from '@/contracts/crib';
+import { CRIB_INPUT, cribImport, inUseChange, shopChange } from '@/contracts/crib';
 import { jobChange, jobInput } from '@/contracts/job';
 import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
@@ -29,6 +29,7 @@ const PROBLEMS = {
   '422': problem('A field is wrong, or the question is impossible or dangerous; errors name the fields'),
 };
 const id = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
+const cribKind = { ...id, name: 'kind', schema: { enum: Object.keys(CRIB_INPUT) } };
 const query = (s: z.ZodObject) =>
   Object.entries(s.shape).map(([name, shape]) => ({
     name,
@@ -120,8 +121,37 @@ export function openApiDocument() {
         },
         put: writing('Tick a line, or take the tick off', 'Tick', { '200': listOf('ticks'), ...jobMissing }),
       },
+      '/api/v1/crib/{kind}': {
+        parameters: [cribKind],
+        post: writing('Add an entry', 'CribItem', {
+          '201': listOf('id and version'),
+          '409': problem('The id is taken'),
+          '404': problem('No such kind, or no such case'),
+        }),
+      },
+      '/api/v1/crib/import': {
+        post: writing('Add or change drills and tools, all or none', 'CribImport', {
+          '204': { description: 'Done' },
+          '404': problem('A drill names no case'),
+        }),
+      },
       '/api/v1/crib/{kind}/{id}': {
-        parameters: [{ ...id, name: 'kind', schema: { enum: ['machines', 'cases'] } }, id],
+        parameters: [cribKind, id],
+        put: writing('Change an entry; the body is the whole of it and its version', 'CribChange', {
+          '204': { description: 'Changed' },
+          ...conflict,
+          '404': problem('Not in the crib'),
+        }),
+        delete: {
+          summary: 'Take an entry out; adding it again undoes that',
+          parameters: [{ name: 'version', in: 'query', required: true, schema: { type: 'integer' } }],
+          responses: {
+            '204': { description: 'Gone' },
+            ...conflict,
+            '404': problem('Not in the crib'),
+            '422': PROBLEMS['422'],
+          },
+        },
         patch: writing('Put a machine or drill case in or out of use', 'InUseChange', {
           '204': { description: 'Done' },
           ...conflict,
@@ -140,6 +170,14 @@ export function openApiDocument() {
         JobInput: schema(jobInput, 'input'),
         JobChange: schema(jobChange, 'input'),
         Job: schema(jobChange.extend({ createdAt: z.string(), updatedAt: z.string() })),
+        CribItem: { anyOf: Object.values(CRIB_INPUT).map((s) => schema(s, 'input')) },
+        CribChange: {
+          allOf: [
+            ref('CribItem'),
+            { type: 'object', properties: { version: { type: 'integer' } }, required: ['version'] },
+          ],
+        },
+        CribImport: schema(cribImport, 'input'),
         InUseChange: schema(inUseChange, 'input'),
         Tick: schema(tickInput, 'input'),
         PunchMark: schema(punchMarkInput, 'input'),

@@ -1,74 +1,150 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
+import type { CribItem, CribKind, ShopChange } from '@/contracts/crib';
 import type { Machine } from '@/core/cutting/machine';
 import type { Drill } from '@/core/drills/drill';
+import type { Tool } from '@/core/drills/tool';
 import type { Material } from '@/core/materials/material';
-import type { ShopChange } from '@/contracts/crib';
-import { drillCases, drills, machines, materials, shop } from '../schema';
+import { drillCases, drills, machines, materials, shop, tools } from '../schema';
 import type { Writer } from './job-repository';
 
-export interface CribMachine extends Machine {
+interface Versioned {
   version: number;
+}
+export interface CribMachine extends Machine, Versioned {
   inUse: boolean;
 }
-export interface DrillCase {
+export interface CribDrill extends Drill, Versioned {
   id: string;
-  version: number;
+}
+export interface DrillCase extends Versioned {
+  id: string;
   name: string;
   setId: string | null;
   inUse: boolean;
-  drills: (Drill & { id: string })[];
+  drills: CribDrill[];
 }
+export type CribTool = Tool & Versioned;
+export type CribMaterial = Material & Versioned;
 export type ShopRow = typeof shop.$inferSelect;
+
+/** A row without the fields that are null. */
+function present<T extends object>(row: T): { [K in keyof T]: Exclude<T[K], null> } {
+  return Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null)) as never;
+}
 
 /** Every machine of the crib, in the shop's order. */
 export async function listMachines(db: Writer): Promise<CribMachine[]> {
-  const rows = await db.select().from(machines).orderBy(asc(machines.position));
-  return rows.map(({ quillStrokeMm, powerW, dialTravelMm, dialDivisions, position: _, ...row }) => ({
-    ...row,
-    quillStrokeMm: quillStrokeMm ?? undefined,
-    powerW: powerW ?? undefined,
+  const rows = await db.select().from(machines).orderBy(asc(machines.position), asc(machines.name));
+  return rows.map(({ dialTravelMm, dialDivisions, position: _, ...row }) => ({
+    ...present(row),
     ...(dialTravelMm && dialDivisions ? { dial: { travelMm: dialTravelMm, divisions: dialDivisions } } : {}),
-  }));
+  })) as CribMachine[];
 }
 
 /** Every drill case with its drills by diameter. */
 export async function listDrillCases(db: Writer): Promise<DrillCase[]> {
-  const cases = await db.select().from(drillCases).orderBy(asc(drillCases.position));
+  const cases = await db.select().from(drillCases).orderBy(asc(drillCases.position), asc(drillCases.name));
   const all = await db.select().from(drills).orderBy(asc(drills.diameterMm));
-  return cases.map(({ id, version, name, setId, inUse }) => ({
-    id,
-    version,
-    name,
-    setId,
-    inUse,
-    drills: all
-      .filter((d) => d.caseId === id)
-      .map(({ id: drillId, series, label, diameterMm, pointAngleDeg, material, condition }) => ({
-        id: drillId,
-        series,
-        label,
-        diameterMm,
-        pointAngleDeg,
-        material,
-        condition,
-      })),
+  return cases.map(({ position: _, ...row }) => ({
+    ...row,
+    drills: all.filter((d) => d.caseId === row.id).map(({ caseId: _c, ...drill }) => present(drill) as CribDrill),
   }));
 }
 
-export async function listMaterials(db: Writer): Promise<Material[]> {
-  return (await db.select().from(materials).orderBy(asc(materials.position))).map((row) => row.material);
+/** Every other tool, by kind and size. */
+export async function listTools(db: Writer): Promise<CribTool[]> {
+  const rows = await db.select().from(tools).orderBy(asc(tools.kind), asc(tools.diameterMm), asc(tools.name));
+  return rows.map((row) => present(row) as CribTool);
+}
+
+export async function listMaterials(db: Writer): Promise<CribMaterial[]> {
+  const rows = await db.select().from(materials).orderBy(asc(materials.position), asc(materials.id));
+  return rows.map((row) => ({ ...row.material, version: row.version }));
 }
 
 export async function shopRow(db: Writer): Promise<ShopRow | undefined> {
   return (await db.select().from(shop))[0];
 }
 
-const TABLE = { machines, drillCases } as const;
+const TABLE = { machines, cases: drillCases, drills, tools, materials } as const;
+
+/** A body as the columns of its table; what is left out is emptied. */
+function columns<K extends CribKind>(kind: K, item: CribItem<K>): Record<string, unknown> {
+  if (kind === 'materials') return { material: item };
+  if (kind === 'machines') {
+    const { id: _, dial, ...rest } = item as CribItem<'machines'>;
+    return {
+      quillStrokeMm: null,
+      powerW: null,
+      depthStop: null,
+      pulleys: null,
+      chart: null,
+      ...rest,
+      dialTravelMm: dial?.travelMm ?? null,
+      dialDivisions: dial?.divisions ?? null,
+    };
+  }
+  const { id: _, ...rest } = item as { id: string };
+  if (kind === 'tools')
+    return { diameterMm: null, smallMm: null, stepMm: null, angleDeg: null, fit: null, reachMm: null, ...rest };
+  return kind === 'drills' ? { fluteMm: null, ...rest } : rest;
+}
+
+/** Adds an entry; the same id again is refused by the database, and said so. */
+export async function insertItem<K extends CribKind>(db: Writer, kind: K, item: CribItem<K>): Promise<boolean> {
+  const row = {
+    id: item.id,
+    ...columns(kind, item),
+    ...(kind === 'machines' || kind === 'cases' || kind === 'materials' ? { position: 999 } : {}),
+  };
+  const done = await db
+    .insert(TABLE[kind])
+    .values(row as never)
+    .onConflictDoNothing()
+    .returning({ id: TABLE[kind].id });
+  return done.length > 0;
+}
+
+/** Adds an entry, or changes the one with its id whatever its version. */
+export async function putItem<K extends CribKind>(db: Writer, kind: K, item: CribItem<K>): Promise<void> {
+  const table = TABLE[kind];
+  if (await insertItem(db, kind, item)) return;
+  await db
+    .update(table)
+    .set({ ...columns(kind, item), version: sql`${table.version} + 1` } as never)
+    .where(eq(table.id, item.id));
+}
+
+/** Changes an entry whose version still holds; says whether it did. */
+export async function updateItem<K extends CribKind>(
+  db: Writer,
+  kind: K,
+  item: CribItem<K>,
+  version: number,
+): Promise<boolean> {
+  const table = TABLE[kind];
+  const done = await db
+    .update(table)
+    .set({ ...columns(kind, item), version: version + 1 } as never)
+    .where(and(eq(table.id, item.id), eq(table.version, version)))
+    .returning({ id: table.id });
+  return done.length > 0;
+}
+
+/** Takes an entry out whose version still holds; says whether it did. */
+export async function removeItem(db: Writer, kind: CribKind, id: string, version: number): Promise<boolean> {
+  const table = TABLE[kind];
+  const done = await db
+    .delete(table)
+    .where(and(eq(table.id, id), eq(table.version, version)))
+    .returning({ id: table.id });
+  return done.length > 0;
+}
 
 /** Puts a machine or case in or out of use, when its version still holds; says whether it did. */
 export async function setInUse(
   db: Writer,
-  kind: keyof typeof TABLE,
+  kind: 'machines' | 'cases',
   id: string,
   inUse: boolean,
   version: number,
@@ -82,8 +158,8 @@ export async function setInUse(
   return done.length > 0;
 }
 
-/** Whether there is such a machine or case. */
-export async function inCrib(db: Writer, kind: keyof typeof TABLE, id: string): Promise<boolean> {
+/** Whether there is such an entry. */
+export async function inCrib(db: Writer, kind: CribKind, id: string): Promise<boolean> {
   const table = TABLE[kind];
   return (await db.select({ id: table.id }).from(table).where(eq(table.id, id))).length > 0;
 }

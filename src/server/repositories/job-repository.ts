@@ -21,7 +21,7 @@ const BATCH = 500;
 
 async function writeHoles(tx: Writer, jobId: string, holes: readonly JobHoleInput[]): Promise<void> {
   await tx.delete(jobHoles).where(eq(jobHoles.jobId, jobId));
-  const rows = holes.map(({ id, name, question, face, place, exit }, position) => ({
+  const rows = holes.map(({ id, name, question, face, place, exit, edits }, position) => ({
     id,
     jobId,
     position,
@@ -30,6 +30,7 @@ async function writeHoles(tx: Writer, jobId: string, holes: readonly JobHoleInpu
     face,
     place: place ?? null,
     exit: exit ?? null,
+    edits: edits ?? null,
   }));
   for (let at = 0; at < rows.length; at += BATCH) await tx.insert(jobHoles).values(rows.slice(at, at + BATCH));
 }
@@ -82,7 +83,7 @@ async function withHoles(db: Writer, rows: JobRow[]): Promise<Job[]> {
     updatedAt: row.updatedAt,
     holes: holes
       .filter((h) => h.jobId === row.id)
-      .map(({ id, name, question, face, place, exit }) => ({
+      .map(({ id, name, question, face, place, exit, edits }) => ({
         id,
         name,
         // Questions kept before a field was asked lack it.
@@ -90,6 +91,7 @@ async function withHoles(db: Writer, rows: JobRow[]): Promise<Job[]> {
         face,
         ...(place ? { place } : {}),
         ...(exit ? { exit } : {}),
+        ...(edits ? { edits } : {}),
       })),
   }));
 }

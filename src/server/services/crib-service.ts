@@ -1,15 +1,46 @@
-import type { z } from 'zod';
-import type { inUseChange, ShopChange } from '@/contracts/crib';
+import { z } from 'zod';
+import {
+  CRIB_INPUT,
+  versionField,
+  type cribImport,
+  type CribItem,
+  type CribKind,
+  type inUseChange,
+  type ShopChange,
+} from '@/contracts/crib';
 import type { Database } from '../database';
-import { inCrib, setInUse, updateShop } from '../repositories/crib-repository';
+import {
+  inCrib,
+  insertItem,
+  putItem,
+  removeItem,
+  setInUse,
+  updateItem,
+  updateShop,
+} from '../repositories/crib-repository';
 import { Refusal } from './refusal';
-
-const KIND = { machines: 'machines', cases: 'drillCases' } as const;
 
 const stale = (what: string): Refusal =>
   new Refusal(409, 'Changed meanwhile', `${what} was changed elsewhere.`, [
     { field: 'version', code: 'version-old', detail: 'The version is old.', remedy: 'Load the crib again and repeat.' },
   ]);
+const unknown = (): Refusal =>
+  new Refusal(404, 'Not in the crib', 'There is no such entry.', [
+    { field: 'id', code: 'crib-unknown', detail: 'Not in the crib.', remedy: 'Open the crib and choose from it.' },
+  ]);
+const taken = (id: string): Refusal =>
+  new Refusal(409, 'In the crib already', `The id ${id} is taken.`, [
+    { field: 'id', code: 'crib-exists', detail: 'This id is taken.', remedy: 'Send a new id, or change the entry.' },
+  ]);
+
+/** The kind of entry that an address names. @throws Refusal 404 */
+export function cribKind(kind: string): CribKind {
+  if (!Object.hasOwn(CRIB_INPUT, kind)) throw unknown();
+  return kind as CribKind;
+}
+
+/** Body of a change: the entry whole, with the version that it was made from. */
+export const changeSchema = (kind: CribKind) => z.strictObject({ ...CRIB_INPUT[kind].shape, ...versionField.shape });
 
 /** Puts a machine or drill case in or out of use. */
 export async function changeInUse(
@@ -18,12 +49,44 @@ export async function changeInUse(
   id: string,
   change: z.infer<typeof inUseChange>,
 ): Promise<void> {
-  const table = KIND[kind as keyof typeof KIND];
-  if (!table || !(await inCrib(db, table, id)))
-    throw new Refusal(404, 'Not in the crib', 'There is no such machine or case.', [
-      { field: 'id', code: 'crib-unknown', detail: 'Not in the crib.', remedy: 'Open the crib and choose from it.' },
-    ]);
-  if (!(await setInUse(db, table, id, change.inUse, change.version))) throw stale('This entry');
+  if ((kind !== 'machines' && kind !== 'cases') || !(await inCrib(db, kind, id))) throw unknown();
+  if (!(await setInUse(db, kind, id, change.inUse, change.version))) throw stale('This entry');
+}
+
+/** Adds an entry under an id that its maker chose. @throws Refusal 409 when the id is taken, 404 for a drill without its case */
+export async function addItem<K extends CribKind>(db: Database, kind: K, item: CribItem<K>): Promise<void> {
+  if (kind === 'drills' && !(await inCrib(db, 'cases', (item as CribItem<'drills'>).caseId))) throw unknown();
+  if (!(await insertItem(db, kind, item))) throw taken(item.id);
+}
+
+/** Changes an entry made from a known version. */
+export async function changeItem<K extends CribKind>(
+  db: Database,
+  kind: K,
+  { version, ...item }: CribItem<K> & { version: number },
+): Promise<void> {
+  if (!(await inCrib(db, kind, item.id))) throw unknown();
+  if (!(await updateItem(db, kind, item as unknown as CribItem<K>, version))) throw stale('This entry');
+}
+
+/** Takes an entry out; adding it again under its id undoes that. */
+export async function takeOut(db: Database, kind: CribKind, id: string, version: number): Promise<void> {
+  if (!(await inCrib(db, kind, id))) throw unknown();
+  if (!(await removeItem(db, kind, id, version))) throw stale('This entry');
+}
+
+/** Adds drills and tools together: all of them, or none. Those whose id is there already are changed. */
+export async function importCrib(db: Database, { drills, tools }: z.infer<typeof cribImport>): Promise<void> {
+  await db.transaction(async (tx) => {
+    for (const [kind, list] of [
+      ['drills', drills],
+      ['tools', tools],
+    ] as const)
+      for (const item of list) {
+        if (kind === 'drills' && !(await inCrib(tx, 'cases', (item as CribItem<'drills'>).caseId))) throw unknown();
+        await putItem(tx, kind, item as never);
+      }
+  });
 }
 
 /** Changes the shop's habits. */

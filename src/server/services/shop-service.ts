@@ -1,11 +1,18 @@
 import type { Shop } from '@/core/ask/read-form';
-import { USUAL_HABITS } from '@/core/ask/question';
+import { USUAL_HABITS } from '@/core/ask/habits';
 import type { Drill } from '@/core/drills/drill';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 import { MATERIALS } from '@/core/materials/materials';
 import type { Display } from '@/core/units/show';
 import type { Database } from '../database';
-import { listDrillCases, listMachines, listMaterials, shopRow, type DrillCase } from '../repositories/crib-repository';
+import {
+  listDrillCases,
+  listMachines,
+  listMaterials,
+  listTools,
+  shopRow,
+  type DrillCase,
+} from '../repositories/crib-repository';
 
 export interface ShopNow extends Shop {
   name: string;
@@ -16,25 +23,28 @@ export interface ShopNow extends Shop {
 export function cribPool(cases: readonly DrillCase[]): DrillPool {
   const drills: Drill[] = cases
     .filter((c) => c.inUse)
-    .flatMap((c) => c.drills.map(({ id: _, ...drill }) => drill))
+    .flatMap((c) => c.drills.map(({ id: _, version: _v, ...drill }) => drill))
     .sort((a, b) => a.diameterMm - b.diameterMm);
   return { id: 'crib', label: 'The crib', drills };
 }
 
 /** What the shop has in use now, for answering questions. Everything in the crib, named sets besides. */
 export async function shopNow(db: Database): Promise<ShopNow> {
-  const [row, materials, machines, cases] = await Promise.all([
+  const [row, materials, machines, cases, tools] = await Promise.all([
     shopRow(db),
     listMaterials(db),
     listMachines(db),
     listDrillCases(db),
+    listTools(db),
   ]);
   return {
     name: row?.name ?? 'The shop',
     units: row?.units ?? 'mm',
-    materials: materials.length > 0 ? materials : MATERIALS,
+    materials: materials.length > 0 ? materials.map(({ version: _v, ...material }) => material) : MATERIALS,
     machines: machines.filter((m) => m.inUse).map(({ version: _v, inUse: _u, ...machine }) => machine),
     pools: [cribPool(cases), ...DRILL_SETS],
-    habits: row ? { stepRule: row.stepRule, tapNames: row.tapNames, formedLooser: row.formedLooser } : USUAL_HABITS,
+    habits: { ...USUAL_HABITS, ...row?.habits },
+    // An empty tool crib is one that nobody has filled in: the usual tools are then taken as there.
+    tools: tools.length > 0 ? tools.map(({ version: _v, ...tool }) => tool) : undefined,
   };
 }

@@ -1,24 +1,39 @@
-import type { HolePlan } from '@/core/ask/hole-plan';
+import type { Problem } from '@/core/answer/answer';
 import { highestRpm, lowestRpm, type Machine } from '@/core/cutting/machine';
-import { SAFE_PERCENT } from '@/core/cutting/speed-step';
+import { SAFE_PERCENT, type SpeedChoice } from '@/core/cutting/speed-step';
+import { BeltRows } from './belt-rows';
 import { spreadLabels } from './spread-labels';
 
 const W = 190;
 const H = 408;
 const TOP = 40;
-const BOTTOM = H - 22;
 const RAIL = { left: 58, right: 122 };
 
-/** The machine's speeds as rungs on a log scale, the ideal as a line, the safe zone shaded, the chosen rung. */
-export function StepLadder({ plan, machine }: { plan: HolePlan; machine: Machine }) {
-  const { ideal, speed } = plan.drilling;
+interface Props {
+  machine: Machine;
+  /** rev/min */
+  ideal: number;
+  speed: SpeedChoice | Problem;
+  /** Other schools' speeds, marked beside the rail. */
+  schools?: readonly { label: string; rpm: number }[];
+  onPick?: (rpm: number) => void;
+}
+
+/**
+ * The machine's speeds as rungs on a log scale, the ideal as a line, the safe zone shaded, the chosen rung with the
+ * belts on its rows where the pulleys are known.
+ */
+export function StepLadder({ machine, ideal, speed, schools = [], onPick }: Props) {
   const chosen = 'rpm' in speed ? speed : undefined;
-  const low = Math.min(lowestRpm(machine), ideal.value) / 1.25;
-  const high = Math.max(highestRpm(machine), ideal.value) * 1.25;
+  const rows =
+    machine.speeds.kind === 'steps' ? machine.speeds.steps.find((s) => s.rpm === chosen?.rpm)?.rows : undefined;
+  const low = Math.min(lowestRpm(machine), ideal) / 1.25;
+  const high = Math.max(highestRpm(machine), ideal) * 1.25;
+  const BOTTOM = machine.pulleys && rows ? H - 118 : H - 22;
   const y = (rpm: number): number => BOTTOM - (Math.log(rpm / low) / Math.log(high / low)) * (BOTTOM - TOP);
   const clampY = (rpm: number): number => Math.min(Math.max(y(rpm), TOP), BOTTOM);
-  const zoneTop = clampY((ideal.value * SAFE_PERCENT.high) / 100);
-  const zoneBottom = clampY((ideal.value * SAFE_PERCENT.low) / 100);
+  const zoneTop = clampY((ideal * SAFE_PERCENT.high) / 100);
+  const zoneBottom = clampY((ideal * SAFE_PERCENT.low) / 100);
   const rungs = machine.speeds.kind === 'steps' ? [...machine.speeds.steps].sort((a, b) => b.rpm - a.rpm) : [];
   const texts = spreadLabels(
     rungs.map((r) => y(r.rpm)),
@@ -31,7 +46,7 @@ export function StepLadder({ plan, machine }: { plan: HolePlan; machine: Machine
     <svg
       viewBox={`0 0 ${W} ${H}`}
       role="img"
-      aria-label={`Speeds of the ${machine.name}; ideal ${ideal.value.toFixed(0)}, set ${chosen ? chosen.rpm : 'none'}`}
+      aria-label={`Speeds of the ${machine.name}; ideal ${ideal.toFixed(0)}, set ${chosen ? chosen.rpm : 'none'}`}
       className="h-full w-full font-cond"
     >
       <text x="8" y="18" fill="#eef2ff" fontSize="17" fontWeight="600">
@@ -52,7 +67,8 @@ export function StepLadder({ plan, machine }: { plan: HolePlan; machine: Machine
       {rungs.map((rung, i) => {
         const here = chosen?.rpm === rung.rpm;
         return (
-          <g key={rung.rpm}>
+          <g key={rung.rpm} onClick={onPick && (() => onPick(rung.rpm))} className={onPick && 'cursor-pointer'}>
+            {onPick && <rect x="4" y={texts[i] - 8} width={W - 8} height="16" fill="transparent" />}
             <path
               d={`M${RAIL.left},${y(rung.rpm)} H${RAIL.right}`}
               stroke={here ? '#d3a23a' : '#eef2ff'}
@@ -96,19 +112,25 @@ export function StepLadder({ plan, machine }: { plan: HolePlan; machine: Machine
         </>
       )}
       <path
-        d={`M${RAIL.left - 8},${y(ideal.value)} H${RAIL.right + 14}`}
+        d={`M${RAIL.left - 8},${y(ideal)} H${RAIL.right + 14}`}
         stroke="#ffffff"
         strokeWidth="1.2"
         strokeDasharray="4 3"
       />
-      <text
-        x={RAIL.right + 8}
-        y={y(ideal.value) + (chosen && chosen.rpm > ideal.value ? 20 : -8)}
-        fill="#eef2ff"
-        fontSize="14"
-      >
-        {`ideal ${ideal.value.toFixed(0)}`}
+      <text x={RAIL.right + 8} y={y(ideal) + (chosen && chosen.rpm > ideal ? 20 : -8)} fill="#eef2ff" fontSize="14">
+        {`ideal ${ideal.toFixed(0)}`}
       </text>
+      {schools.map(({ label, rpm }) => (
+        <g key={label}>
+          <path d={`M${RAIL.right + 2},${clampY(rpm)} l7,-4 v8Z`} fill="#d5def7" />
+          <title>{`${label}: ${rpm.toFixed(0)}`}</title>
+        </g>
+      ))}
+      {machine.pulleys && rows && (
+        <g transform={`translate(10 ${H - 104})`}>
+          <BeltRows pulleys={machine.pulleys} rows={rows} width={170} height={100} />
+        </g>
+      )}
     </svg>
   );
 }

@@ -1,0 +1,12 @@
+import { CRIB_INPUT } from '@/contracts/crib';
+import { database } from '@/server/database';
+import { answering, json, readBody } from '@/server/http/respond';
+import { addItem, cribKind } from '@/server/services/crib-service';
+
+export const POST = (request: Request, { params }: { params: Promise<{ kind: string }> }): Promise<Response> =>
+  answering(async () => {
+    const kind = cribKind((await params).kind);
+    const item = await readBody(request, CRIB_INPUT[kind]);
+    await addItem(await database(), kind, item);
+    return json({ id: item.id, version: 1 }, 201);
+  });

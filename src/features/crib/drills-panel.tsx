@@ -1,0 +1,194 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { CribItem } from '@/contracts/crib';
+import { drillName, type Drill, type DrillCondition } from '@/core/drills/drill';
+import { DRILL_SETS } from '@/core/drills/drill-sets';
+import type { Display } from '@/core/units/show';
+import { SelectField, TextField } from '@/ui/field';
+import type { RecordField } from '@/ui/record-dialog';
+import { send } from '@/ui/send';
+import type { CaseEntry, DrillEntry } from './crib-view';
+import { DrillIndex } from './drill-index';
+import { InUseSwitch } from './in-use-switch';
+import type { CribState } from './use-crib';
+
+const RecordDialog = dynamic(() => import('@/ui/record-dialog'), { ssr: false });
+
+export const CONDITIONS: readonly (readonly [DrillCondition, string])[] = [
+  ['sharp', 'sharp'],
+  ['worn', 'worn'],
+  ['blunt', 'blunt: not to be used'],
+  ['lost', 'lost'],
+];
+const FIELDS: readonly RecordField[] = [
+  { key: 'label', label: 'Stamped', kind: 'text', hint: '6.8, 17/64, #7 or F' },
+  { key: 'diameterMm', label: 'Diameter', kind: 'length' },
+  { key: 'condition', label: 'Condition', kind: 'choice', options: CONDITIONS },
+  {
+    key: 'material',
+    label: 'Of',
+    kind: 'choice',
+    options: [
+      ['hss', 'high-speed steel'],
+      ['cobalt', 'cobalt'],
+      ['carbide', 'solid carbide'],
+    ],
+  },
+  { key: 'pointAngleDeg', label: 'Point, degrees', kind: 'number' },
+  { key: 'fluteMm', label: 'Flutes reach', kind: 'length', optional: true, hint: 'Left out: a jobber drill.' },
+  { key: 'where', label: 'Lies in', kind: 'text', optional: true },
+];
+
+/** A drill of a case as it is sent. */
+export const drillItem = (caseId: string, drill: Drill, id: string): CribItem<'drills'> => ({
+  id,
+  caseId,
+  series: drill.series,
+  label: drill.label,
+  diameterMm: drill.diameterMm,
+  pointAngleDeg: drill.pointAngleDeg ?? 118,
+  material: drill.material ?? 'hss',
+  condition: drill.condition ?? 'sharp',
+  ...(drill.fluteMm === undefined ? {} : { fluteMm: drill.fluteMm }),
+  where: drill.where ?? '',
+});
+
+interface Props {
+  cases: CaseEntry[];
+  state: CribState;
+  display: Display;
+}
+
+/** The drills as they stand in their cases; a drill opens when touched, a gap offers to fill it. */
+export function DrillsPanel({ cases, state, display }: Props) {
+  const [open, setOpen] = useState<{ caseId: string; drill: DrillEntry; fresh: boolean }>();
+  const [name, setName] = useState('');
+  const [set, setSet] = useState('');
+  const [search, setSearch] = useState('');
+  const wanted = search.trim().toLowerCase();
+  const found = (d: Drill): boolean =>
+    wanted === '' ||
+    drillName(d).toLowerCase().startsWith(wanted) ||
+    (d.where ?? '').toLowerCase().includes(wanted) ||
+    (d.condition ?? 'sharp') === wanted ||
+    (d.material ?? 'hss') === wanted;
+
+  const edit = (caseId: string, own: DrillEntry | undefined, size: Drill): void =>
+    setOpen({
+      caseId,
+      drill: own ?? { ...size, id: uuidv7(), version: 0, condition: 'sharp', pointAngleDeg: 118, material: 'hss' },
+      fresh: own === undefined,
+    });
+  async function addCase(): Promise<void> {
+    const id = uuidv7();
+    const made = DRILL_SETS.find((s) => s.id === set);
+    const title = name.trim() || (made?.label ?? 'New case');
+    if (await state.add('cases', { id, name: title, setId: made?.id ?? null } as CribItem<'cases'>)) return;
+    if (made) {
+      const got = await send('POST', '/api/v1/crib/import', {
+        drills: made.drills.map((d) => drillItem(id, d, uuidv7())),
+      });
+      if (!got.ok) state.setFault(got.fault);
+      state.refresh();
+    }
+    setName('');
+    setSet('');
+  }
+  const removeCase = (c: CaseEntry): void =>
+    void state.remove('cases', { id: c.id, version: c.version, name: c.name, setId: c.setId } as never, c.name);
+
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="flex flex-wrap items-end gap-3">
+        <p className="mr-auto max-w-xl">
+          Solid: to hand. Hollow: a gap, or too blunt to use. Touch a drill to mark it, a gap to fill it.
+        </p>
+        <TextField label="Find" value={search} onChange={setSearch} placeholder="6.8, blunt, cobalt" className="w-48" />
+      </div>
+      {cases.map((c) => (
+        <section key={c.id} className={c.inUse ? '' : 'opacity-75'}>
+          <div className="flex flex-wrap items-center gap-3 py-1">
+            <h2 className="text-lg font-bold">{c.name}</h2>
+            <span className="text-[15px] text-steel-700">{c.drills.length} drills</span>
+            <span className="ml-auto flex items-center gap-2">
+              <button
+                type="button"
+                className="btn h-9"
+                onClick={() => edit(c.id, undefined, { series: 'metric', label: '', diameterMm: 1 })}
+              >
+                Add a drill
+              </button>
+              {c.drills.length === 0 && (
+                <button type="button" className="btn h-9" onClick={() => removeCase(c)}>
+                  Take out the case
+                </button>
+              )}
+              <InUseSwitch
+                name={c.name}
+                on={c.inUse}
+                disabled={state.busy === c.id}
+                onChange={(inUse) =>
+                  void state.change(c.id, c.version, 'PATCH', `/api/v1/crib/cases/${c.id}`, { inUse })
+                }
+              />
+            </span>
+          </div>
+          <DrillIndex
+            drills={c.drills.filter(found)}
+            madeFor={wanted === '' ? (DRILL_SETS.find((s) => s.id === c.setId)?.drills ?? []) : []}
+            display={display}
+            onPick={(own, size) => edit(c.id, own, size)}
+          />
+        </section>
+      ))}
+      <section className="plate flex flex-wrap items-end gap-3 p-3">
+        <TextField label="New case" value={name} onChange={setName} placeholder="Drawer 3" className="w-56" />
+        <SelectField label="Filled with" value={set} onChange={setSet} className="w-80">
+          <option value="">nothing yet</option>
+          {DRILL_SETS.slice(0, 4).map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.label}
+            </option>
+          ))}
+        </SelectField>
+        <button
+          type="button"
+          className="btn"
+          disabled={name.trim() === '' && set === ''}
+          onClick={() => void addCase()}
+        >
+          Add the case
+        </button>
+      </section>
+      {open && (
+        <RecordDialog
+          title={open.fresh ? 'Add a drill' : drillName(open.drill)}
+          fields={FIELDS}
+          value={open.drill}
+          display={display}
+          onSave={(d) => {
+            const drill = d as DrillEntry;
+            const item = drillItem(open.caseId, drill, drill.id);
+            return open.fresh
+              ? state.add('drills', item)
+              : state.put('drills', { ...item, version: open.drill.version });
+          }}
+          onRemove={
+            open.fresh
+              ? undefined
+              : () =>
+                  void state.remove(
+                    'drills',
+                    { ...drillItem(open.caseId, open.drill, open.drill.id), version: open.drill.version },
+                    drillName(open.drill),
+                  )
+          }
+          onClose={() => setOpen(undefined)}
+        />
+      )}
+    </div>
+  );
+}

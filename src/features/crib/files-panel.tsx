@@ -1,0 +1,151 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { Problem } from '@/core/answer/answer';
+import type { CribFile } from '@/core/formats/crib-csv';
+import { tell, type Display } from '@/core/units/show';
+import { SelectField } from '@/ui/field';
+import { send } from '@/ui/send';
+import type { CaseEntry, ToolEntry } from './crib-view';
+import { drillItem } from './drills-panel';
+import type { CribState } from './use-crib';
+
+interface Props {
+  cases: CaseEntry[];
+  tools: ToolEntry[];
+  state: CribState;
+  display: Display;
+}
+
+interface Preview {
+  name: string;
+  found?: CribFile;
+  problems: Problem[];
+}
+
+/** Drills and tools as a table in and out; what was understood is shown before anything changes. */
+export function FilesPanel({ cases, tools, state, display }: Props) {
+  const [preview, setPreview] = useState<Preview>();
+  const [pasted, setPasted] = useState('');
+  const [into, setInto] = useState(cases[0]?.id ?? '');
+  const [done, setDone] = useState<string>();
+
+  async function look(name: string, text: string): Promise<void> {
+    const { readCribCsv } = await import('@/core/formats/crib-csv');
+    const read = readCribCsv(text, display === 'inch' ? 'in' : 'mm');
+    setDone(undefined);
+    setPreview(read.ok ? { name, found: read.value, problems: [] } : { name, problems: read.problems });
+  }
+  async function take(found: CribFile): Promise<void> {
+    const caseOf = (name: string): string => cases.find((c) => c.name === name || c.id === name)?.id ?? into;
+    const got = await send('POST', '/api/v1/crib/import', {
+      drills: found.drills.map((d) => drillItem(caseOf(d.case), d, d.id ?? uuidv7())),
+      tools: found.tools.map((t) => ({ ...t, id: t.id ?? uuidv7() })),
+    });
+    state.setFault(got.ok ? undefined : got.fault);
+    if (!got.ok) return;
+    setDone(found.understood.map((p) => tell(p, display)).join(' '));
+    setPreview(undefined);
+    setPasted('');
+    state.refresh();
+  }
+  async function out(): Promise<void> {
+    const { writeCribCsv } = await import('@/core/formats/crib-csv');
+    const text = writeCribCsv(
+      cases.flatMap((c) => c.drills.map((d) => ({ ...d, case: c.name }))),
+      tools,
+    );
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
+    link.download = 'crib.csv';
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+
+  return (
+    <div className="grid items-start gap-3 md:grid-cols-2">
+      <section className="plate flex flex-col gap-3 p-3">
+        <h2 className="font-cond text-xl font-semibold">Bring in</h2>
+        <p className="text-[15px]">
+          A table with a first line: kind, name, diameter; also case, small, step, angle, fit, reach, material,
+          condition, where, id. A row with an id that is here already changes that entry.
+        </p>
+        <SelectField label="Drills that name no case go into" value={into} onChange={setInto}>
+          {cases.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.name}
+            </option>
+          ))}
+        </SelectField>
+        <label className="flex flex-col gap-1">
+          <span className="label">CSV file</span>
+          <input
+            type="file"
+            accept=".csv,.tsv,.txt"
+            className="text-[15px]"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              if (file) void file.text().then((text) => look(file.name, text));
+              e.target.value = '';
+            }}
+          />
+        </label>
+        <label className="flex flex-col gap-1">
+          <span className="label">Or paste cells</span>
+          <textarea
+            className="field h-24 py-1 font-mono text-sm"
+            value={pasted}
+            onChange={(e) => setPasted(e.target.value)}
+            placeholder={'kind\tname\tdiameter\ndrill\t6.8\t\nreamer\tReamer 12 H7\t12'}
+          />
+        </label>
+        <button
+          type="button"
+          className="btn self-start"
+          disabled={pasted.trim() === ''}
+          onClick={() => void look('pasted cells', pasted)}
+        >
+          Look at it
+        </button>
+        {done && <p role="status">Taken: {done}</p>}
+        {preview && (
+          <div
+            role="status"
+            className="flex flex-col gap-1 rounded-sm border border-steel-300 bg-white p-2 text-[15px]"
+          >
+            <strong>{preview.name}</strong>
+            {preview.problems.map((p) => (
+              <p key={tell(p, display)} className="font-bold text-danger">
+                {tell(p, display)} <span className="font-normal text-ink">{tell(p.remedy, display)}</span>
+              </p>
+            ))}
+            {preview.problems.length > 0 && <p>Nothing was changed.</p>}
+            {preview.found && (
+              <>
+                {preview.found.understood.map((p) => (
+                  <p key={p.text}>{tell(p, display)}</p>
+                ))}
+                <span className="flex gap-2">
+                  <button type="button" className="btn-next" onClick={() => preview.found && void take(preview.found)}>
+                    Take it
+                  </button>
+                  <button type="button" className="btn" onClick={() => setPreview(undefined)}>
+                    Leave it
+                  </button>
+                </span>
+              </>
+            )}
+          </div>
+        )}
+      </section>
+      <section className="plate flex flex-col gap-3 p-3">
+        <h2 className="font-cond text-xl font-semibold">Take out</h2>
+        <p className="text-[15px]">Every drill and tool, a row each; the same table comes back in unchanged.</p>
+        <button type="button" className="btn self-start" onClick={() => void out()}>
+          CSV
+        </button>
+      </section>
+    </div>
+  );
+}

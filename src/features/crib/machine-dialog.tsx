@@ -1,0 +1,201 @@
+'use client';
+
+import { useState } from 'react';
+import type { SpeedStep } from '@/core/cutting/machine';
+import { speedsFromPulleys, type PulleyTrain } from '@/core/cutting/pulleys';
+import type { Display } from '@/core/units/show';
+import { Choice } from '@/ui/choice';
+import { TextField } from '@/ui/field';
+import RecordDialog, { type RecordField } from '@/ui/record-dialog';
+import { RowsField } from '@/ui/rows-field';
+import type { MachineEntry } from './crib-view';
+
+const FIELDS: readonly RecordField[] = [
+  { key: 'name', label: 'Name', kind: 'text' },
+  {
+    key: 'kind',
+    label: 'Kind',
+    kind: 'choice',
+    options: [
+      ['drill-press', 'drill press'],
+      ['mill', 'mill'],
+      ['lathe', 'lathe'],
+      ['hand-drill', 'held by hand'],
+    ],
+  },
+  { key: 'chuckMm', label: 'Largest shank', kind: 'length' },
+  { key: 'quillStrokeMm', label: 'Quill stroke', kind: 'length', optional: true },
+  { key: 'powerW', label: 'Motor, W', kind: 'number', optional: true },
+  {
+    key: 'depthStop.kind',
+    label: 'Depth is told by',
+    kind: 'choice',
+    optional: true,
+    options: [
+      ['scale', 'scale and nut'],
+      ['collar', 'collar on the drill'],
+      ['tape', 'tape on the drill'],
+      ['readout', 'digital readout'],
+      ['tailstock', 'tailstock wheel'],
+    ],
+  },
+  { key: 'depthStop.divisionMm', label: 'One division of it', kind: 'length', optional: true },
+  { key: 'depthStop.turnMm', label: 'One turn of its wheel', kind: 'length', optional: true },
+  { key: 'dial.travelMm', label: 'One turn of the feed dials', kind: 'length', optional: true },
+  { key: 'dial.divisions', label: 'Divisions of the dials', kind: 'number', optional: true },
+  { key: 'coastRevolutions', label: 'Runs on, turns', kind: 'number', hint: 'From switch-off until it stands.' },
+  { key: 'coastAtRpm', label: 'Measured at, rev/min', kind: 'number' },
+  { key: 'reversible', label: 'Spindle reverses', kind: 'check' },
+  { key: 'tappingHead', label: 'Has a reversing tapping head', kind: 'check' },
+];
+
+interface Props {
+  machine: MachineEntry;
+  display: Display;
+  onSave: (machine: MachineEntry) => Promise<string | undefined>;
+  onRemove?: () => void;
+  onClose: () => void;
+}
+
+const number = (text: string): number => Number(text.replace(',', '.'));
+const bad = (text: string): boolean => !(number(text) > 0);
+
+const beltRows = (train: PulleyTrain | undefined): string[][] =>
+  (train?.belts ?? []).flatMap((belt, i) =>
+    belt.rows.map((r) => [String(i + 1), r.name, String(r.drivingMm), String(r.drivenMm)]),
+  );
+
+function trainOf(motor: string, rows: readonly (readonly string[])[]): PulleyTrain | undefined {
+  const good = rows.filter((r) => r[1] !== '' && !bad(r[2] ?? '') && !bad(r[3] ?? ''));
+  if (bad(motor) || good.length === 0) return undefined;
+  const belts = [...new Set(good.map((r) => r[0] || '1'))].sort();
+  return {
+    motorRpm: number(motor),
+    belts: belts.map((belt) => ({
+      rows: good
+        .filter((r) => (r[0] || '1') === belt)
+        .map((r) => ({ name: r[1], drivingMm: number(r[2]), drivenMm: number(r[3]) })),
+    })),
+  };
+}
+
+/** A machine whole: what it is, its speeds as on its plate or from its pulleys, the chart that it came with. */
+export default function MachineDialog({ machine, display, onSave, onRemove, onClose }: Props) {
+  const [kind, setKind] = useState(machine.speeds.kind);
+  const [steps, setSteps] = useState<string[][]>(
+    machine.speeds.kind === 'steps' ? machine.speeds.steps.map((s) => [String(s.rpm), s.label]) : [],
+  );
+  const [range, setRange] = useState(
+    machine.speeds.kind === 'range'
+      ? { min: String(machine.speeds.minRpm), max: String(machine.speeds.maxRpm) }
+      : { min: '', max: '' },
+  );
+  const [motor, setMotor] = useState(String(machine.pulleys?.motorRpm ?? ''));
+  const [belts, setBelts] = useState(beltRows(machine.pulleys));
+  const [chart, setChart] = useState<string[][]>((machine.chart ?? []).map((r) => [String(r.drillMm), String(r.rpm)]));
+  const train = trainOf(motor, belts);
+
+  async function save(value: MachineEntry): Promise<string | undefined> {
+    const listed = train ? speedsFromPulleys(train) : [];
+    const typed: SpeedStep[] = steps
+      .filter(([rpm]) => !bad(rpm))
+      .map(([rpm, label]) => {
+        const rows = listed.find((s) => s.label === label)?.rows;
+        return { rpm: number(rpm), label: label ?? '', ...(rows ? { rows } : {}) };
+      });
+    if (kind === 'steps' && typed.length === 0) return 'Write at least one speed of the machine.';
+    const { depthStop, dial, ...rest } = value;
+    return onSave({
+      ...rest,
+      speeds:
+        kind === 'steps'
+          ? { kind, steps: typed.sort((a, b) => a.rpm - b.rpm) }
+          : { kind, minRpm: number(range.min), maxRpm: number(range.max) },
+      ...(depthStop?.kind ? { depthStop: { ...depthStop, divisionMm: depthStop.divisionMm ?? 1 } } : {}),
+      ...(dial?.travelMm && dial.divisions ? { dial } : {}),
+      pulleys: kind === 'steps' ? train : undefined,
+      chart: chart
+        .filter((r) => !bad(r[0] ?? '') && !bad(r[1] ?? ''))
+        .map(([d, r]) => ({ drillMm: number(d), rpm: number(r) })),
+    });
+  }
+
+  return (
+    <RecordDialog
+      title={machine.name === '' ? 'Add a machine' : machine.name}
+      fields={FIELDS}
+      value={machine}
+      display={display}
+      onSave={save}
+      onRemove={onRemove}
+      onClose={onClose}
+    >
+      <Choice
+        label="Speeds"
+        value={kind}
+        onChange={setKind}
+        options={[
+          ['steps', 'in steps'],
+          ['range', 'variable'],
+        ]}
+      />
+      {kind === 'range' ? (
+        <div className="grid grid-cols-2 gap-3">
+          <TextField
+            label="Slowest, rev/min"
+            value={range.min}
+            onChange={(min) => setRange({ ...range, min })}
+            error={range.min !== '' && bad(range.min) && 'A number above zero.'}
+          />
+          <TextField
+            label="Fastest, rev/min"
+            value={range.max}
+            onChange={(max) => setRange({ ...range, max })}
+            error={range.max !== '' && bad(range.max) && 'A number above zero.'}
+          />
+        </div>
+      ) : (
+        <>
+          <RowsField
+            label="Steps as on its plate"
+            columns={['rev/min', 'what to set']}
+            rows={steps}
+            onChange={setSteps}
+            wrong={(row, column) => column === 0 && bad(row[0])}
+          />
+          <details>
+            <summary className="min-h-9 cursor-pointer font-cond text-lg font-semibold">Pulleys and belts</summary>
+            <div className="flex flex-col gap-2">
+              <TextField label="Motor, rev/min" value={motor} onChange={setMotor} />
+              <RowsField
+                label="A line a row of each belt, counted from the motor; diameters in mm"
+                columns={['belt', 'row', 'driving', 'driven']}
+                rows={belts}
+                onChange={setBelts}
+                wrong={(row, column) => column > 1 && bad(row[column])}
+              />
+              <button
+                type="button"
+                className="btn self-start"
+                disabled={!train}
+                onClick={() => train && setSteps(speedsFromPulleys(train).map((s) => [String(s.rpm), s.label]))}
+              >
+                Work out the steps
+              </button>
+            </div>
+          </details>
+        </>
+      )}
+      <details>
+        <summary className="min-h-9 cursor-pointer font-cond text-lg font-semibold">Chart on the machine</summary>
+        <RowsField
+          label="For mild steel: drill in mm and its speed"
+          columns={['drill', 'rev/min']}
+          rows={chart}
+          onChange={setChart}
+          wrong={(row, column) => bad(row[column])}
+        />
+      </details>
+    </RecordDialog>
+  );
+}

@@ -1,0 +1,162 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { sfmToMPerMin } from '@/core/cutting/cutting-speed';
+import { showText, type Display } from '@/core/units/show';
+import { TextField } from '@/ui/field';
+import type { RecordField } from '@/ui/record-dialog';
+import type { MaterialEntry } from './crib-view';
+import type { CribState } from './use-crib';
+
+const RecordDialog = dynamic(() => import('@/ui/record-dialog'), { ssr: false });
+
+const number = (key: string, label: string, hint?: string): RecordField => ({ key, label, kind: 'number', hint });
+const FIELDS: readonly RecordField[] = [
+  { key: 'label', label: 'Name', kind: 'text' },
+  {
+    key: 'group',
+    label: 'Group',
+    kind: 'choice',
+    options: [
+      'steel',
+      'stainless',
+      'iron',
+      'aluminium',
+      'copper-alloy',
+      'titanium',
+      'magnesium',
+      'zinc',
+      'nickel',
+      'plastic',
+    ].map((g) => [g, g] as const),
+  },
+  number('hardnessHb', 'Hardness, HB'),
+  number('tensileMPa', 'Tensile strength, MPa'),
+  number('shearMPa', 'Shear strength, MPa'),
+  number('elongationPercent', 'Elongation, %'),
+  number('drillSfmHss.low', 'Drill, ft/min, low'),
+  number('drillSfmHss.start', 'Drill, ft/min, start here'),
+  number('drillSfmHss.high', 'Drill, ft/min, high'),
+  number('feedFactor', 'Feed, share of mild steel'),
+  number('tapSfmCut.low', 'Tap, ft/min, low'),
+  number('tapSfmCut.high', 'Tap, ft/min, high'),
+  number('threadPercent.low', 'Thread, %, least'),
+  number('threadPercent.target', 'Thread, %, aimed at'),
+  number('threadPercent.high', 'Thread, %, most'),
+  number('kc11', 'Cutting force at 1 mm, MPa', 'For torque: our model.'),
+  number('mc', 'Its exponent'),
+  {
+    key: 'chips',
+    label: 'Chips',
+    kind: 'choice',
+    options: [
+      ['short', 'short'],
+      ['powder', 'powder'],
+      ['long', 'long'],
+      ['stringy', 'stringy'],
+    ],
+  },
+  {
+    key: 'formTapping',
+    label: 'Thread forming',
+    kind: 'choice',
+    options: [
+      ['good', 'good'],
+      ['marginal', 'marginal'],
+      ['no', 'no'],
+    ],
+  },
+  { key: 'lubricant', label: 'Fluid', kind: 'text' },
+  { key: 'notes', label: 'Notes', kind: 'text', optional: true },
+  { key: 'hazard', label: 'Hazard', kind: 'text', optional: true },
+];
+
+interface Props {
+  materials: MaterialEntry[];
+  state: CribState;
+  display: Display;
+}
+
+/** Work materials: copy one and change the copy to the metal at hand. */
+export function MaterialsPanel({ materials, state, display }: Props) {
+  const [open, setOpen] = useState<MaterialEntry>();
+  const [search, setSearch] = useState('');
+  const shown = materials.filter((m) =>
+    `${m.label} ${m.group} ${m.notes}`.toLowerCase().includes(search.trim().toLowerCase()),
+  );
+  return (
+    <div className="flex flex-col gap-3">
+      <div className="flex flex-wrap items-end gap-3">
+        <p className="mr-auto max-w-xl">
+          Typical figures. Copy a material, name the copy after your bar, and change what your own work has taught you.
+        </p>
+        <TextField label="Find" value={search} onChange={setSearch} placeholder="stainless" className="w-56" />
+      </div>
+      <div className="plate overflow-x-auto">
+        <table className="w-full text-[15px]">
+          <thead>
+            <tr className="border-b border-steel-300 text-left font-cond text-base">
+              <th className="p-2">Material</th>
+              <th className="p-2">Hardness</th>
+              <th className="p-2">Drill at</th>
+              <th className="p-2">Feed</th>
+              <th className="p-2">Thread</th>
+              <th className="p-2">Chips</th>
+              <th className="p-2">Fluid</th>
+              <th className="p-2" aria-label="Change" />
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((m) => (
+              <tr key={m.id} className="border-b border-steel-200 last:border-0">
+                <th scope="row" className="p-2 text-left">
+                  {m.label}
+                </th>
+                <td className="p-2 whitespace-nowrap">{m.hardnessHb > 0 ? `${m.hardnessHb} HB` : '—'}</td>
+                <td className="p-2 whitespace-nowrap">
+                  {showText({ value: sfmToMPerMin(m.drillSfmHss.start), unit: 'm/min' }, display)}
+                </td>
+                <td className="p-2">{m.feedFactor}</td>
+                <td className="p-2 whitespace-nowrap">{m.threadPercent.target} %</td>
+                <td className="p-2">{m.chips}</td>
+                <td className="p-2">{m.lubricant}</td>
+                <td className="p-2 whitespace-nowrap">
+                  <button type="button" className="btn h-9" aria-label={`Change ${m.label}`} onClick={() => setOpen(m)}>
+                    Change
+                  </button>{' '}
+                  <button
+                    type="button"
+                    className="btn h-9"
+                    aria-label={`Copy ${m.label}`}
+                    onClick={() => setOpen({ ...m, id: uuidv7(), version: 0, label: `${m.label} (copy)` })}
+                  >
+                    Copy
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {open && (
+        <RecordDialog
+          title={open.version === 0 ? 'A copy to change' : open.label}
+          fields={FIELDS}
+          value={open}
+          display={display}
+          onSave={(value) => {
+            const { version: _, ...m } = value as MaterialEntry;
+            const material = { ...m, notes: m.notes ?? '', hazard: m.hazard ?? '' };
+            return open.version === 0
+              ? state.add('materials', material)
+              : state.put('materials', { ...material, version: open.version });
+          }}
+          onRemove={open.version === 0 ? undefined : () => void state.remove('materials', open, open.label)}
+          onClose={() => setOpen(undefined)}
+        />
+      )}
+    </div>
+  );
+}

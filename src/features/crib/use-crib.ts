@@ -1,0 +1,74 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useRef, useState } from 'react';
+import { send } from '@/ui/send';
+
+export type CribPath = 'machines' | 'cases' | 'drills' | 'tools' | 'materials';
+interface Entry {
+  id: string;
+  version: number;
+}
+
+/** Changes to the crib, one after the other, each from the version that the one before it left; the last can be undone. */
+export function useCrib() {
+  const router = useRouter();
+  const [fault, setFault] = useState<string>();
+  const [busy, setBusy] = useState<string>();
+  const [undo, setUndo] = useState<{ what: string; run: () => Promise<void> }>();
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const versions = useRef(new Map<string, number>());
+
+  const change = useCallback(
+    (id: string, seen: number, method: string, path: string, body: object): Promise<string | undefined> => {
+      setBusy(id);
+      const done = queue.current.then(async () => {
+        const version = Math.max(seen, versions.current.get(id) ?? 0);
+        const got = await send(method, path, { ...body, version });
+        if (got.ok) versions.current.set(id, version + 1);
+        setFault(got.ok ? undefined : got.fault);
+        setBusy(undefined);
+        router.refresh();
+        return got.ok ? undefined : got.fault;
+      });
+      queue.current = done;
+      return done;
+    },
+    [router],
+  );
+  const add = useCallback(
+    async (path: CribPath, item: { id: string }): Promise<string | undefined> => {
+      const got = await send('POST', `/api/v1/crib/${path}`, item);
+      setFault(got.ok ? undefined : got.fault);
+      if (got.ok) versions.current.delete(item.id);
+      router.refresh();
+      return got.ok ? undefined : got.fault;
+    },
+    [router],
+  );
+  const put = useCallback(
+    (path: CribPath, { version, ...item }: Entry): Promise<string | undefined> =>
+      change(item.id, version, 'PUT', `/api/v1/crib/${path}/${encodeURIComponent(item.id)}`, item),
+    [change],
+  );
+  const remove = useCallback(
+    async (path: CribPath, { version, ...item }: Entry, name: string): Promise<void> => {
+      const at = Math.max(version, versions.current.get(item.id) ?? 0);
+      const got = await send('DELETE', `/api/v1/crib/${path}/${encodeURIComponent(item.id)}?version=${at}`);
+      setFault(got.ok ? undefined : got.fault);
+      if (got.ok)
+        setUndo({
+          what: name,
+          run: async () => {
+            await add(path, item);
+            setUndo(undefined);
+          },
+        });
+      router.refresh();
+    },
+    [add, router],
+  );
+  return { fault, setFault, busy, change, add, put, remove, undo, refresh: () => router.refresh() };
+}
+
+export type CribState = ReturnType<typeof useCrib>;

@@ -1,0 +1,44 @@
+import type { ToolKind } from '@/core/drills/tool';
+import type { tools } from '../schema';
+
+type Row = typeof tools.$inferInsert;
+const tool = (id: string, kind: ToolKind, name: string, more: Partial<Row> = {}): Row => ({
+  id: `tool-${id}`,
+  kind,
+  name,
+  ...more,
+});
+
+/** What else lies in the drawers of the observatory's workshop. */
+export const SAMPLE_TOOLS: Row[] = [
+  tool('centre-2', 'centre-drill', 'Centre drill 2.0', { smallMm: 2, diameterMm: 5, where: 'drill press shelf' }),
+  tool('centre-315', 'centre-drill', 'Centre drill 3.15', { smallMm: 3.15, diameterMm: 8, where: 'drill press shelf' }),
+  tool('spot-6', 'spot-drill', 'Spot drill 6, 90°', { diameterMm: 6, angleDeg: 90, where: 'mill drawer' }),
+  tool('spot-12', 'spot-drill', 'Spot drill 12, 90°', { diameterMm: 12, angleDeg: 90, where: 'mill drawer' }),
+  tool('sink-8', 'countersink', 'Countersink 8.3, 90°', { diameterMm: 8.3, angleDeg: 90 }),
+  tool('sink-165', 'countersink', 'Countersink 16.5, 90°', { diameterMm: 16.5, angleDeg: 90 }),
+  tool('sink-25', 'countersink', 'Countersink 25, 90°', { diameterMm: 25, angleDeg: 90, condition: 'worn' }),
+  tool('sink-inch', 'countersink', 'Countersink 1/2, 82°', { diameterMm: 12.7, angleDeg: 82 }),
+  tool('bore-m5', 'counterbore', 'Counterbore for M5', { diameterMm: 10, smallMm: 5.5, where: 'top drawer' }),
+  tool('bore-m6', 'counterbore', 'Counterbore for M6', { diameterMm: 11, smallMm: 6.6, where: 'top drawer' }),
+  tool('bore-m8', 'counterbore', 'Counterbore for M8', { diameterMm: 15, smallMm: 9, where: 'top drawer' }),
+  tool('ream-6', 'reamer', 'Reamer 6 H7', { diameterMm: 6, fit: 'H7', reachMm: 60 }),
+  tool('ream-8', 'reamer', 'Reamer 8 H7', { diameterMm: 8, fit: 'H7', reachMm: 75 }),
+  tool('ream-10', 'reamer', 'Reamer 10 H7', { diameterMm: 10, fit: 'H7', reachMm: 87, condition: 'blunt' }),
+  tool('step-20', 'step-drill', 'Step drill 4 to 20 by 2', { smallMm: 4, stepMm: 2, diameterMm: 20, reachMm: 5 }),
+  tool('ring-18', 'annular-cutter', 'Annular cutter 18', { diameterMm: 18, reachMm: 25 }),
+  tool('ring-22', 'annular-cutter', 'Annular cutter 22', { diameterMm: 22, reachMm: 25 }),
+  tool('saw-25', 'hole-saw', 'Hole saw 25', { diameterMm: 25, reachMm: 30 }),
+  tool('saw-38', 'hole-saw', 'Hole saw 38', { diameterMm: 38, reachMm: 30, condition: 'worn' }),
+  tool('prick', 'punch', 'Prick punch, 30°', { angleDeg: 30, where: 'layout bench' }),
+  tool('punch', 'punch', 'Centre punch, 90°', { angleDeg: 90, where: 'layout bench' }),
+  tool('transfer', 'punch', 'Transfer punches, 3 to 12', { where: 'layout bench' }),
+  tool('height', 'layout', 'Height gauge 300, digital', { reachMm: 300, where: 'surface plate' }),
+  tool('square', 'layout', 'Square 150', { reachMm: 150, where: 'surface plate' }),
+  tool('edge', 'layout', 'Edge finder, tip 4', { diameterMm: 4, where: 'mill drawer' }),
+  tool('oil', 'fluid', 'Cutting oil', { where: 'drill press' }),
+  tool('wax', 'fluid', 'Light oil for aluminium', { where: 'mill' }),
+  tool('vise-100', 'work-holding', 'Drill vise 100, bolted', { reachMm: 100 }),
+  tool('clamps', 'work-holding', 'Strap clamps, pair'),
+  tool('vee', 'work-holding', 'V-blocks with clamp', { reachMm: 60 }),
+];
