@@ -24,6 +24,6 @@ export default async function AskPage({ searchParams }: Props) {
   const hole = job?.holes.find((h) => h.id === params.jobHole);
   const origin: Origin | undefined =
     job && hole ? { jobId: job.id, holeId: hole.id, jobName: job.name, holeName: hole.name } : undefined;
-  const { materials, machines, habits, pools } = shop;
-  return <AskView first={first} shop={{ materials, machines, habits, crib: pools[0] }} origin={origin} />;
+  const { materials, machines, habits, tools, pools } = shop;
+  return <AskView first={first} shop={{ materials, machines, habits, tools, crib: pools[0] }} origin={origin} />;
 }

@@ -15,6 +15,7 @@ import { USUAL_HABITS } from '@/core/ask/habits';
 import { speedsFromPulleys } from '@/core/cutting/pulleys';
 import { layOutFace } from '@/core/layout/lay-out';
 import { facesOf, USUAL_PART } from '@/core/layout/part';
+import type { Material } from '@/core/materials/material';
 import { openDatabase, type Database } from './database';
 import { drillList, drillQuery, queryOf, threadList, threadQuery } from './http/catalogue';
 import { openApiDocument } from './http/openapi';
@@ -365,7 +366,7 @@ describe('the crib', () => {
     expect([shop.units, shop.habits]).toEqual(['inch', habits]);
     expect((await refusal(changeShop(db, change))).status).toBe(409);
     const now = await drill();
-    expect([usual.tapDrill.chosen.label, now.tapDrill.chosen.label]).toEqual(['R', '8.5']);
+    expect([usual.tapDrill.chosen.label, now.tapDrill.chosen.label]).toEqual(['8.6', '8.5']);
     expect([usual.tapping.taps[0].name, now.tapping.taps[0].name]).toEqual(['taper', 'plug']);
     expect(now.steps.at(-1)?.order).toContain('at most 3 turns');
     await changeShop(db, { ...change, version: 2, habits: USUAL_HABITS, units: 'mm' });
@@ -394,7 +395,9 @@ describe('the crib', () => {
   });
 
   test('a material is copied and changed; a drill marked lost is no longer chosen; a machine keeps its pulleys', async () => {
-    const { version: _, ...steel } = (await listMaterials(db)).find((m) => m.id === 'steel-low-carbon')!;
+    const { version: _, ...steel } = (await listMaterials(db)).find((m) => m.id === 'steel-low-carbon') as Material & {
+      version: number;
+    };
     await addItem(db, 'materials', {
       ...steel,
       id: 'our-bar',
@@ -413,9 +416,9 @@ describe('the crib', () => {
     expect(
       (await refusal(importCrib(db, { drills: [{ ...drill, id: 'x', caseId: 'nowhere' }], tools: [] }))).status,
     ).toBe(404);
-    const press = (await listMachines(db)).find((m) => m.id === 'bench-drill-press')!;
-    expect(press.pulleys && speedsFromPulleys(press.pulleys)).toEqual(
-      press.speeds.kind === 'steps' && press.speeds.steps,
+    const press = (await listMachines(db)).find((m) => m.id === 'bench-drill-press');
+    expect(press?.pulleys && speedsFromPulleys(press.pulleys)).toEqual(
+      press?.speeds.kind === 'steps' && press.speeds.steps,
     );
   });
 

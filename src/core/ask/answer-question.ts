@@ -30,9 +30,8 @@ import {
   type TapDrillQuestion,
 } from '../tapping/choose-tap-drill';
 import { formedMinor, formingVerdict } from '../tapping/forming';
-import { breakingTorque } from '../tapping/tap-strength';
 import { tappingSpeed } from '../tapping/tapping-speed';
-import { tappingTorque } from '../tapping/tapping-torque';
+import { weighDrill } from '../tapping/trade-off';
 import { threadOperations } from '../route/thread-operations';
 import { mouthProblems, type FeatureContext } from '../route/feature-operations';
 import { reasonablePercent } from '../tapping/target-percent';
@@ -412,25 +411,12 @@ function compareDrills(
   const unique = among.filter((c, i): c is TapDrillCandidate => c !== undefined && among.indexOf(c) === i);
   return unique
     .sort((a, b) => a.drill.diameterMm - b.drill.diameterMm)
-    .map((candidate) => {
-      if (isTapered(thread) || candidate.drill.diameterMm >= thread.majorMm) return { candidate };
-      const torqueNm = tappingTorque({
-        thread,
-        material: q.material,
-        tap: way.taps[0],
-        minorMm: kind === 'form' ? formedMinor(thread, candidate.drill.diameterMm) : candidate.hole.value,
-        depthMm: hole.threadDepthMm,
-        through: hole.through,
-        reversing: way.biteTurns > 0,
-        thicknessMm: hole.through ? hole.thicknessMm : undefined,
-      }).value;
-      return {
-        candidate,
-        torqueNm,
-        safety: breakingTorque(thread, way.taps[0].geometry).value / torqueNm,
-        neededMm: engagement(thread, q.material, boltOf(q, thread), candidate.finishedMinorMm).needed.value,
-      };
-    });
+    .map(
+      (candidate) =>
+        weighDrill({ thread, material: q.material, hole, kind, best: way, bolt: boltOf(q, thread) }, candidate) ?? {
+          candidate,
+        },
+    );
 }
 
 function wallProblem(hole: ResolvedHole, ways: TappingWay[]): Problem {

@@ -1,4 +1,11 @@
+import type { Result } from '../answer/answer';
+import { farEdgeMm } from '../layout/far-edge';
+import { depthBehind, facesOf, type FaceId, type Part } from '../layout/part';
+import type { Place } from '../layout/place';
+import type { RouteEdits } from '../route/edits';
 import type { AskForm } from './ask-form';
+import { planFeature, type FeaturePlan } from './plan-feature';
+import type { Shop } from './read-form';
 
 /** A job's own figures stand over those of each hole: its material and its number of parts. */
 export const questionInJob = (question: AskForm, job: { materialId: string; quantity: number }): AskForm => ({
@@ -6,3 +13,25 @@ export const questionInJob = (question: AskForm, job: { materialId: string; quan
   material: job.materialId,
   parts: String(job.quantity),
 });
+
+/** A feature of a job as it is kept. */
+export interface JobFeature {
+  question: AskForm;
+  face: FaceId;
+  place?: Place;
+  edits?: RouteEdits;
+}
+
+/** Plans a feature in its job: material and parts of the job, thickness and lever of the part, changes of the user. */
+export function planInJob(
+  feature: JobFeature,
+  job: { materialId: string; quantity: number; part: Part },
+  shop: Shop,
+): Result<FeaturePlan> {
+  const { part } = job;
+  const thicknessMm = facesOf(part.stock).includes(feature.face) ? depthBehind(part.stock, feature.face) : undefined;
+  return planFeature(questionInJob(feature.question, job), shop, feature.edits, {
+    thicknessMm,
+    leverMm: farEdgeMm(part, feature.face, feature.place),
+  });
+}

@@ -38,17 +38,44 @@ export const spindlePower = (torqueNm: number, rpm: number): number => (torqueNm
 /** Share of the motor's rating that reaches the tool through belts and gears. Our judgement. */
 const REACHES_TOOL = 0.75;
 
-/** A caution when the cut wants more than the motor gives; undefined where the motor is not known. */
-export function powerCaution(torqueNm: number, rpm: number, machine: Machine | undefined): Caution | undefined {
+/** Under this share of the feed the drill rubs more than it cuts. Our judgement. */
+const LEAST_FEED_SHARE = 0.4;
+
+/**
+ * What to say when the cut wants more than the motor gives: the feed that it can do, or that it cannot. Undefined where
+ * the motor is not known or strong enough.
+ * @param feed mm/rev, that the torque was worked out with
+ */
+export function powerCaution(
+  torqueNm: number,
+  rpm: number,
+  feed: number,
+  material: Material,
+  machine: Machine | undefined,
+): Caution | undefined {
   if (machine?.powerW === undefined) return undefined;
   const wanted = spindlePower(torqueNm, rpm) * 1000;
-  if (wanted <= machine.powerW * REACHES_TOOL) return undefined;
-  return caution(
-    'warn',
-    'power',
-    'This cut wants about {wanted} W and the {machine} has {has} W at the motor: feed less, or pilot first.',
-    { wanted: wanted.toFixed(0), machine: machine.name, has: machine.powerW.toFixed(0) },
-  );
+  const share = ((machine.powerW * REACHES_TOOL) / wanted) ** (1 / (1 - material.mc));
+  if (share >= 1) return undefined;
+  const values = {
+    wanted: wanted.toFixed(0),
+    machine: machine.name,
+    has: machine.powerW.toFixed(0),
+    most: quantity(feed * share, 'mm/rev'),
+  };
+  return share < LEAST_FEED_SHARE
+    ? caution(
+        'warn',
+        'power',
+        'This cut wants about {wanted} W and the {machine} has {has} W at the motor: pilot first, or a slower step.',
+        values,
+      )
+    : caution(
+        'note',
+        'power',
+        'The {has} W of the {machine} allow a feed of about {most} here: ease off when it slows.',
+        values,
+      );
 }
 
 /** Force at the far edge of the part when the drill grabs, N: three times the torque over the lever. Model. */

@@ -148,7 +148,9 @@ export const pilotLimit = (ctx: Pick<CutContext, 'machine' | 'material'>): numbe
 function cutCautions(spec: CutSpec, cut: Cut, ctx: CutContext): Caution[] {
   const list: Caution[] = [...cut.ideal.cautions];
   const { machine } = ctx;
-  if ('rpm' in cut.speed) list.push(...cut.speed.cautions);
+  // A start or a countersink that turns slowly loses nothing but seconds.
+  const slowMatters = spec.family === 'drill' || spec.family === 'annular';
+  if ('rpm' in cut.speed) list.push(...cut.speed.cautions.filter((c) => slowMatters || c.code !== 'speed-low'));
   if (!spec.tool.owned)
     list.push(
       caution('warn', 'tool-lacking', '{tool} {size} is not in the crib: get one, or choose another way.', {
@@ -208,7 +210,7 @@ function cutCautions(spec: CutSpec, cut: Cut, ctx: CutContext): Caution[] {
       ),
     );
   if (cut.torque && 'rpm' in cut.speed) {
-    const power = powerCaution(cut.torque.value, cut.speed.rpm, machine);
+    const power = powerCaution(cut.torque.value, cut.speed.rpm, cut.feed.value, ctx.material, machine);
     if (power) list.push(power);
   }
   return list;

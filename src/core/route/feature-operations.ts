@@ -621,7 +621,11 @@ export function holeOperations(ctx: FeatureContext): Operation[] {
         cutting(
           'chamfer',
           'chamfer',
-          () => phrase('Countersink the mouth to {chamfer}, before tapping.', { chamfer: depth(ctx.chamferMm ?? 0) }),
+          () =>
+            phrase('Countersink the mouth to {chamfer}, {deep} from touching the rim, before tapping.', {
+              chamfer: depth(ctx.chamferMm ?? 0),
+              deep: depth(chamferDepth(ctx.chamferMm ?? 0, holeMm, 90)),
+            }),
           {
             family: 'countersink',
             tool,

@@ -5,7 +5,7 @@ import { predictedHole, type StartMeans } from '../drills/predicted-hole';
 import { isHard, isWorkHardening, type Material } from '../materials/material';
 import { looserClass, type ClassLimits } from '../threads/class-limits';
 import { percentOfThread } from '../threads/percent-of-thread';
-import type { Thread } from '../threads/thread';
+import { isMetric, type Thread } from '../threads/thread';
 import { NPT } from '../threads/threads.table';
 import { inchToMm } from '../units/length';
 import { formedMinor, formingPercent, formingTarget } from './forming';
@@ -128,7 +128,11 @@ function missBy(c: TapDrillCandidate, target: number): number {
   return off + (c.verdict === 'borderline' ? BORDERLINE_COST : 0);
 }
 
+/** Between drills as good as each other within this, in percent of thread, the one of the thread's own system is taken. */
+const AS_GOOD = 0.8;
+
 function best(
+  thread: Thread,
   candidates: TapDrillCandidate[],
   target: number,
   range: PercentRange,
@@ -141,7 +145,8 @@ function best(
   const among = within.length > 0 ? within : usable;
   return among.reduce<TapDrillCandidate | undefined>((a, b) => {
     if (!a) return b;
-    const gain = missBy(a, target) - missBy(b, target);
+    const fits = (c: TapDrillCandidate): number => Number((c.drill.series === 'metric') === isMetric(thread));
+    const gain = missBy(a, target) - missBy(b, target) + AS_GOOD * (fits(b) - fits(a));
     return gain > 1e-9 || (Math.abs(gain) <= 1e-9 && b.owned && !a.owned) ? b : a;
   }, undefined);
 }
@@ -187,8 +192,10 @@ export function chooseTapDrill(q: TapDrillQuestion): TapDrillChoice {
       : a.drill.diameterMm - b.drill.diameterMm,
   );
   const candidates = usable.filter((c, i) => i === 0 || !sameSize(usable[i - 1].drill, c.drill));
-  const choice = best(candidates, target.value, range);
-  const ideal = best(judge(madeFor(q.thread)), target.value, range) ?? best(judge(ALL_DRILLS), target.value, range);
+  const choice = best(q.thread, candidates, target.value, range);
+  const ideal =
+    best(q.thread, judge(madeFor(q.thread)), target.value, range) ??
+    best(q.thread, judge(ALL_DRILLS), target.value, range);
   const lacking =
     ideal &&
     !ideal.owned &&

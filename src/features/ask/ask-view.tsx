@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { inUnits, type AskForm } from '@/core/ask/ask-form';
+import { sectionOf } from '@/core/route/section';
 import { tell } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
 import { CoreSample } from '@/ui/drawings/core-sample';
@@ -66,7 +67,16 @@ export function AskView({ first, shop: askShop, origin }: Props) {
               </div>
             </div>
             <div className="dye h-[402px]">
-              <CoreSample plan={plan} display={display} />
+              <CoreSample
+                section={sectionOf({
+                  ...plan,
+                  thicknessMm: plan.hole.thicknessMm,
+                  through: plan.hole.through,
+                  operations: plan.steps,
+                  thread: plan,
+                })}
+                display={display}
+              />
             </div>
             {plan.machine ? (
               <div className="dye h-[402px]">

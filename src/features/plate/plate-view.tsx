@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { Tabs } from 'radix-ui';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
@@ -13,6 +13,7 @@ import { readCallout } from '@/core/threads/callout';
 import type { Display } from '@/core/units/show';
 import { PlateDrawing } from '@/ui/drawings/plate';
 import { SelectField, TextField } from '@/ui/field';
+import { useUndoKeys } from '@/ui/use-kept';
 import { AngledPanel } from './angled-panel';
 import { DialsPanel } from './dials-panel';
 import { AddLine, FeatureTable } from './feature-table';
@@ -95,18 +96,7 @@ export function PlateView({ job, display, machineId, dialled }: Props) {
     state.setSelection(new Set(copies.map((h) => h.id)));
   }
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).matches('input, textarea')) return;
-      const key = event.key.toLowerCase();
-      if (key !== 'z' && key !== 'y') return;
-      event.preventDefault();
-      if (key === 'y' || event.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo, redo]);
+  useUndoKeys(undo, redo);
 
   const placeable = placing.trim() !== '' && readCallout(placing).ok;
   return (

@@ -13,8 +13,8 @@ export function BeltRows({ pulleys, rows, width = 170, height = 110 }: Props) {
   const { belts } = pulleys;
   const largest = Math.max(...belts.flatMap((b) => b.rows.flatMap((r) => [r.drivingMm, r.drivenMm])));
   const shafts = belts.length + 1;
-  const pitch = width / shafts;
-  const scale = (pitch * 0.86) / largest;
+  const pitch = (width - 10) / shafts;
+  const scale = (pitch * 0.8) / largest;
   const most = Math.max(...belts.map((b) => b.rows.length));
   const stacks = belts.length;
   const rowHeight = (height - 14) / (most * stacks + (stacks - 1) * 0.6);
@@ -54,14 +54,12 @@ export function BeltRows({ pulleys, rows, width = 170, height = 110 }: Props) {
                   />
                 )}
                 <text
-                  x={(centre(b) + half(r.drivingMm) + centre(b + 1) - half(r.drivenMm)) / 2}
-                  y={y + rowHeight * 0.75}
-                  textAnchor="middle"
-                  fill={on ? '#f0cd80' : '#d5def7'}
-                  fontSize={Math.min(13, rowHeight)}
+                  x={centre(b + 1) + (largest / 2) * scale + 3}
+                  y={y + rowHeight * 0.82}
+                  fill={on ? '#f0cd80' : '#b9c8ef'}
+                  fontSize={Math.min(on ? 15 : 12, rowHeight * (on ? 1.25 : 1))}
                   fontWeight={on ? 700 : 500}
                   className="font-cond"
-                  dy={on ? -rowHeight * 0.45 : 0}
                 >
                   {r.name}
                 </text>

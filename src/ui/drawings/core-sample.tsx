@@ -1,6 +1,9 @@
-import type { HolePlan } from '@/core/ask/hole-plan';
-import { drillName } from '@/core/drills/drill';
-import { show, showText, type Display } from '@/core/units/show';
+'use client';
+
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import type { CalloutFeature } from '@/core/threads/callout';
+import { mouthDepth, type Level, type Section } from '@/core/route/section';
+import { show, showText, tell, type Display } from '@/core/units/show';
 import { spreadLabels } from './spread-labels';
 
 const W = 330;
@@ -8,97 +11,91 @@ const H = 408;
 const CORE = { left: 10, right: 196, top: 46, bottom: 372 };
 const CX = (CORE.left + CORE.right) / 2;
 
-interface Level {
-  mm: number;
-  name: string;
-  strong?: boolean;
-}
-
-function levelsOf(plan: HolePlan, display: Display): Level[] {
-  const { hole, drilling, tapping, wall } = plan;
-  const depth = tapping.best.depth;
-  if (!depth)
-    return [
-      ...(hole.threadDepthMm < (hole.thicknessMm ?? 0) - 0.01
-        ? [{ mm: hole.threadDepthMm, name: 'full thread to' }]
-        : []),
-      { mm: hole.thicknessMm ?? hole.threadDepthMm, name: 'through the plate', strong: true },
-      { mm: (hole.thicknessMm ?? hole.threadDepthMm) + drilling.tip.value, name: 'tip clears at' },
-    ];
-  return [
-    { mm: hole.threadDepthMm, name: 'full thread to' },
-    { mm: depth.fullDiameter.value, name: 'full diameter to', strong: true },
-    { mm: depth.total.value, name: 'stop, from touch', strong: true },
-    ...(hole.thicknessMm !== undefined
-      ? [
-          {
-            mm: hole.thicknessMm,
-            name: `back face, wall ${showText({ value: wall?.value ?? 0, unit: 'mm', places: 1 }, display)}`,
-          },
-        ]
-      : []),
-  ];
+interface Props {
+  section: Section;
+  display: Display;
+  /** Draws a level to another depth, mm from the face; `done` when it is let go. */
+  onDraw?: (feature: CalloutFeature, mm: number, done: boolean) => void;
 }
 
 /** Thread flanks as a zigzag between two radii; the amplitude fades over the tap's chamfer. */
-function flank(side: 1 | -1, plan: HolePlan, s: number): string {
-  const { thread, hole, tapDrill, tapping } = plan;
-  const major = thread.majorMm / 2;
-  const minor = tapDrill.used.finishedMinorMm / 2;
-  const last = tapping.best.taps[tapping.best.taps.length - 1];
-  const runOut =
-    hole.through && hole.threadDepthMm >= (hole.thicknessMm ?? 0) - 0.01 ? 0 : last.chamferThreads * thread.pitchMm;
+function flank(side: 1 | -1, t: NonNullable<Section['thread']>, s: number): string {
+  const major = t.majorMm / 2;
+  const minor = t.minorMm / 2;
   const points: string[] = [];
-  const half = thread.pitchMm / 2;
-  const end = hole.threadDepthMm + runOut;
-  for (let i = 0, y = side === 1 ? 0 : half / 2; y <= end + 1e-9 && i < 600; i++, y += half) {
-    const share = y <= hole.threadDepthMm ? 1 : Math.max(0, 1 - (y - hole.threadDepthMm) / runOut);
+  const half = t.pitchMm / 2;
+  const end = t.endMm + t.runOutMm;
+  for (let i = 0, y = t.fromMm + (side === 1 ? 0 : half / 2); y <= end + 1e-9 && i < 600; i++, y += half) {
+    const share = y <= t.endMm ? 1 : Math.max(0, 1 - (y - t.endMm) / t.runOutMm);
     const r = i % 2 === 0 ? minor : minor + (major - minor) * share;
     points.push(`${(CX + side * r * s).toFixed(2)},${(CORE.top + y * s).toFixed(2)}`);
   }
   return points.join(' ');
 }
 
-function tapOutline(plan: HolePlan, s: number): string {
-  const { thread, hole, tapping } = plan;
-  const last = tapping.best.taps[tapping.best.taps.length - 1];
-  const r = (thread.majorMm / 2) * s;
-  const tip = r * 0.8;
-  const top = 16;
-  const shoulder = CORE.top + hole.threadDepthMm * s;
-  const nose = shoulder + last.chamferThreads * thread.pitchMm * s;
-  return `M${CX - r},${top} V${shoulder} L${CX - tip},${nose} H${CX + tip} L${CX + r},${shoulder} V${top}`;
+function tapOutline(t: NonNullable<Section['thread']>, s: number): string {
+  const r = (t.majorMm / 2) * s;
+  const shoulder = CORE.top + t.endMm * s;
+  const nose = shoulder + t.tapChamferMm * s;
+  return `M${CX - r},16 V${shoulder} L${CX - r * 0.8},${nose} H${CX + r * 0.8} L${CX + r},${shoulder} V16`;
 }
 
-/** The hole cut in half at true scale: stock, thread, run-out, chip room, tip, wall, the tap at its deepest. */
-export function CoreSample({ plan, display }: { plan: HolePlan; display: Display }) {
-  const { thread, hole, tapDrill, tapping, chamferMm } = plan;
-  const depth = tapping.best.depth;
-  const levels = levelsOf(plan, display);
-  const deepest = Math.max(
-    ...levels.map((l) => l.mm),
-    depth && hole.thicknessMm === undefined ? depth.total.value * 1.2 : 0,
-  );
-  const s = Math.min((CORE.bottom - CORE.top) / deepest, (CORE.right - CORE.left) / (thread.majorMm * 1.9));
+/** The hole cut in half at true scale: stock, larger parts, thread, run-out, chip room, tip, wall, the tap at its deepest. */
+export function CoreSample({ section, display, onDraw }: Props) {
+  const { bores, mouth, thread, levels, thicknessMm } = section;
+  const svg = useRef<SVGSVGElement>(null);
+  const widest = Math.max(4, ...bores.map((b) => b.diameterMm), mouth?.diameterMm ?? 0, thread?.majorMm ?? 0);
+  const reach = Math.max(...levels.map((l) => l.mm), 1);
+  const deepest = thicknessMm === undefined ? reach * 1.2 : reach;
+  const s = Math.min((CORE.bottom - CORE.top) / deepest, (CORE.right - CORE.left) / (widest * 1.55));
   const y = (mm: number): number => CORE.top + mm * s;
-  const back = y(hole.thicknessMm ?? deepest);
-  const rDrill = (tapDrill.used.drill.diameterMm / 2) * s;
-  const full = depth ? depth.fullDiameter.value : (hole.thicknessMm ?? hole.threadDepthMm);
-  const tip = depth ? y(depth.total.value) : y(full);
-  const rc = (chamferMm / 2) * s;
-  const chamfer = rc - (tapDrill.used.finishedMinorMm / 2) * s;
+  const back = y(thicknessMm ?? deepest);
+  const clip = (mm: number): number => (thicknessMm === undefined ? mm : Math.min(mm, thicknessMm));
   const labels = spreadLabels(
     levels.map((l) => y(l.mm)),
     38,
     CORE.top + 4,
     H - 24,
   );
-  const bar = niceBar(s);
-  const title = `Section of the hole: ${levels.map((l) => `${l.name} ${showText({ value: l.mm, unit: 'mm', places: 1 }, display)}`).join(', ')}`;
+  const hole = bores[bores.length - 1]?.diameterMm ?? 0;
+  const bar = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((mm) => mm * s >= 34) ?? 1000;
+  const value = (l: Level): string => showText({ value: l.mm, unit: 'mm', places: 1 }, display);
+  const title = `Section of the hole: ${levels.map((l) => `${tell(l.name, display)} ${value(l)}`).join(', ')}`;
+
+  function mmAt(event: PointerEvent): number {
+    const rect = svg.current?.getBoundingClientRect();
+    if (!rect) return 0;
+    const k = Math.max(W / rect.width, H / rect.height);
+    const top = (rect.height - H / k) / 2;
+    return Math.max(0.5, Math.round((((event.clientY - rect.top - top) * k - CORE.top) / s) * 2) / 2);
+  }
+  const handle = (level: Level, feature: CalloutFeature) => ({
+    role: 'slider' as const,
+    tabIndex: 0,
+    'aria-label': tell(level.name, display),
+    'aria-valuenow': level.mm,
+    'aria-valuetext': value(level),
+    'aria-valuemin': 0,
+    'aria-valuemax': Math.ceil(thicknessMm ?? deepest * 2),
+    className: 'cursor-ns-resize touch-none',
+    onPointerDown: (e: PointerEvent) => (e.currentTarget as Element).setPointerCapture(e.pointerId),
+    onPointerMove: (e: PointerEvent) => {
+      if (e.buttons === 1) onDraw?.(feature, mmAt(e), false);
+    },
+    onPointerUp: (e: PointerEvent) => onDraw?.(feature, mmAt(e), true),
+    onKeyDown: (e: KeyboardEvent) => {
+      const by = { ArrowDown: 0.5, ArrowUp: -0.5, PageDown: 5, PageUp: -5 }[e.key];
+      if (by === undefined) return;
+      e.preventDefault();
+      onDraw?.(feature, Math.max(0.5, Math.round((level.mm + by) * 2) / 2), true);
+    },
+  });
+
   return (
     <svg
+      ref={svg}
       viewBox={`0 0 ${W} ${H}`}
-      role="img"
+      role={onDraw ? 'group' : 'img'}
       aria-label={title}
       className="h-full w-full"
       preserveAspectRatio="xMidYMid meet"
@@ -108,88 +105,120 @@ export function CoreSample({ plan, display }: { plan: HolePlan; display: Display
           <rect width="7" height="7" fill="#2a4c9e" />
           <path d="M0 0V7" stroke="#b9c8ef" strokeOpacity="0.45" strokeWidth="1" />
         </pattern>
+        <clipPath id="stock">
+          <rect x="0" y="0" width={CORE.right + 4} height={back} />
+        </clipPath>
       </defs>
       <rect x={CORE.left} y={CORE.top} width={CORE.right - CORE.left} height={back - CORE.top} fill="url(#cut)" />
       <path
-        d={`M${CX - rDrill},${CORE.top} V${y(full)} ${depth ? `L${CX},${tip}` : `H${CX}`} L${CX + rDrill},${y(full)} V${CORE.top}Z`}
-        fill="#0a1432"
-      />
-      {(hole.thicknessMm ?? 0) > 0 && (
-        <path d={`M${CORE.left},${back} H${CORE.right}`} stroke="#eef2ff" strokeWidth="1.6" />
-      )}
-      {hole.thicknessMm === undefined && (
-        <path d={`M${CORE.left},${back} l31,-6 31,12 31,-12 31,12 31,-12 31,6`} stroke="#eef2ff" fill="none" />
-      )}
-      {[-1, 1].map((side) => (
-        <polygon
-          key={side}
-          points={`${flank(side as 1 | -1, plan, s)} ${CX},${y(hole.threadDepthMm)} ${CX},${CORE.top}`}
-          fill="#0a1432"
-          stroke="none"
-        />
-      ))}
-      {[-1, 1].map((side) => (
-        <polyline key={side} points={flank(side as 1 | -1, plan, s)} fill="none" stroke="#eef2ff" strokeWidth="1.1" />
-      ))}
-      <path
-        d={`M${CX - rc},${CORE.top} l${chamfer},${chamfer} h${2 * (rc - chamfer)} l${chamfer},${-chamfer}Z`}
-        fill="#0a1432"
-        stroke="#eef2ff"
-        strokeWidth="1"
-      />
-      <path
         d={
-          depth
-            ? `M${CX - rDrill},${y(hole.threadDepthMm)} V${y(full)} L${CX},${tip} L${CX + rDrill},${y(full)} V${y(hole.threadDepthMm)}`
-            : `M${CX - rDrill},${y(hole.threadDepthMm)} V${y(full)} M${CX + rDrill},${y(full)} V${y(hole.threadDepthMm)}`
+          thicknessMm === undefined
+            ? `M${CORE.left},${back} l31,-6 31,12 31,-12 31,12 31,-12 31,6`
+            : `M${CORE.left},${back} H${CORE.right}`
         }
-        fill="none"
         stroke="#eef2ff"
-        strokeWidth="1.4"
+        strokeWidth="1.6"
+        fill="none"
       />
+      <g clipPath="url(#stock)" fill="#0a1432" stroke="#eef2ff" strokeWidth="1.4">
+        {bores.map((b) => {
+          const r = (b.diameterMm / 2) * s;
+          return (
+            <path
+              key={`${b.diameterMm} ${b.fullMm}`}
+              d={`M${CX - r},${CORE.top - 1} V${y(b.fullMm)} L${CX},${y(b.fullMm + b.tipMm)} L${CX + r},${y(b.fullMm)} V${CORE.top - 1}`}
+            />
+          );
+        })}
+        {bores.slice(0, -1).map((b, i) => {
+          // The floor of a wider bore is open where the next goes on through it.
+          const next = (bores[i + 1].diameterMm / 2) * s;
+          return (
+            <rect
+              key={`open ${b.diameterMm}`}
+              x={CX - next + 0.7}
+              y={y(Math.max(0, b.fullMm - 0.2))}
+              width={2 * next - 1.4}
+              height={(b.tipMm + 0.4) * s}
+              stroke="none"
+            />
+          );
+        })}
+        {thread &&
+          [-1, 1].map((side) => (
+            <polygon
+              key={side}
+              points={`${flank(side as 1 | -1, thread, s)} ${CX},${y(thread.endMm)} ${CX},${y(thread.fromMm)}`}
+              stroke="none"
+            />
+          ))}
+        {thread &&
+          [-1, 1].map((side) => (
+            <polyline key={side} points={flank(side as 1 | -1, thread, s)} fill="none" strokeWidth="1.1" />
+          ))}
+        {mouth && (
+          <path
+            d={`M${CX - (mouth.diameterMm / 2) * s},${CORE.top} L${CX - (hole / 2) * s},${y(mouthDepth(mouth, hole))} H${CX + (hole / 2) * s} L${CX + (mouth.diameterMm / 2) * s},${CORE.top}Z`}
+            strokeWidth="1"
+          />
+        )}
+      </g>
       <path d={`M${CORE.left},${CORE.top} H${CORE.right}`} stroke="#eef2ff" strokeWidth="1.6" />
-      <path d={tapOutline(plan, s)} fill="none" stroke="#d3a23a" strokeWidth="1.3" strokeDasharray="5 3" />
+      {thread && (
+        <path d={tapOutline(thread, s)} fill="none" stroke="#d3a23a" strokeWidth="1.3" strokeDasharray="5 3" />
+      )}
       <path
-        d={`M${CX},${CORE.top - 8} V${Math.min(tip, back) + 12}`}
+        d={`M${CX},${CORE.top - 8} V${Math.min(y(clip(reach)), back) + 12}`}
         stroke="#b9c8ef"
         strokeWidth="0.8"
         strokeDasharray="12 3 3 3"
       />
       {levels.map((level, i) => (
-        <g key={level.name}>
+        <g key={level.name.text} {...(onDraw && level.feature ? handle(level, level.feature) : {})}>
           <path
-            d={`M${CX + rDrill + 4},${y(level.mm)} H${CORE.right + 6} L${CORE.right + 16},${labels[i]} h4`}
+            d={`M${CX + (hole / 2) * s + 4},${y(level.mm)} H${CORE.right + 6} L${CORE.right + 16},${labels[i]} h4`}
             fill="none"
-            stroke="#eef2ff"
-            strokeWidth="0.8"
+            stroke={onDraw && level.feature ? '#f0cd80' : '#eef2ff'}
+            strokeWidth={onDraw && level.feature ? 1.6 : 0.8}
           />
-          <text x={CORE.right + 24} y={labels[i] + 1} fill="#eef2ff" fontSize={level.strong ? 19 : 16} fontWeight={700}>
-            {showText({ value: level.mm, unit: 'mm', places: 1 }, display)}
+          {onDraw && level.feature && (
+            <>
+              <rect x={CORE.left} y={y(level.mm) - 7} width={W - CORE.left} height="14" fill="transparent" />
+              <path
+                d={`M${CORE.left + 4},${y(level.mm) - 3} l6,-6 l6,6 M${CORE.left + 4},${y(level.mm) + 3} l6,6 l6,-6`}
+                fill="none"
+                stroke="#f0cd80"
+                strokeWidth="2"
+              />
+            </>
+          )}
+          <text
+            x={CORE.right + 24}
+            y={labels[i] + 1}
+            fill={onDraw && level.feature ? '#f0cd80' : '#eef2ff'}
+            fontSize={level.strong ? 19 : 16}
+            fontWeight={700}
+          >
+            {value(level)}
           </text>
           <text x={CORE.right + 24} y={labels[i] + 15} fill="#d5def7" fontSize="13" className="font-cond">
-            {level.name}
+            {tell(level.name, display)}
           </text>
         </g>
       ))}
       <text x={CORE.left} y="18" fill="#eef2ff" fontSize="17" fontWeight="600" className="font-cond">
-        {thread.designation}
+        {section.title}
       </text>
       <text x={CORE.left} y="35" fill="#d5def7" fontSize="13" className="font-cond">
-        {`drill ${drillName(tapDrill.used.drill)}, ${tapDrill.used.drill.pointAngleDeg ?? 118}° point`}
+        {section.subtitle}
       </text>
       <g transform={`translate(${CORE.left},${H - 14})`} fill="none" stroke="#d5def7">
-        <path d={`M0,-4 V4 M0,0 H${bar.mm * s} M${bar.mm * s},-4 V4`} />
-        <text x={bar.mm * s + 8} y="5" fill="#d5def7" stroke="none" fontSize="13" className="font-cond">
-          {`${show({ value: bar.mm, unit: 'mm' }, 'mm').number} mm, true scale`}
+        <path d={`M0,-4 V4 M0,0 H${bar * s} M${bar * s},-4 V4`} />
+        <text x={bar * s + 8} y="5" fill="#d5def7" stroke="none" fontSize="13" className="font-cond">
+          {`${show({ value: bar, unit: 'mm' }, 'mm').number} mm, true scale`}
         </text>
       </g>
       <title>{title}</title>
     </svg>
   );
-}
-
-/** A round length that makes a scale bar of a fair size. */
-function niceBar(s: number): { mm: number } {
-  const mm = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((m) => m * s >= 34) ?? 1000;
-  return { mm };
 }

@@ -41,6 +41,14 @@ export function StepLadder({ machine, ideal, speed, schools = [], onPick }: Prop
     TOP - 4,
     BOTTOM + 4,
   );
+  const under = chosen !== undefined && chosen.rpm <= ideal;
+  const [above, below] = spreadLabels(
+    under ? [y(ideal) + 1, y(chosen.rpm) + 6] : [y(chosen?.rpm ?? ideal) + 1, y(ideal) + 6],
+    17,
+    TOP,
+    BOTTOM + 8,
+  );
+  const labelAt = under ? { ideal: above, chosen: below } : { chosen: above, ideal: below };
   const range = machine.speeds.kind === 'range' ? machine.speeds : undefined;
   return (
     <svg
@@ -85,7 +93,7 @@ export function StepLadder({ machine, ideal, speed, schools = [], onPick }: Prop
               {rung.rpm}
             </text>
             {here && (
-              <text x={RAIL.right + 8} y={y(rung.rpm) + 5} fill="#f0cd80" fontSize="15" fontWeight="600">
+              <text x={RAIL.right + 8} y={labelAt.chosen} fill="#f0cd80" fontSize="15" fontWeight="600">
                 {rung.label.length > 12 ? rung.label.split(', ').pop() : rung.label}
               </text>
             )}
@@ -117,12 +125,12 @@ export function StepLadder({ machine, ideal, speed, schools = [], onPick }: Prop
         strokeWidth="1.2"
         strokeDasharray="4 3"
       />
-      <text x={RAIL.right + 8} y={y(ideal) + (chosen && chosen.rpm > ideal ? 20 : -8)} fill="#eef2ff" fontSize="14">
+      <text x={RAIL.right + 8} y={labelAt.ideal} fill="#eef2ff" fontSize="14">
         {`ideal ${ideal.toFixed(0)}`}
       </text>
       {schools.map(({ label, rpm }) => (
         <g key={label}>
-          <path d={`M${RAIL.right + 2},${clampY(rpm)} l7,-4 v8Z`} fill="#d5def7" />
+          <path d={`M${RAIL.left - 1},${clampY(rpm)} l-6,-4 v8Z`} fill="#d5def7" />
           <title>{`${label}: ${rpm.toFixed(0)}`}</title>
         </g>
       ))}

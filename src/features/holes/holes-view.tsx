@@ -1,0 +1,280 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { Tabs } from 'radix-ui';
+import { useState } from 'react';
+import type { Job } from '@/contracts/job';
+import { questionInJob } from '@/core/ask/job-questions';
+import { toAddress } from '@/core/ask/ask-form';
+import type { FeaturePlan } from '@/core/ask/plan-feature';
+import { sectionOf } from '@/core/route/section';
+import { tell, type Display } from '@/core/units/show';
+import { CoreSample } from '@/ui/drawings/core-sample';
+import { SizeRail } from '@/ui/drawings/size-rail';
+import { SelectField, TextField } from '@/ui/field';
+import { useUndoKeys } from '@/ui/use-kept';
+import { GroupList } from './group-list';
+import { MachinesTable } from './machines-table';
+import { Operations } from './operations';
+import { SpeedPanel } from './speed-panel';
+import { KIND_LABEL, useHoles, type HolesShop } from './use-holes';
+
+const TradeOffChart = dynamic(() => import('./trade-off-chart'), { ssr: false });
+
+interface Props {
+  job: Job;
+  shop: HolesShop;
+  display: Display;
+  /** Hole to open with. */
+  hole?: string;
+}
+
+const time = (seconds: number): string =>
+  seconds < 90 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(seconds < 600 ? 1 : 0)} min`;
+
+/** One hole in full: its operations, the section to draw depths on, speeds, reasons, and what another machine would change. */
+export function HolesView({ job, shop: holesShop, display, hole }: Props) {
+  const state = useHoles(job, holesShop, hole);
+  const { group, shown, shop, ask } = state;
+  const [chosen, setChosen] = useState<string>();
+  useUndoKeys(state.undo, state.redo);
+  const plan = shown?.ok ? shown.value : undefined;
+  const first = group?.holes[0];
+  const op =
+    plan?.operations.find((o) => o.key === chosen && o.cut) ??
+    plan?.operations.find((o) => o.code === 'drill' && o.cut) ??
+    plan?.operations.find((o) => o.cut);
+  return (
+    <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
+      <div className="flex flex-wrap items-end gap-2">
+        <h1 className="mr-auto font-cond text-2xl font-semibold">
+          <Link href={`/jobs/${job.id}`} className="link" prefetch={false}>
+            {job.name}
+          </Link>
+          , holes
+        </h1>
+        <span
+          role="status"
+          className={`self-center text-sm ${state.fault ? 'font-bold text-danger' : 'text-steel-700'}`}
+        >
+          {state.fault ?? (state.kept ? 'kept' : 'keeping ...')}
+        </span>
+        <button type="button" className="btn" disabled={!state.canUndo} onClick={state.undo}>
+          Undo
+        </button>
+        <button type="button" className="btn" disabled={!state.canRedo} onClick={state.redo}>
+          Redo
+        </button>
+        <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
+          Plate
+        </Link>
+      </div>
+      {!group || !first ? (
+        <p className="dye p-6 text-lg">
+          No holes yet. Lay them out on the plate, or add them to the job as the drawing writes them.
+        </p>
+      ) : (
+        <div className="grid gap-2 md:grid-cols-[190px_minmax(0,1fr)] xl:grid-cols-[190px_290px_minmax(0,1fr)_226px]">
+          <GroupList state={state} display={display} />
+          <div className="flex min-w-0 flex-col gap-2 md:col-start-2 xl:col-start-auto">
+            <Question key={`${first.id} ${group.callout}`} state={state} display={display} />
+            <div className="dye h-[420px]">
+              {plan ? (
+                <CoreSample
+                  section={sectionOf({ ...plan, thread: plan.thread })}
+                  display={display}
+                  onDraw={(feature, mm, done) => state.draw(plan.callout, feature, mm, done)}
+                />
+              ) : (
+                <p className="p-4">No section: see what stands in the way.</p>
+              )}
+            </div>
+            <p className="text-sm text-steel-700">
+              Draw a brass level to its depth, or use the arrows on it: everything follows.
+            </p>
+          </div>
+          <section aria-label="Operations" className="plate min-w-0 p-2.5 md:col-span-2 xl:col-span-1">
+            {shown && !shown.ok && (
+              <ul role="alert">
+                {shown.problems.map((p) => (
+                  <li key={p.code + p.field} className="font-bold text-danger">
+                    {tell(p, display)} <span className="font-normal text-ink">{tell(p.remedy, display)}</span>
+                  </li>
+                ))}
+              </ul>
+            )}
+            {plan && (
+              <>
+                <p className="mb-1 flex flex-wrap items-baseline gap-x-3 text-[15px]">
+                  <strong className="font-cond text-xl">{KIND_LABEL[group.kind]}</strong>
+                  <span>
+                    {group.count} in a part, {time(plan.seconds)} each
+                    {plan.wall && `, wall ${plan.wall.value.toFixed(1)} mm`}
+                  </span>
+                  <Link
+                    className="link ml-auto"
+                    href={`/?${toAddress({ ...questionInJob(first.question, job), units: display })}&job=${job.id}&jobHole=${first.id}`}
+                    prefetch={false}
+                  >
+                    {plan.thread ? 'in Ask' : ''}
+                  </Link>
+                </p>
+                <Watch plan={plan} display={display} />
+                <Operations plan={plan} state={state} display={display} chosen={op?.key} onChoose={setChosen} />
+              </>
+            )}
+          </section>
+          {op?.cut && plan && (
+            <div className="min-w-0 md:col-span-2 xl:col-span-1">
+              <SpeedPanel key={op.key + (first?.id ?? '')} op={op} plan={plan} state={state} display={display} />
+            </div>
+          )}
+        </div>
+      )}
+      {plan && first && (
+        <Tabs.Root defaultValue={plan.thread ? 'trade' : 'machines'} key={first.id} className="plate p-2.5">
+          <Tabs.List aria-label="More of this hole" className="mb-2 flex flex-wrap border-b border-steel-300">
+            {[
+              ...(plan.thread ? [['trade', 'Drill against tap']] : []),
+              ['machines', 'On another machine'],
+              ['cautions', `Cautions (${plan.cautions.length})`],
+            ].map(([id, name]) => (
+              <Tabs.Trigger
+                key={id}
+                value={id}
+                className="min-h-10 px-3 font-cond text-[17px] font-semibold text-steel-700 data-[state=active]:border-b-4 data-[state=active]:border-brass-dark data-[state=active]:text-ink"
+              >
+                {name}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          {plan.thread && (
+            <Tabs.Content value="trade" className="flex flex-col gap-2">
+              <div className="dye">
+                <SizeRail plan={plan.thread} display={display} onPick={(drill) => ask({ drill })} />
+              </div>
+              {first.question.drill !== '' && (
+                <button type="button" className="btn self-start" onClick={() => ask({ drill: '' })}>
+                  Back to the proposed drill
+                </button>
+              )}
+              <TradeOffChart plan={plan.thread} display={display} onPick={(drill) => ask({ drill })} />
+            </Tabs.Content>
+          )}
+          <Tabs.Content value="machines">
+            <MachinesTable
+              job={job}
+              feature={first}
+              shop={shop}
+              display={display}
+              onUse={(machine) => ask({ machine })}
+            />
+          </Tabs.Content>
+          <Tabs.Content value="cautions">
+            <ul className="list-disc pl-5">
+              {[...plan.cautions, ...plan.assumptions].map((c) => (
+                <li key={tell(c, display)} className={'level' in c && c.level !== 'note' ? 'font-bold' : ''}>
+                  {tell(c, display)}
+                </li>
+              ))}
+            </ul>
+          </Tabs.Content>
+        </Tabs.Root>
+      )}
+    </main>
+  );
+}
+
+function Question({ state, display }: { state: ReturnType<typeof useHoles>; display: Display }) {
+  const { group, ask, shop } = state;
+  const first = group?.holes[0];
+  const [callout, setCallout] = useState(group?.callout ?? '');
+  const [existing, setExisting] = useState(first?.question.existing ?? '');
+  if (!group || !first) return null;
+  const commit = (): void => {
+    if (callout.trim() !== '' && callout.trim() !== group.callout) ask({ callout: callout.trim(), depth: '' });
+  };
+  return (
+    <div className="plate grid grid-cols-2 gap-2 p-2">
+      <form
+        className="col-span-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          commit();
+        }}
+        onBlur={commit}
+      >
+        <TextField
+          label={group.count > 1 ? `Callout, for all ${group.count}` : 'Callout'}
+          value={callout}
+          onChange={setCallout}
+        />
+      </form>
+      <SelectField
+        label="Machine"
+        className="col-span-2"
+        value={first.question.machine}
+        onChange={(machine) => ask({ machine })}
+      >
+        <option value="">none</option>
+        {shop.machines.map((m) => (
+          <option key={m.id} value={m.id}>
+            {m.name}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField
+        label="Start"
+        value={first.question.start}
+        onChange={(start) => ask({ start: start as typeof first.question.start })}
+      >
+        <option value="auto">as this shop does</option>
+        <option value="punch">punch mark</option>
+        <option value="centre-drill">centre drill</option>
+        <option value="spot">spot drill</option>
+        <option value="bushing">bushing</option>
+        <option value="hand">by hand</option>
+      </SelectField>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          ask({ existing });
+        }}
+        onBlur={() => existing !== first.question.existing && ask({ existing })}
+      >
+        <TextField
+          label={`Hole there, ${display === 'inch' ? 'in' : 'mm'}`}
+          value={existing}
+          onChange={setExisting}
+          placeholder="none"
+        />
+      </form>
+      <label className="col-span-2 flex min-h-9 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 accent-ink"
+          checked={first.question.dry}
+          onChange={(e) => ask({ dry: e.target.checked })}
+        />
+        Dry, where fluid is advised
+      </label>
+    </div>
+  );
+}
+
+/** What is serious about the whole hole; what belongs to one operation stands there. */
+function Watch({ plan, display }: { plan: FeaturePlan; display: Display }) {
+  const own = new Set(plan.operations.flatMap((op) => op.cautions.map((c) => c.code)));
+  const serious = plan.cautions.filter((c) => c.level !== 'note' && !own.has(c.code));
+  if (serious.length === 0) return null;
+  return (
+    <ul aria-label="Watch out" className="mb-1 border-l-4 border-danger pl-2">
+      {serious.map((c) => (
+        <li key={c.code} className="text-[15px] leading-snug">
+          <strong className="text-danger">{c.level === 'stop' ? '✕' : '!'}</strong> {tell(c, display)}
+        </li>
+      ))}
+    </ul>
+  );
+}
