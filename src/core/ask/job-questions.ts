@@ -29,7 +29,9 @@ export function planInJob(
   shop: Shop,
 ): Result<FeaturePlan> {
   const { part } = job;
-  const thicknessMm = facesOf(part.stock).includes(feature.face) ? depthBehind(part.stock, feature.face) : undefined;
+  // The stock counts once the feature has a place on it; before that it is only what a new part starts as.
+  const laidOut = feature.place !== undefined && facesOf(part.stock).includes(feature.face);
+  const thicknessMm = laidOut ? depthBehind(part.stock, feature.face) : undefined;
   return planFeature(questionInJob(feature.question, job), shop, feature.edits, {
     thicknessMm,
     leverMm: farEdgeMm(part, feature.face, feature.place),

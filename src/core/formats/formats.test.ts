@@ -11,6 +11,7 @@ import { calloutOrders, footprint } from '../layout/describe-callout';
 import { readCallout } from '../threads/callout';
 import { MOST_CHARACTERS, type BroughtIn } from './brought-in';
 import { readPlateCsv, writePlateCsv, type CsvFeature } from './plate-csv';
+import { readCribCsv, writeCribCsv } from './crib-csv';
 import { readPlateDxf, writePlateDxf } from './plate-dxf';
 import { writePlateSvg } from './plate-svg';
 
@@ -297,4 +298,68 @@ test('a face laid out: datum, faults by hole, and what cannot be read at its fea
   ]);
   expect(laid.faults.map((f) => [f.code, f.holes])).toEqual([['edge', [0]]]);
   expect(laid.problems.map((p) => p.field)).toEqual(['b']);
+});
+
+describe('the crib as a table', () => {
+  const drill = {
+    id: 'd-1',
+    case: 'Index',
+    series: 'metric' as const,
+    label: '6.8',
+    diameterMm: 6.8,
+    pointAngleDeg: 135,
+  };
+  const tools = [
+    {
+      id: 't-1',
+      kind: 'reamer' as const,
+      name: '=Reamer "8", H7',
+      diameterMm: 8,
+      fit: 'H7',
+      condition: 'worn' as const,
+      where: 'drawer',
+    },
+    {
+      id: 't-2',
+      kind: 'step-drill' as const,
+      name: 'Steps',
+      smallMm: 4,
+      stepMm: 2,
+      diameterMm: 20,
+      condition: 'sharp' as const,
+      where: '',
+    },
+  ];
+  const read = (text: string) => readCribCsv(text, 'mm');
+  const why = (text: string): string => {
+    const r = read(text);
+    return r.ok ? 'taken' : r.problems.map((p) => tell(p, 'mm')).join(' ');
+  };
+
+  test('what goes out comes back; what a spreadsheet would run is guarded', () => {
+    const text = writeCribCsv([{ ...drill, material: 'cobalt', condition: 'blunt', fluteMm: 60, where: '' }], tools);
+    expect(text).toContain("'=Reamer");
+    const back = read(text);
+    if (!back.ok) throw new Error(why(text));
+    expect(back.value.drills[0]).toMatchObject({ ...drill, material: 'cobalt', condition: 'blunt', fluteMm: 60 });
+    tools.forEach((t, i) => expect(back.value.tools[i]).toMatchObject(t));
+  });
+
+  test('sizes as stamped need no diameter; inches and fractions are read', () => {
+    const r = read('kind,name,diameter\ndrill,17/64,\ndrill,#7,\nreamer,Half inch,1/2 in\n');
+    expect(r.ok && [...r.value.drills.map((d) => +d.diameterMm.toFixed(3)), r.value.tools[0].diameterMm]).toEqual([
+      6.747, 5.105, 12.7,
+    ]);
+  });
+
+  test.each([
+    ['no heading', 'a,b\n1,2', 'column “kind” is missing'],
+    ['a strange kind', 'kind,name\nspoon,x', 'Row 2, kind: “spoon”'],
+    ['no size', 'kind,name\ndrill,odd', 'needs its diameter'],
+    ['not a length', 'kind,name,diameter\nreamer,x,-3', 'Row 2, diameter: “-3” is not a length'],
+    ['an id twice', 'kind,name,id\nfluid,Oil,a\nfluid,Wax,a', 'Row 3, id: “a” stands twice'],
+    ['only a heading', 'kind,name', 'no rows'],
+    ['nothing', '', 'empty'],
+    ['binary', 'kind,name\u0000\u0001', 'not a text file'],
+  ])('%s is refused', (_, text, expected) => expect(why(text)).toContain(expected));
 });

@@ -379,6 +379,9 @@ describe('room', () => {
     expect(socketOutside(13)).toBeCloseTo(18.9, 9);
     expect(codes(m8(40), m8(54))).toEqual(['socket warn']);
     expect(codes(m8(40), m8(40 + (18.9 + 13) / 2 + 0.01))).toEqual([]);
+    // Beside a sunk head, which takes no socket, on either side of it.
+    const sunk = hole(54, 30, 8, 13);
+    expect([codes(m8(40), sunk), codes(m8(68), sunk)]).toEqual([['socket warn'], ['socket warn']]);
   });
 
   test('a standing wall wants head, socket and the sweep of the wrench clear, unless the tap stands over it', () => {

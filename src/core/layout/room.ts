@@ -149,8 +149,10 @@ function pairFault(a: RoomHole, b: RoomHole, i: number, j: number): RoomFault | 
   const heads = apart - (a.headMm + b.headMm) / 2;
   if (a.headMm > 0 && b.headMm > 0 && heads < 0)
     return fault('heads', 'warn', phrase('Heads or washers foul each other by {by}.', { by: depth(-heads) }), -heads);
-  const socket = apart - Math.max(a.socketMm + b.headMm, b.socketMm + a.headMm) / 2;
-  if (a.socketMm > 0 && b.headMm > 0 && socket < 0)
+  const over = (one: RoomHole, other: RoomHole): number =>
+    one.socketMm > 0 && other.headMm > 0 ? (one.socketMm + other.headMm) / 2 : 0;
+  const socket = apart - Math.max(over(a, b), over(b, a));
+  if (socket < 0)
     return fault(
       'socket',
       'warn',

@@ -83,7 +83,7 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
           <input
             type="file"
             accept=".csv,.tsv,.txt"
-            className="text-[15px]"
+            className="file-field"
             onChange={(e) => {
               const file = e.target.files?.[0];
               if (file) void file.text().then((text) => look(file.name, text));

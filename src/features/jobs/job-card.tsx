@@ -1,16 +1,14 @@
 import type { Job } from '@/contracts/job';
 import type { Result } from '@/core/answer/answer';
-import type { HolePlan } from '@/core/ask/hole-plan';
+import type { FeaturePlan } from '@/core/ask/plan-feature';
 import { depth, quantity } from '@/core/answer/answer';
-import { drillName } from '@/core/drills/drill';
 import { showText, tell, type Display } from '@/core/units/show';
-import { plainOrders } from './job-summary';
 import { PAPERS, type Paper } from './paper';
 
 interface Props {
   job: Job;
   material: string;
-  plans: { id: string; name: string; callout: string; result: Result<HolePlan> }[];
+  plans: { id: string; name: string; callout: string; result: Result<FeaturePlan> }[];
   display: Display;
   paper: Paper;
   /** Address of the job and its picture as an SVG. */
@@ -19,23 +17,6 @@ interface Props {
 }
 
 function HoleOnCard({ name, callout, result, display }: Props['plans'][number] & { display: Display }) {
-  const plain = result.ok ? undefined : plainOrders(callout, display);
-  if (plain)
-    return (
-      <section className="mt-2.5 break-inside-avoid border-t-2 border-black pt-1">
-        <h2 className="flex items-baseline justify-between gap-2 text-[13pt] leading-tight font-bold">
-          {callout} <span className="text-[9pt] font-normal">{name}</span>
-        </h2>
-        <ol className="mt-1 text-[9pt] leading-snug">
-          {plain.orders.map((order) => (
-            <li key={order} className="grid grid-cols-[12px_1fr]">
-              <span aria-hidden>☐</span>
-              <strong>{order}.</strong>
-            </li>
-          ))}
-        </ol>
-      </section>
-    );
   if (!result.ok)
     return (
       <section className="mt-3 border-t-2 border-black pt-1">
@@ -44,21 +25,29 @@ function HoleOnCard({ name, callout, result, display }: Props['plans'][number] &
       </section>
     );
   const plan = result.value;
-  const { best } = plan.tapping;
-  const { speed } = plan.drilling;
-  const serious = [...plan.refusals, ...plan.cautions.filter((c) => c.level !== 'note')];
+  const main = plan.operations.find((op) => ['drill', 'annular', 'saw', 'step-drill'].includes(op.code))?.cut;
+  const own = plan.operations.flatMap((op) => op.cautions);
+  const serious = [...(plan.thread?.refusals ?? []), ...plan.faults.map((f) => ({ ...f.why, code: `order ${f.key}` }))];
+  for (const c of [...plan.cautions, ...own])
+    if (c.level !== 'note' && !serious.some((s) => s.code === c.code)) serious.push({ ...c });
+  const limits = plan.thread?.limits;
+  const best = plan.thread?.tapping.best;
   const figures: [string, string][] = [
-    ['drill', drillName(plan.tapDrill.used.drill)],
-    ['rev/min', 'rpm' in speed ? `${speed.rpm.toFixed(0)} (${speed.label})` : 'other machine'],
-    ['full depth', best.depth ? showText(depth(best.depth.fullDiameter.value), display) : 'through'],
-    ['stop from touch', best.depth ? showText(depth(best.depth.total.value), display) : '—'],
-    ['tap turns', showText(quantity(best.turns.value, 'turns'), display)],
-    [
-      'minor diameter',
-      plan.limits
-        ? `${showText({ value: plan.limits.minorMinMm, unit: 'mm' }, display)} – ${showText({ value: plan.limits.minorMaxMm, unit: 'mm' }, display)}`
-        : 'plug gauge',
-    ],
+    ['drill', main?.spec.tool.name ?? '—'],
+    ['rev/min', main && 'rpm' in main.speed ? `${main.speed.rpm.toFixed(0)} (${main.speed.label})` : 'other machine'],
+    ['full depth', main?.spec.through ? 'through' : showText(depth(main?.spec.fullMm ?? 0), display)],
+    ['stop from touch', main ? showText(depth(main.travel.value), display) : '—'],
+    ...(best
+      ? ([
+          ['tap turns', showText(quantity(best.turns.value, 'turns'), display)],
+          [
+            'minor diameter',
+            limits
+              ? `${showText({ value: limits.minorMinMm, unit: 'mm' }, display)} – ${showText({ value: limits.minorMaxMm, unit: 'mm' }, display)}`
+              : 'plug gauge',
+          ],
+        ] as [string, string][])
+      : []),
   ];
   return (
     <section className="mt-2.5 break-inside-avoid border-t-2 border-black pt-1">
@@ -74,8 +63,8 @@ function HoleOnCard({ name, callout, result, display }: Props['plans'][number] &
         ))}
       </dl>
       <ol className="mt-1 text-[9pt] leading-snug">
-        {plan.steps.map((step, i) => (
-          <li key={`${step.code}${tell(step.order, display)}`} className="grid grid-cols-[12px_16px_1fr]">
+        {plan.operations.map((step, i) => (
+          <li key={step.key} className="grid grid-cols-[12px_16px_1fr]">
             <span aria-hidden>☐</span>
             <span>{i + 1}</span>
             <span>

@@ -139,17 +139,21 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                   </div>
                   {line?.drill ? (
                     <p className="text-[15px]">
-                      Drill <strong>{line.drill}</strong> at {line.speed}; {line.depth}. {line.tapping}.
+                      Drill <strong>{line.drill}</strong> at {line.speed}; {line.depth}.{' '}
+                      {line.tapping && `${line.tapping}.`}
                     </p>
-                  ) : line?.plain ? (
-                    <p className="text-[15px]">{line.plain}.</p>
                   ) : (
                     !line && <p className="text-[15px] text-steel-700">Save to see what to do.</p>
                   )}
                   {line?.trouble && <p className="text-[15px] font-bold text-danger">! {line.trouble}</p>}
                 </div>
                 <div className="flex items-start gap-2">
-                  {line && !line.plain && (
+                  {line && (
+                    <Link className="btn" href={`/jobs/${job.id}/holes?hole=${hole.id}`} prefetch={false}>
+                      In full
+                    </Link>
+                  )}
+                  {line?.threaded && (
                     <Link className="btn" href={line.address} prefetch={false}>
                       Open in Ask
                     </Link>
@@ -247,6 +251,9 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
             Undo all changes
           </button>
         )}
+        <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
+          Holes in full
+        </Link>
         <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
           Lay out the plate
         </Link>

@@ -123,9 +123,7 @@ export function JobsView({ jobs }: { jobs: ListedJob[] }) {
               {lines.map((line) => (
                 <span key={line.id}>
                   <strong>{line.callout}</strong>{' '}
-                  {line.drill
-                    ? `drill ${line.drill}`
-                    : !line.plain && <span className="font-bold text-danger">not as written</span>}
+                  {line.drill ? `drill ${line.drill}` : <span className="font-bold text-danger">not as written</span>}
                   {line.trouble && (
                     <span className="font-bold text-danger" role="img" aria-label={line.trouble} title={line.trouble}>
                       {' !'}

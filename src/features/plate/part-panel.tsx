@@ -86,7 +86,7 @@ export function PartPanel({ state, display }: { state: PlateState; display: Disp
       {faceShape(part.stock, face).kind === 'rectangle' && (
         <fieldset className="flex flex-col gap-1">
           <legend className="label">Walls that stand up at a side, height over this face</legend>
-          <div className="grid grid-cols-4 gap-2">
+          <div className="grid grid-cols-2 gap-2">
             {SIDES.map((side) => (
               <SizeField
                 key={side + face}

@@ -6,7 +6,11 @@ import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
-import type { Machine } from '@/core/cutting/machine';
+import type { Result } from '@/core/answer/answer';
+import { planInJob } from '@/core/ask/job-questions';
+import type { FeaturePlan } from '@/core/ask/plan-feature';
+import type { Shop } from '@/core/ask/read-form';
+import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 import { movePlace } from '@/core/layout/move-place';
 import { facesOf, toDatum, type FaceId, type Point } from '@/core/layout/part';
 import { readCallout } from '@/core/threads/callout';
@@ -23,14 +27,14 @@ import { PunchPanel } from './punch-panel';
 import { RoomPanel } from './room-panel';
 import { SheetPanel } from './sheet-panel';
 import { TransferPanel } from './transfer-panel';
-import { letterOf, usePlate } from './use-plate';
+import { letterOf, usePlate, type Plan } from './use-plate';
 
 interface Props {
   job: Job;
   display: Display;
   machineId: string;
-  /** Machines of the shop with feed dials. */
-  dialled: readonly Machine[];
+  /** The shop with its crib; the usual sets are known here. */
+  shop: Omit<Shop, 'pools'> & { crib: DrillPool };
 }
 
 const TABS = [
@@ -45,12 +49,14 @@ const TABS = [
 ] as const;
 
 /** From the drawing to lines on metal: enter the features, see them on the dyed face, get the numbers to set. */
-export function PlateView({ job, display, machineId, dialled }: Props) {
+export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
   const state = usePlate(job);
   const { plan, laid, face, selection, edit, changeHole, undo, redo } = state;
   const [placing, setPlacing] = useState('');
   const [focus, setFocus] = useState<Point>();
   const letters = useMemo(() => new Map(plan.holes.map((h, i) => [h.id, letterOf(i)])), [plan.holes]);
+  const shop = useMemo<Shop>(() => ({ ...shopHere, pools: [shopHere.crib, ...DRILL_SETS] }), [shopHere]);
+  const planOf = useMemo(() => planner(plan, job, shop), [plan, job, shop]);
   const chosen = plan.holes.filter((h) => selection.has(h.id));
 
   /** A step on the face, in the signs of the datum. */
@@ -128,6 +134,9 @@ export function PlateView({ job, display, machineId, dialled }: Props) {
           placeholder="M5 THRU"
           className="w-40"
         />
+        <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
+          Holes
+        </Link>
         <button type="button" className="btn" disabled={!state.canUndo} onClick={undo}>
           Undo
         </button>
@@ -194,7 +203,12 @@ export function PlateView({ job, display, machineId, dialled }: Props) {
             <SheetPanel laid={laid} letters={letters} display={display} jobId={job.id} />
           </Tabs.Content>
           <Tabs.Content value="dials">
-            <DialsPanel laid={laid} letters={letters} display={display} machines={dialled} />
+            <DialsPanel
+              laid={laid}
+              letters={letters}
+              display={display}
+              machines={shop.machines.filter((m) => m.dial)}
+            />
           </Tabs.Content>
           <Tabs.Content value="room">
             <RoomPanel
@@ -216,7 +230,14 @@ export function PlateView({ job, display, machineId, dialled }: Props) {
             <MeansPanel laid={laid} letters={letters} selection={selection} display={display} />
           </Tabs.Content>
           <Tabs.Content value="punch">
-            <PunchPanel laid={laid} letters={letters} selection={selection} display={display} jobId={job.id} />
+            <PunchPanel
+              laid={laid}
+              letters={letters}
+              selection={selection}
+              display={display}
+              jobId={job.id}
+              planOf={planOf}
+            />
           </Tabs.Content>
           <Tabs.Content value="angled">
             <AngledPanel state={state} letters={letters} display={display} />
@@ -301,4 +322,14 @@ function Follows({ hole, letters, onChange }: FollowsProps) {
       mm
     </span>
   );
+}
+
+/** How each feature is made, worked out when it is first asked for. */
+function planner({ part, holes }: Plan, job: Job, shop: Shop): (featureId: string) => Result<FeaturePlan> | undefined {
+  const planned = new Map<string, Result<FeaturePlan>>();
+  return (featureId) => {
+    const hole = holes.find((h) => h.id === featureId);
+    if (hole && !planned.has(featureId)) planned.set(featureId, planInJob(hole, { ...job, part }, shop));
+    return planned.get(featureId);
+  };
 }

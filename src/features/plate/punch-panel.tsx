@@ -3,14 +3,17 @@
 import { useEffect, useState, type PointerEvent } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { PunchMark } from '@/contracts/punch';
-import { CLEARANCE_HOLES, rowFor } from '@/core/layout/heads.table';
+import type { Answer, Result } from '@/core/answer/answer';
+import type { FeaturePlan } from '@/core/ask/plan-feature';
+import { boltThrough, CLEARANCE_HOLES, rowFor } from '@/core/layout/heads.table';
 import type { LaidFace, LaidHole } from '@/core/layout/lay-out';
 import { positionZone } from '@/core/layout/means-of-layout';
-import { dimpleFor, judgePunch } from '@/core/layout/punch';
+import { dimpleFor, judgePunch, MARKED_WITH, type MarkedWith } from '@/core/layout/punch';
 import { parseLength } from '@/core/units/length';
 import { showText, tell, type Display } from '@/core/units/show';
-import { TextField } from '@/ui/field';
+import { SelectField, TextField } from '@/ui/field';
 import { send } from '@/ui/send';
+import { Working } from '@/ui/working';
 
 interface Props {
   laid: LaidFace;
@@ -18,23 +21,40 @@ interface Props {
   selection: ReadonlySet<string>;
   display: Display;
   jobId: string;
+  /** How the feature of a hole is made. */
+  planOf: (featureId: string) => Result<FeaturePlan> | undefined;
 }
 
 const SIZE = 240;
-/** Mostly a tapped hole on a usual clearance: what is taken where no size is listed. mm */
+/** A tapped hole under a usual clearance: what is taken where no size is listed and none is typed. mm */
 const USUAL_ZONE_MM = 0.4;
 
-function zoneOf(hole: LaidHole): number {
-  const row = rowFor(CLEARANCE_HOLES, hole.footprint.diameterMm);
-  return row ? positionZone('fixed', row[2], row[0]).value : USUAL_ZONE_MM;
+/** The zone that the joint leaves, with its working; undefined where no clearance of this size is listed. */
+function zoneOf({ footprint }: LaidHole): Answer | undefined {
+  const bolt = footprint.tapped ? footprint.diameterMm : boltThrough(footprint.diameterMm);
+  const row = bolt === undefined ? undefined : rowFor(CLEARANCE_HOLES, bolt);
+  return row && positionZone('fixed', row[2], row[0]);
+}
+
+/** Drill that meets the mark, and the one that the hole ends with. */
+function drillsOf(planned: Result<FeaturePlan>, hole: LaidHole): { firstMm: number; lastMm: number } {
+  const drills = planned.ok
+    ? planned.value.operations.flatMap((op) => (op.cut && op.cut.spec.family === 'drill' ? [op.cut.spec] : []))
+    : [];
+  return {
+    firstMm: drills[0]?.diameterMm ?? hole.footprint.diameterMm,
+    lastMm: drills.reduce((d, s) => Math.max(d, s.diameterMm), 0) || hole.footprint.diameterMm,
+  };
 }
 
 /** How true the marks are: typed, or dragged on the magnified picture; recorded and never edited. */
-export function PunchPanel({ laid, letters, selection, display, jobId }: Props) {
+export function PunchPanel({ laid, letters, selection, display, jobId, planOf }: Props) {
   const holes = laid.holes.filter((h) => selection.size === 0 || selection.has(h.featureId));
   const [marks, setMarks] = useState<PunchMark[]>([]);
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState({ x: '0', y: '0' });
+  const [zone, setZone] = useState<string>();
+  const [means, setMeans] = useState<MarkedWith>('eye');
   const [fault, setFault] = useState<string>();
   const unit = display === 'inch' ? 'in' : 'mm';
   useEffect(() => {
@@ -46,8 +66,12 @@ export function PunchPanel({ laid, letters, selection, display, jobId }: Props) 
   if (!hole) return <p>Lay out a hole first.</p>;
   const latest = (h: LaidHole): PunchMark | undefined =>
     marks.filter((m) => m.holeId === h.featureId && m.number === h.number).at(-1);
-  const zoneMm = zoneOf(hole);
-  const drillMm = hole.footprint.diameterMm;
+  const joint = zoneOf(hole);
+  const zoneTyped = parseLength(zone ?? '', unit);
+  const typedZone = zoneTyped.ok && zoneTyped.value.mm > 0 && zoneTyped.value.mm <= 50 ? zoneTyped.value.mm : undefined;
+  const zoneMm = typedZone ?? joint?.value ?? USUAL_ZONE_MM;
+  const planned = planOf(hole.featureId);
+  const { firstMm, lastMm: drillMm } = drillsOf(planned ?? { ok: false, problems: [] }, hole);
   const [x, y] = [typed.x, typed.y].map((text) => {
     const parsed = parseLength(text, unit);
     return parsed.ok && Math.abs(parsed.value.mm) <= 50 ? parsed.value.mm : undefined;
@@ -76,6 +100,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId }: Props) 
       dxMm: x,
       dyMm: y,
       zoneMm,
+      means,
       ...(before ? { corrects: before.id } : {}),
     };
     const got = await send<{ marks: PunchMark[] }>('POST', `/api/v1/jobs/${jobId}/punch-marks`, mark);
@@ -114,10 +139,36 @@ export function PunchPanel({ laid, letters, selection, display, jobId }: Props) 
         </button>
       </div>
       <p className="text-[15px]">
-        Dimple at least {showText({ value: dimpleFor(drillMm), unit: 'mm', places: 1 }, display)} for a{' '}
-        {showText({ value: drillMm, unit: 'mm' }, display)} drill straight on the mark; one firm blow. Zone ø{' '}
-        {showText({ value: zoneMm, unit: 'mm' }, display)}.
+        Dimple at least {showText({ value: dimpleFor(firstMm), unit: 'mm', places: 1 }, display)} for the first drill,{' '}
+        {showText({ value: firstMm, unit: 'mm' }, display)}, straight on the mark; one firm blow.
       </p>
+      <div className="grid grid-cols-2 items-start gap-2">
+        <TextField
+          label={`Zone ø, ${unit}`}
+          value={zone ?? toText(zoneMm)}
+          onChange={setZone}
+          error={zone !== undefined && zone.trim() !== '' && typedZone === undefined && 'A length.'}
+          hint={
+            typedZone !== undefined
+              ? 'as typed'
+              : joint
+                ? undefined
+                : 'No clearance of this size is listed: taken, type the drawing’s own.'
+          }
+        />
+        <SelectField label="Marked with" value={means} onChange={(m) => setMeans(m as MarkedWith)}>
+          {Object.entries(MARKED_WITH).map(([id, label]) => (
+            <option key={id} value={id}>
+              {label}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+      {joint && typedZone === undefined && (
+        <p className="text-[15px]">
+          From the joint: one part clear, one tapped. <Working of={joint} name="position zone" display={display} />
+        </p>
+      )}
       <svg
         viewBox={`0 0 ${SIZE} ${SIZE}`}
         className="dye w-full max-w-[300px] cursor-crosshair touch-none self-center"
@@ -178,7 +229,11 @@ export function PunchPanel({ laid, letters, selection, display, jobId }: Props) 
         {holes.flatMap((h) => {
           const mark = latest(h);
           if (!mark) return [];
-          const verdict = judgePunch({ x: mark.dxMm, y: mark.dyMm }, mark.zoneMm, h.footprint.diameterMm);
+          const verdict = judgePunch(
+            { x: mark.dxMm, y: mark.dyMm },
+            mark.zoneMm,
+            drillsOf(planOf(h.featureId) ?? { ok: false, problems: [] }, h).lastMm,
+          );
           return [
             <li key={`${h.featureId}${h.number}`} className="border-t border-steel-200 py-1">
               <strong>
@@ -187,6 +242,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId }: Props) 
               </strong>{' '}
               {showText({ value: verdict.offsetMm, unit: 'mm', places: 2 }, display)} off, {verdict.direction}:{' '}
               {verdict.verdict}
+              {mark.means && `, ${MARKED_WITH[mark.means]}`}
             </li>,
           ];
         })}

@@ -136,7 +136,7 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
           <input
             type="file"
             accept=".dxf,.csv,.tsv,.txt,.json"
-            className="text-[15px]"
+            className="file-field"
             onChange={(e) => {
               const file = e.target.files?.[0];
               if (!file) return;

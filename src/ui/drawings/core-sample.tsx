@@ -37,7 +37,22 @@ function tapOutline(t: NonNullable<Section['thread']>, s: number): string {
   const r = (t.majorMm / 2) * s;
   const shoulder = CORE.top + t.endMm * s;
   const nose = shoulder + t.tapChamferMm * s;
-  return `M${CX - r},16 V${shoulder} L${CX - r * 0.8},${nose} H${CX + r * 0.8} L${CX + r},${shoulder} V16`;
+  return `M${CX - r},38 V${shoulder} L${CX - r * 0.8},${nose} H${CX + r * 0.8} L${CX + r},${shoulder} V38`;
+}
+
+/** The edge of all bores together: down each wall, along each floor to the next, to the last tip. */
+function boreOutline(bores: Section['bores'], y: (mm: number) => number, s: number): string {
+  const right = bores.flatMap((b, i) => {
+    const next = bores[i + 1];
+    const floor = next ? b.fullMm + b.tipMm * (1 - next.diameterMm / b.diameterMm) : b.fullMm + b.tipMm;
+    return [
+      [b.diameterMm / 2, b.fullMm],
+      [next ? next.diameterMm / 2 : 0, floor],
+    ];
+  });
+  const start = (bores[0]?.diameterMm ?? 0) / 2;
+  const side = (sign: 1 | -1): string[] => [[start, -0.1], ...right].map(([r, mm]) => `${CX + sign * r * s},${y(mm)}`);
+  return `M${[...side(1), ...side(-1).reverse()].join('L')}`;
 }
 
 /** The hole cut in half at true scale: stock, larger parts, thread, run-out, chip room, tip, wall, the tap at its deepest. */
@@ -121,29 +136,7 @@ export function CoreSample({ section, display, onDraw }: Props) {
         fill="none"
       />
       <g clipPath="url(#stock)" fill="#0a1432" stroke="#eef2ff" strokeWidth="1.4">
-        {bores.map((b) => {
-          const r = (b.diameterMm / 2) * s;
-          return (
-            <path
-              key={`${b.diameterMm} ${b.fullMm}`}
-              d={`M${CX - r},${CORE.top - 1} V${y(b.fullMm)} L${CX},${y(b.fullMm + b.tipMm)} L${CX + r},${y(b.fullMm)} V${CORE.top - 1}`}
-            />
-          );
-        })}
-        {bores.slice(0, -1).map((b, i) => {
-          // The floor of a wider bore is open where the next goes on through it.
-          const next = (bores[i + 1].diameterMm / 2) * s;
-          return (
-            <rect
-              key={`open ${b.diameterMm}`}
-              x={CX - next + 0.7}
-              y={y(Math.max(0, b.fullMm - 0.2))}
-              width={2 * next - 1.4}
-              height={(b.tipMm + 0.4) * s}
-              stroke="none"
-            />
-          );
-        })}
+        <path d={boreOutline(bores, (mm) => y(mm), s)} />
         {thread &&
           [-1, 1].map((side) => (
             <polygon

@@ -1,8 +1,8 @@
+import { planInJob } from '@/core/ask/job-questions';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import QRCode from 'qrcode';
 import { JobCard } from '@/features/jobs/job-card';
-import { holePlan } from '@/features/jobs/job-summary';
 import { PAPERS, type Paper } from '@/features/jobs/paper';
 import { PrintBar } from '@/features/jobs/print-bar';
 import { database } from '@/server/database';
@@ -36,7 +36,7 @@ export default async function CardPage({ params, searchParams }: Props) {
           id: hole.id,
           name: hole.name,
           callout: hole.question.callout,
-          result: holePlan(job, hole, shop),
+          result: planInJob(hole, job, shop),
         }))}
         display={shop.units}
         paper={paper}

@@ -10,13 +10,13 @@ export default async function PlatePage({ params }: { params: Promise<{ id: stri
   const db = await database();
   const job = await findJob(db, (await params).id);
   if (!job) notFound();
-  const shop = await shopNow(db);
+  const { materials, machines, habits, tools, pools, units } = await shopNow(db);
   return (
     <PlateView
       job={job}
-      display={shop.units}
-      machineId={job.holes[0]?.question.machine ?? shop.machines[0]?.id ?? ''}
-      dialled={shop.machines.filter((m) => m.dial)}
+      display={units}
+      machineId={job.holes[0]?.question.machine ?? machines[0]?.id ?? ''}
+      shop={{ materials, machines, habits, tools, crib: pools[0] }}
     />
   );
 }

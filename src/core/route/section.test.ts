@@ -1,0 +1,186 @@
+import fc from 'fast-check';
+import { BLANK_FORM, type AskForm } from '../ask/ask-form';
+import { machineFigures } from '../ask/compare-machines';
+import { USUAL_HABITS } from '../ask/habits';
+import { planInJob } from '../ask/job-questions';
+import { planFeature } from '../ask/plan-feature';
+import type { Shop } from '../ask/read-form';
+import type { Machine } from '../cutting/machine';
+import { speedsFromPulleys } from '../cutting/pulleys';
+import { chartRpm, idealBySchool, speedSchools } from '../cutting/speed-schools';
+import { DRILL_SETS } from '../drills/drill-sets';
+import { USUAL_PART } from '../layout/part';
+import type { Material } from '../materials/material';
+import { MATERIALS } from '../materials/materials';
+import { tradeOffs } from '../tapping/trade-off';
+import { readCallout } from '../threads/callout';
+import { THREADS } from '../threads/find-thread';
+import { withDepth, writeCallout } from '../threads/write-callout';
+import { tell } from '../units/show';
+import { sectionOf } from './section';
+
+const press: Machine = {
+  id: 'press',
+  name: 'press',
+  kind: 'drill-press',
+  speeds: { kind: 'steps', steps: [140, 560, 980, 1700].map((rpm) => ({ rpm, label: String(rpm) })) },
+  reversible: false,
+  tappingHead: false,
+  coastRevolutions: 1,
+  coastAtRpm: 140,
+  chuckMm: 13,
+};
+const shop: Shop = {
+  materials: MATERIALS,
+  machines: [press, { ...press, id: 'mill', name: 'mill', kind: 'mill', reversible: true }],
+  pools: [{ id: 'crib', label: 'crib', drills: DRILL_SETS[2].drills }],
+  habits: USUAL_HABITS,
+};
+function plan(over: Partial<AskForm>) {
+  const result = planFeature({ ...BLANK_FORM, machine: 'press', ...over }, shop);
+  if (!result.ok) throw new Error(result.problems.map((p) => tell(p, 'mm')).join(' '));
+  return result.value;
+}
+
+describe('the section of a hole', () => {
+  const levels = (over: Partial<AskForm>): string[] =>
+    sectionOf(plan(over)).levels.map(
+      (l) => `${tell(l.name, 'mm')} ${l.mm.toFixed(1)}${l.feature ? ` draws ${l.feature.kind}` : ''}`,
+    );
+
+  test('a stack: clearance, thread through what is left; each written depth can be drawn', () => {
+    const p = plan({ callout: 'ø9 x 10 DEEP M8 x 22 DEEP', thickness: '40' });
+    const s = sectionOf(p);
+    expect(s.bores.map((b) => [b.diameterMm, +b.fullMm.toFixed(2)])).toEqual([
+      [9, 10],
+      [6.8, 28.25],
+    ]);
+    expect(s.thread).toMatchObject({ fromMm: 10, endMm: 22, majorMm: 8, pitchMm: 1.25 });
+    // 28.25 and a tip of 3.4 / tan 59.
+    expect(levels({ callout: 'ø9 x 10 DEEP M8 x 22 DEEP', thickness: '40' })).toEqual([
+      'larger part to 10.0 draws hole',
+      'full thread to 22.0 draws thread',
+      'full diameter to 28.3',
+      'stop, from touch 30.3',
+      'back face, wall 9.7 mm 40.0',
+    ]);
+  });
+
+  test('a counterbore takes the top of its drill; a countersink opens the mouth; a reamer hides its drill', () => {
+    expect(levels({ callout: 'ø9 THRU CBORE ø15 x 8.6', thickness: '16' })).toEqual([
+      'counterbore to 8.6 draws counterbore',
+      'through the plate 16.0',
+      'tip clears at 18.7',
+    ]);
+    const sunk = sectionOf(plan({ callout: 'M6 THRU CSK 12 x 90°', thickness: '16' }));
+    expect(sunk.mouth).toMatchObject({ diameterMm: 12, angleDeg: 90 });
+    const reamed = sectionOf(plan({ callout: 'ø8 H7 REAM x 20 DEEP', thickness: '40' }));
+    expect(reamed.bores.map((b) => b.diameterMm)).toEqual([8, 7.7]);
+  });
+});
+
+describe('a callout written and read', () => {
+  const read = (text: string) => {
+    const r = readCallout(text);
+    if (!r.ok) throw new Error(text);
+    return r.value;
+  };
+
+  test.each([
+    ['3x M10 x 8 DEEP', '3x M10x1.5 x 8 DEEP'],
+    ['4x ø9 THRU CBORE ø15 x 8.6', '4x ø9 mm THRU CBORE ø15 mm x 8.6 mm DEEP'],
+    ['1/4-20 UNC-2B x .5 DEEP LH', '1/4-20 UNC-2B LH x 12.7 mm DEEP'],
+    ['ø8 H7 REAM THRU', 'ø8 mm H7 REAM THRU'],
+  ])('%s', (typed, written) => {
+    expect(writeCallout(read(typed))).toBe(written);
+    expect(read(written).features).toEqual(read(typed).features);
+  });
+
+  test('every thread comes back, with the depth that it was drawn to', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...THREADS),
+        fc.integer({ min: 2, max: 80 }),
+        fc.integer({ min: 1, max: 9 }),
+        (t, half, count) => {
+          const callout = read(`${count}x ${t.designation} THRU`);
+          const back = read(writeCallout(withDepth(callout, callout.features[0], half / 2)));
+          expect([back.count, back.features]).toEqual([
+            count,
+            [{ ...callout.features[0], extent: { kind: 'depth', mm: half / 2 } }],
+          ]);
+        },
+      ),
+    );
+  });
+});
+
+test('drill against tap: a larger drill spares the tap and never adds strength', () => {
+  const { thread } = plan({ callout: 'M8 x 12 DEEP', thickness: '40' });
+  const all = thread ? tradeOffs(thread) : [];
+  expect(all.length).toBeGreaterThan(5);
+  all.slice(1).forEach((t, i) => {
+    expect(t.safety).toBeGreaterThan(all[i].safety);
+    expect(t.strength).toBeLessThanOrEqual(all[i].strength + 1e-9);
+  });
+  const taper = plan({ callout: '1/8 NPT', thickness: '20' }).thread;
+  expect(taper && tradeOffs(taper)).toEqual([]);
+});
+
+describe('speed', () => {
+  const metal = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
+  const steel = metal('steel-low-carbon');
+  const at = {
+    drill: { series: 'metric' as const, label: '8', diameterMm: 8 },
+    material: steel,
+    depthMm: 10,
+    dry: false,
+  };
+  const charted: Machine = {
+    ...press,
+    chart: [
+      { drillMm: 10, rpm: 800 },
+      { drillMm: 6, rpm: 1400 },
+    ],
+  };
+
+  test('three schools side by side; the shop’s own leads, the formula where it has nothing to say', () => {
+    expect(speedSchools({ ...at, machine: charted }).map((s) => [s.id, Math.round(s.rpm.value)])).toEqual([
+      ['formula', 1091],
+      ['thumb', 1125],
+      ['chart', 1100],
+    ]);
+    expect(chartRpm(charted, { ...at, material: metal('stainless-austenitic') })?.value).toBe(550);
+    expect(idealBySchool('chart', { ...at, machine: press }).value).toBeCloseTo(1091.5, 0);
+    expect(idealBySchool('thumb', { ...at, machine: press }).value).toBe(1125);
+  });
+
+  test('pulleys: every row of one belt with every row of the next, marked as plates are', () => {
+    const row = (name: string, drivingMm: number, drivenMm: number) => ({ name, drivingMm, drivenMm });
+    const train = {
+      motorRpm: 1400,
+      belts: [{ rows: [row('1', 50, 100), row('2', 75, 75)] }, { rows: [row('A', 40, 160), row('B', 100, 100)] }],
+    };
+    expect(speedsFromPulleys(train)).toEqual([
+      { rpm: 175, label: 'belts 1-A', rows: ['1', 'A'] },
+      { rpm: 350, label: 'belts 2-A', rows: ['2', 'A'] },
+      { rpm: 700, label: 'belts 1-B', rows: ['1', 'B'] },
+      { rpm: 1400, label: 'belts 2-B', rows: ['2', 'B'] },
+    ]);
+  });
+});
+
+test('on another machine: start, stop and figures are its own; in a job the part gives thickness and lever once laid out', () => {
+  const feature = { question: { ...BLANK_FORM, callout: 'M8 THRU', machine: 'press' }, face: 'top' as const };
+  const job = { materialId: 'steel-low-carbon', quantity: 2, part: USUAL_PART };
+  const of = (machine: string, place?: { kind: 'point'; x: number; y: number }) =>
+    planInJob({ ...feature, place, question: { ...feature.question, machine } }, job, shop);
+  const [onPress, onMill] = shop.machines.map((m) => machineFigures(m, of(m.id)));
+  expect([onPress.start, onMill.start]).toEqual(['centre drill', 'spot drill']);
+  expect((onMill.oversizeMm ?? 1) < (onPress.oversizeMm ?? 0)).toBe(true);
+  const laid = of('press', { kind: 'point', x: 30, y: 20 });
+  expect(laid.ok && [laid.value.thicknessMm, laid.value.ctx.leverMm]).toEqual([16, Math.hypot(90, 60)]);
+  const bare = of('press');
+  expect(bare.ok && [bare.value.thicknessMm, bare.value.ctx.leverMm]).toEqual([12, undefined]);
+  expect(machineFigures(press, { ok: false, problems: [] }).operations).toBe(0);
+});
