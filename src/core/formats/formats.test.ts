@@ -114,6 +114,7 @@ test('what a callout takes up on its face, and in words', () => {
     mouthMm: 8,
     headMm: 16,
     socketMm: 18.9 + 2e-15,
+    proudMm: 16,
     tap: { standsMm: 46, swingMm: 125 },
     tapped: true,
     words: ['Tap M8x1.25, 16.0 mm deep'],

@@ -28,6 +28,8 @@ export interface Footprint {
   headMm: number;
   /** Outside of the socket over a hexagon of that size; 0 where none is listed, or the head lies in a counterbore. */
   socketMm: number;
+  /** Head or washer that stands over the face; 0 where it is sunk or none is listed. */
+  proudMm: number;
   tapped: boolean;
   /** How high the square of the tap stands over the face when the thread is cut, and the sweep of its wrench. */
   tap?: { standsMm: number; swingMm: number };
@@ -64,6 +66,7 @@ export function footprint(callout: Callout): Footprint {
     diameterMm,
     mouthMm,
     headMm: Math.max(row(SOCKET_HEADS), row(WASHERS), thread && !sunk ? 0 : mouthMm),
+    proudMm: Math.max(row(SOCKET_HEADS), row(WASHERS)),
     socketMm: acrossFlats > 0 ? socketOutside(acrossFlats) : 0,
     tapped: thread !== undefined,
     ...(thread ? { tap: tapRoom(diameterMm, extent?.kind === 'depth' ? extent.mm : 1.5 * diameterMm) } : {}),

@@ -46,7 +46,7 @@ export interface LaidFace {
 }
 
 /** The smallest footprint drawn for a callout that cannot be read. */
-const UNREADABLE: Footprint = { diameterMm: 3, mouthMm: 3, headMm: 0, socketMm: 0, tapped: false };
+const UNREADABLE: Footprint = { diameterMm: 3, mouthMm: 3, headMm: 0, socketMm: 0, proudMm: 0, tapped: false };
 
 /** Every hole of a face with its place and size, and whether everything fits. */
 export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeature[]): LaidFace {
@@ -78,6 +78,7 @@ export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeat
       diameterMm: h.footprint.diameterMm,
       headMm: h.footprint.headMm,
       socketMm: h.footprint.socketMm,
+      proudMm: h.footprint.proudMm,
       tap: h.footprint.tap,
     })),
     shape,

@@ -337,6 +337,7 @@ describe('room', () => {
     diameterMm,
     headMm,
     socketMm: 0,
+    proudMm: 0,
   });
   const codes = (...holes: RoomHole[]): string[] => checkRoom(holes, shape).map((f) => `${f.code} ${f.level}`);
 
@@ -375,13 +376,18 @@ describe('room', () => {
   });
 
   test('a socket beside a neighbour: 13 across flats wants 18.9, so M8 heads of 13 clear each other at 14 but no socket does', () => {
-    const m8 = (x: number): RoomHole => ({ ...hole(x, 30, 8, 13), socketMm: socketOutside(13) });
+    const m8 = (x: number): RoomHole => ({
+      ...hole(x, 30, 8, 13),
+      socketMm: socketOutside(13),
+      proudMm: 13,
+    });
     expect(socketOutside(13)).toBeCloseTo(18.9, 9);
     expect(codes(m8(40), m8(54))).toEqual(['socket warn']);
     expect(codes(m8(40), m8(40 + (18.9 + 13) / 2 + 0.01))).toEqual([]);
-    // Beside a sunk head, which takes no socket, on either side of it.
-    const sunk = hole(54, 30, 8, 13);
-    expect([codes(m8(40), sunk), codes(m8(68), sunk)]).toEqual([['socket warn'], ['socket warn']]);
+    // A head that takes no socket is in the way on either side of it; a sunk one is not.
+    const button = { ...hole(54, 30, 8, 13), proudMm: 13 };
+    expect([codes(m8(40), button), codes(m8(68), button)]).toEqual([['socket warn'], ['socket warn']]);
+    expect(codes(m8(40), hole(54, 30, 8, 13))).toEqual([]);
   });
 
   test('a standing wall wants head, socket and the sweep of the wrench clear, unless the tap stands over it', () => {

@@ -12,6 +12,8 @@ export interface RoomHole {
   headMm: number;
   /** Outside of the socket that turns a hexagon here; 0 where none is listed or the head lies in a counterbore. */
   socketMm: number;
+  /** What stands over the face there: a head or washer that is not sunk; 0 for none. */
+  proudMm: number;
   /** Tap that goes here: how high its square stands over the face at full depth, and what its wrench sweeps. */
   tap?: { standsMm: number; swingMm: number };
 }
@@ -150,7 +152,7 @@ function pairFault(a: RoomHole, b: RoomHole, i: number, j: number): RoomFault | 
   if (a.headMm > 0 && b.headMm > 0 && heads < 0)
     return fault('heads', 'warn', phrase('Heads or washers foul each other by {by}.', { by: depth(-heads) }), -heads);
   const over = (one: RoomHole, other: RoomHole): number =>
-    one.socketMm > 0 && other.headMm > 0 ? (one.socketMm + other.headMm) / 2 : 0;
+    one.socketMm > 0 && other.proudMm > 0 ? (one.socketMm + other.proudMm) / 2 : 0;
   const socket = apart - Math.max(over(a, b), over(b, a));
   if (socket < 0)
     return fault(

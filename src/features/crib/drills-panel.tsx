@@ -109,7 +109,7 @@ export function DrillsPanel({ cases, state, display }: Props) {
         <TextField label="Find" value={search} onChange={setSearch} placeholder="6.8, blunt, cobalt" className="w-48" />
       </div>
       {cases.map((c) => (
-        <section key={c.id} className={c.inUse ? '' : 'opacity-75'}>
+        <section key={c.id}>
           <div className="flex flex-wrap items-center gap-3 py-1">
             <h2 className="text-lg font-bold">{c.name}</h2>
             <span className="text-[15px] text-steel-700">{c.drills.length} drills</span>

@@ -52,7 +52,7 @@ export function MachinesPanel({ machines, state, display }: Props) {
       </div>
       <ul className="grid gap-2 md:grid-cols-2">
         {machines.map((m) => (
-          <li key={m.id} className={`plate flex gap-3 p-3 ${m.inUse ? '' : 'opacity-75'}`}>
+          <li key={m.id} className={`plate flex gap-3 p-3 ${m.inUse ? '' : 'border-dashed bg-steel-100'}`}>
             <div className="min-w-0 flex-1">
               <h2 className="text-lg font-bold">{m.name}</h2>
               <p className="text-[15px] text-steel-700">{factsOf(m, display).join('; ')}</p>

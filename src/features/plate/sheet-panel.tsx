@@ -70,7 +70,7 @@ export function SheetPanel({ laid, letters, display, jobId }: Props) {
               return (
                 <li key={key}>
                   <label
-                    className={`flex min-h-9 items-center gap-2 border-b border-steel-200 ${ticks.has(key) ? 'text-steel-500 line-through' : ''}`}
+                    className={`flex min-h-9 items-center gap-2 border-b border-steel-200 ${ticks.has(key) ? 'text-steel-700 line-through' : ''}`}
                   >
                     <input
                       type="checkbox"

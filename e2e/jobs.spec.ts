@@ -63,35 +63,3 @@ test('the card prints on A5 and on half a letter, in one sheet for a small job',
     expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
   }
 });
-
-test('what is put out of use in the crib is no longer offered, and comes back', async ({ page }) => {
-  await page.goto('/crib');
-  const lathe = page.getByRole('switch', { name: 'Lathe in use' });
-  await lathe.focus();
-  await page.keyboard.press('Space');
-  await expect(lathe).not.toBeChecked();
-  const fractions = page.getByRole('switch', { name: /Fractions.* in use/ });
-  await fractions.click();
-  await expect(fractions).not.toBeChecked();
-  await page.goto('/?callout=M8+THRU&units=mm');
-  await expect(page.getByLabel('Machine').getByRole('option', { name: 'Lathe' })).toHaveCount(0);
-  await expect(page.getByTestId('drill')).not.toHaveText('17/64 in');
-  await page.goto('/crib');
-  await lathe.click();
-  await fractions.click();
-  await expect(lathe).toBeChecked();
-});
-
-test('the shop chooses its units and its names for taps', async ({ page }) => {
-  await page.goto('/crib');
-  await page.getByLabel('Names of hand taps').selectOption('taper-second-plug');
-  await page.getByRole('radio', { name: 'inch' }).click();
-  await expect(page.getByText('chuck to 0.6299 in').first()).toBeVisible();
-  await page.goto('/?callout=M8+x+16+DEEP&thickness=40+mm');
-  await expect(page.getByLabel('What to do')).toContainText('second (4 chamfer threads)');
-  await expect(page.getByTestId('depth')).toContainText('in full');
-  await page.goto('/crib');
-  await page.getByRole('radio', { name: 'mm' }).click();
-  await page.getByLabel('Names of hand taps').selectOption('taper-plug-bottoming');
-  await expect(page.getByText('chuck to 16.0 mm').first()).toBeVisible();
-});

@@ -1,0 +1,198 @@
+import { readFileSync } from 'node:fs';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+
+const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
+const dialog = (page: Page) => page.getByRole('dialog');
+const save = (page: Page) => dialog(page).getByRole('button', { name: 'Save' }).click();
+
+test('what is put out of use is no longer offered, and comes back', async ({ page }) => {
+  await page.goto('/crib');
+  const lathe = page.getByRole('switch', { name: 'Lathe in use' });
+  await lathe.focus();
+  await page.keyboard.press('Space');
+  await expect(lathe).not.toBeChecked();
+  await tab(page, 'Drills');
+  const fractions = page.getByRole('switch', { name: /Fractions.* in use/ });
+  await fractions.click();
+  await expect(fractions).not.toBeChecked();
+  await page.goto('/?callout=M8+THRU&units=mm');
+  await expect(page.getByLabel('Machine').getByRole('option', { name: 'Lathe' })).toHaveCount(0);
+  await expect(page.getByTestId('drill')).not.toHaveText('17/64 in');
+  await page.goto('/crib');
+  await lathe.click();
+  await expect(lathe).toBeChecked();
+  await tab(page, 'Drills');
+  await fractions.click();
+  await expect(fractions).toBeChecked();
+});
+
+test('a machine from its pulleys: the steps are worked out, kept, and set in Ask with the belts drawn', async ({
+  page,
+}) => {
+  await page.goto('/crib');
+  await page.getByRole('button', { name: 'Add a machine' }).click();
+  await save(page);
+  await expect(dialog(page).getByText('This is wanted.')).toBeVisible();
+  await dialog(page).getByLabel('Name').fill('Old column drill');
+  await dialog(page).getByText('Pulleys and belts').click();
+  await dialog(page).getByLabel('Motor, rev/min').fill('1400');
+  const cell = (column: string, row: number) => dialog(page).getByLabel(`${column}, row ${row}`);
+  for (const [i, [name, driving, driven]] of [
+    ['1', '50', '100'],
+    ['2', '75', '75'],
+  ].entries()) {
+    await cell('belt', i + 1).fill('1');
+    await cell('row', i + 1).fill(name);
+    await cell('driving', i + 1).fill(driving);
+    await cell('driven', i + 1).fill(driven);
+  }
+  await dialog(page).getByRole('button', { name: 'Work out the steps' }).click();
+  await expect(cell('rev/min', 1).first()).toHaveValue('700');
+  await expect(cell('what to set', 2)).toHaveValue('belts 2');
+  await save(page);
+  await expect(dialog(page)).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Old column drill' })).toBeVisible();
+  await page.goto('/?callout=M8+THRU&thickness=12&units=mm');
+  await page.getByLabel('Machine').selectOption({ label: 'Old column drill' });
+  await expect(page.getByTestId('speed')).toHaveText('1400rev/min');
+  await expect(page.getByRole('img', { name: 'Belts on rows 2' })).toBeVisible();
+  await page.goto('/crib');
+  await page.getByRole('button', { name: 'Change Old column drill' }).click();
+  await dialog(page).getByRole('button', { name: 'Take out' }).click();
+  await expect(page.getByRole('heading', { name: 'Old column drill' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('heading', { name: 'Old column drill' })).toBeVisible();
+  await page.getByRole('button', { name: 'Change Old column drill' }).click();
+  await dialog(page).getByRole('button', { name: 'Take out' }).click();
+  await expect(page.getByRole('heading', { name: 'Old column drill' })).toBeHidden();
+});
+
+test('a drill marked blunt is passed over; the gap of 6.8 is filled, then it is the one', async ({ page }) => {
+  const asked = async (): Promise<string> => {
+    await page.goto('/?callout=M8+THRU&thickness=12&units=mm');
+    return page.getByTestId('drill').innerText();
+  };
+  expect(await asked()).toBe('17/64 in');
+  await page.goto('/crib');
+  await tab(page, 'Drills');
+  await page.getByRole('button', { name: '17/64 in, sharp' }).click();
+  await dialog(page).getByLabel('Condition').selectOption('blunt');
+  await save(page);
+  await expect(page.getByRole('button', { name: '17/64 in, blunt' })).toBeVisible();
+  expect(await asked()).not.toBe('17/64 in');
+  await page.goto('/crib');
+  await tab(page, 'Drills');
+  await page.getByRole('button', { name: '6.8 mm, gap' }).click();
+  await save(page);
+  await expect(page.getByRole('button', { name: '6.8 mm, sharp' })).toBeVisible();
+  expect(await asked()).toBe('6.8 mm');
+  await page.goto('/crib');
+  await tab(page, 'Drills');
+  await page.getByRole('button', { name: '6.8 mm, sharp' }).click();
+  await dialog(page).getByRole('button', { name: 'Take out' }).click();
+  await expect(page.getByRole('button', { name: '6.8 mm, gap' })).toBeVisible();
+  await page.getByLabel('Find').fill('blunt');
+  await page.getByRole('button', { name: '17/64 in, blunt' }).click();
+  await dialog(page).getByLabel('Condition').selectOption('sharp');
+  await save(page);
+});
+
+test('a case of a ready-made set; it can be emptied only drill by drill', async ({ page }) => {
+  await page.goto('/crib');
+  await tab(page, 'Drills');
+  await page.getByLabel('New case').fill('Spare set');
+  await page.getByLabel('Filled with').selectOption('metric-1-10-by-0.5');
+  await page.getByRole('button', { name: 'Add the case' }).click();
+  const spare = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Spare set' }) });
+  await expect(spare.getByText('19 drills')).toBeVisible();
+  await expect(spare.getByRole('button', { name: 'Take out the case' })).toBeHidden();
+  await spare.getByRole('switch').click();
+  await expect(spare.getByRole('switch')).not.toBeChecked();
+});
+
+test('tools and materials: add, search, copy and change; what is wrong is said at the field and kept', async ({
+  page,
+}) => {
+  await page.goto('/crib');
+  await tab(page, 'Other tools');
+  await page.getByRole('button', { name: 'Add: reamer' }).click();
+  await dialog(page).getByLabel('Name').fill('Reamer 12 H7');
+  await dialog(page).getByLabel('Diameter, mm').fill('twelve');
+  await save(page);
+  await expect(dialog(page).getByText('A length, such as 6.8')).toBeVisible();
+  await expect(dialog(page).getByLabel('Diameter, mm')).toHaveValue('twelve');
+  await dialog(page).getByLabel('Diameter, mm').fill('12');
+  await dialog(page).getByLabel('Makes fit').fill('H7');
+  await save(page);
+  await page.getByLabel('Find').fill('12 H7');
+  await expect(page.getByRole('button', { name: /Reamer 12 H7/ })).toContainText('diameter 12.0 mm');
+  await tab(page, 'Materials');
+  await page.getByLabel('Find').fill('low-carbon');
+  await page
+    .getByRole('button', { name: /^Copy / })
+    .first()
+    .click();
+  await dialog(page).getByLabel('Name').fill('Our black bar');
+  await dialog(page).getByLabel('Thread, %, aimed at').fill('99');
+  await save(page);
+  await expect(dialog(page).getByRole('alert')).toContainText('95');
+  await dialog(page).getByLabel('Thread, %, aimed at').fill('78');
+  await save(page);
+  await page.goto('/?callout=M8+THRU&thickness=12&units=mm');
+  await page.getByLabel('Material').selectOption({ label: 'Our black bar' });
+  await expect(page.getByText('(aim 78)')).toBeVisible();
+});
+
+test('the shop chooses its units and its schools, and everything follows', async ({ page }) => {
+  await page.goto('/crib');
+  await tab(page, 'How this shop works');
+  await page.getByLabel('Names of hand taps').selectOption('taper-second-plug');
+  await page.getByLabel('Not-go may enter').selectOption('3');
+  await page.getByRole('radio', { name: 'inch' }).click();
+  await tab(page, 'Machines');
+  await expect(page.getByText('chuck to 0.6299 in').first()).toBeVisible();
+  await page.goto('/?callout=M8+x+16+DEEP&thickness=40+mm');
+  await expect(page.getByLabel('What to do')).toContainText('second (4 chamfer threads)');
+  await expect(page.getByTestId('depth')).toContainText('in full');
+  await expect(page.getByText('not-go at most 3 turns')).toBeVisible();
+  await page.goto('/crib');
+  await tab(page, 'How this shop works');
+  await page.getByRole('radio', { name: 'mm' }).click();
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'back to the usual' }).first().click();
+  await expect(page.getByRole('button', { name: 'back to the usual' })).toHaveCount(0);
+});
+
+test('the crib as a table goes out and comes back; a bad one is explained and changes nothing', async ({ page }) => {
+  await page.goto('/crib');
+  await tab(page, 'In, out');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'CSV', exact: true }).click();
+  const text = readFileSync(await (await download).path(), 'utf8');
+  expect(text.split('\n')[0]).toContain('id,kind,case,name,diameter');
+  await page.getByLabel('Or paste cells').fill('kind\tname\nspoon\tx');
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.getByText('Row 2, kind: “spoon” is none of those known.')).toBeVisible();
+  await expect(page.getByText('Nothing was changed.')).toBeVisible();
+  await page
+    .getByLabel('CSV file')
+    .setInputFiles({ name: 'crib.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByText(/^Taken: \d+ drills/)).toBeVisible();
+  const again = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'CSV', exact: true }).click();
+  expect(readFileSync(await (await again).path(), 'utf8')).toBe(text);
+});
+
+test('every part of the crib is accessible', async ({ page }) => {
+  await page.goto('/crib');
+  for (const name of ['Machines', 'Drills', 'Other tools', 'Materials', 'How this shop works', 'In, out']) {
+    await tab(page, name);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(
+      violations
+        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+        .map((v) => `${name} ${v.id}: ${v.nodes[0].html}`),
+    ).toEqual([]);
+  }
+});

@@ -1,0 +1,175 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+
+const BLOCK = '/jobs/sample-job-bearing-block/holes';
+const features = (page: Page) => page.getByRole('navigation', { name: 'Features' });
+const operations = (page: Page) => page.getByRole('region', { name: 'Operations' });
+const step = (page: Page, name: RegExp) => operations(page).getByRole('button', { name, expanded: undefined });
+
+test('from the job to one hole in full: its operations, figures, stop and working', async ({ page }) => {
+  await page.goto('/jobs/sample-job-pier-adapter-plate');
+  await page.getByRole('link', { name: 'Holes in full' }).click();
+  await features(page).getByText('Pier bolts').click();
+  await expect(operations(page).getByRole('listitem')).toHaveCount(6);
+  await expect(operations(page)).toContainText('Counterbore 15.0 mm, 8.6 mm deep');
+  await step(page, /Drill 9\.0 mm through/).click();
+  // 16 and the tip of 9 / 2 / tan 59 and 1 beyond: 19.7; the scale has whole millimetres.
+  await expect(operations(page)).toContainText('Scale: touch, read, add 20.0 mm');
+  await expect(operations(page)).toContainText(
+    'From 16.0 mm on the stop the point comes through: hold back until 18.7 mm',
+  );
+  await page.getByRole('button', { name: 'Show the working: torque' }).click();
+  await expect(page.getByRole('dialog')).toContainText('cutting force');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('group', { name: /Section of the hole: counterbore to 8.6 mm/ })).toBeVisible();
+  await expect(page.getByRole('rowheader', { name: 'chart on the machine' })).toBeVisible();
+});
+
+test('a depth is drawn on the section: thread, stop and wall follow; undo brings it back; it is kept', async ({
+  page,
+}) => {
+  await page.goto(BLOCK);
+  await features(page).getByText('Adjuster').click();
+  const thread = page.getByRole('slider', { name: 'full thread to' });
+  const before = await thread.getAttribute('aria-valuetext');
+  await thread.focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
+  await expect(thread).not.toHaveAttribute('aria-valuetext', before ?? '');
+  await expect(page.getByLabel('Callout', { exact: true })).toHaveValue(/x 14 mm DEEP/);
+  await page.getByText('Draw a brass level').click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Callout', { exact: true })).toHaveValue(/x 13\.5 mm DEEP/);
+  await expect(page.getByRole('status').filter({ hasText: 'kept' })).toBeVisible();
+  const handle = await thread.boundingBox();
+  if (!handle) throw new Error('no handle');
+  const [x, y] = [handle.x + 60, handle.y + handle.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y + 20, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByLabel('Callout', { exact: true })).not.toHaveValue(/x 13\.5 mm DEEP/);
+  const drawn = await page.getByLabel('Callout', { exact: true }).inputValue();
+  await expect(page.getByRole('status').filter({ hasText: 'kept' })).toBeVisible();
+  await page.reload();
+  await features(page).getByText('Adjuster').click();
+  await expect(page.getByLabel('Callout', { exact: true })).toHaveValue(drawn);
+});
+
+test('operations: a bad order is refused or explained, left out and put back, added, changed, and proposed again', async ({
+  page,
+}) => {
+  await page.goto(BLOCK);
+  await features(page).getByText('Clamp bolt').click();
+  const items = operations(page).getByRole('listitem');
+  const count = await items.count();
+  const at = async (text: RegExp): Promise<number> => (await items.allInnerTexts()).findIndex((t) => text.test(t)) + 1;
+  await page.getByRole('button', { name: `Do step ${await at(/Tap 3\/8-16/)} earlier` }).click();
+  await expect(operations(page)).toContainText('the first thread is pushed up as a burr');
+  await page.getByRole('button', { name: `Do step ${await at(/Tap 3\/8-16/)} earlier` }).click();
+  await expect(operations(page).getByRole('alert')).toContainText('There is no hole to tap');
+  await page.getByRole('button', { name: 'Back to the plan as proposed' }).click();
+  await expect(items).toHaveCount(count);
+  await step(page, /Start with/).click();
+  await page.getByRole('button', { name: 'Leave out' }).click();
+  await expect(operations(page)).toContainText('Without a start the drill follows its chisel edge');
+  await page.getByRole('button', { name: 'Put back', exact: true }).click();
+  await page.getByRole('button', { name: 'Add a drill' }).click();
+  await operations(page).getByLabel('Which').fill('7');
+  await operations(page).getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(items).toHaveCount(count + 1);
+  await expect(operations(page)).toContainText('it grabs and chips its lips');
+  await page.getByRole('button', { name: 'Add a step' }).click();
+  await operations(page).getByLabel('What is to be done').fill('Blow out the cross bore');
+  await operations(page).getByLabel('Minutes').fill('2');
+  await operations(page).getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(items.filter({ hasText: 'Blow out the cross bore' })).toContainText('2.0 min');
+  await expect(page.getByRole('status').filter({ hasText: 'kept' })).toBeVisible();
+  await page.goto('/jobs/sample-job-bearing-block/card');
+  await expect(page.getByTestId('card')).toContainText('Blow out the cross bore');
+  await page.goto(BLOCK);
+  await features(page).getByText('Clamp bolt').click();
+  await page.getByRole('button', { name: 'Back to the plan as proposed' }).click();
+  await expect(items).toHaveCount(count);
+});
+
+test('figures set by hand say what they change; nonsense is refused and the plan stands; the ladder sets a step', async ({
+  page,
+}) => {
+  await page.goto(BLOCK);
+  await features(page).getByText('Adjuster').click();
+  await step(page, /^\d Drill|Drill .* set the stop/).click();
+  const full = operations(page).getByLabel('Full depth, mm');
+  await full.fill('200');
+  await page.keyboard.press('Enter');
+  await expect(operations(page).getByRole('alert')).toContainText('would come out at the back');
+  await page.getByRole('button', { name: 'Put back the plan’s figures' }).click();
+  await operations(page).getByLabel('Feed, mm/rev').fill('0.05');
+  await page.keyboard.press('Enter');
+  await expect(operations(page)).toContainText('Changed: Feed 0.05 mm/rev instead of');
+  await page
+    .getByRole('img', { name: /Speeds of the/ })
+    .getByText('330', { exact: true })
+    .click();
+  await expect(operations(page)).toContainText('Changed: 330 rev/min instead of');
+  await page.getByRole('button', { name: 'Put back the plan’s figures' }).click();
+  await expect(operations(page)).not.toContainText('Changed:');
+});
+
+test('the chips advise: one step slower, set with one key', async ({ page }) => {
+  await page.goto('/jobs/sample-job-spreader-bars/holes');
+  const chips = page.getByLabel('The chips look like');
+  await chips.selectOption('blue');
+  await expect(page.getByText('hotter than high-speed steel likes')).toBeVisible();
+  await page.getByRole('button', { name: 'Set it so' }).click();
+  await expect(operations(page)).toContainText('Changed:');
+  await page.getByRole('button', { name: 'Back to the plan as proposed' }).click();
+});
+
+test('equal holes are one group: machine, start and a hole already there are set once for all', async ({ page }) => {
+  await page.goto('/jobs/sample-job-spreader-bars/holes');
+  await expect(features(page).getByRole('button')).toHaveCount(1);
+  await expect(page.getByLabel('Callout, for all 2')).toBeVisible();
+  await page.getByRole('tab', { name: 'On another machine' }).click();
+  const table = page.getByRole('table').filter({ hasText: 'Depth told by' });
+  await expect(table.getByRole('row', { name: /Start/ })).toContainText('centre drill');
+  await page.getByRole('button', { name: 'Use the Bench drill press' }).click();
+  await expect(page.getByLabel('Machine', { exact: true })).toHaveValue('bench-drill-press');
+  await expect(features(page).getByRole('button')).toHaveCount(1);
+  await page.getByLabel('Hole there, mm').fill('8');
+  await page.keyboard.press('Enter');
+  await expect(operations(page)).toContainText('A drill follows the hole that is there');
+  await page.getByLabel('Hole there, mm').fill('15');
+  await page.keyboard.press('Enter');
+  await expect(operations(page).getByRole('alert')).toContainText('nothing to cut');
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Machine', { exact: true })).toHaveValue('lathe');
+});
+
+test('drill against tap: the chart says what each drill costs, the rail takes one', async ({ page }) => {
+  await page.goto('/jobs/sample-job-pier-adapter-plate/holes');
+  await expect(page.getByRole('img', { name: /Drill against tap: .*8\.5 mm safety/ })).toBeVisible();
+  await page.getByRole('button', { name: /^8\.5/ }).first().click();
+  await expect(operations(page)).toContainText('Drill 8.5 mm');
+  await page.getByRole('button', { name: 'Back to the proposed drill' }).click();
+  await expect(operations(page)).toContainText('Drill 8.6 mm');
+});
+
+for (const size of [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+])
+  test(`at ${size.width} wide: nothing runs off the side, and it is accessible`, async ({ page }) => {
+    await page.setViewportSize(size);
+    await page.goto('/jobs/sample-job-counterweight-collar/holes');
+    await expect(operations(page).getByRole('listitem').first()).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
+    for (const name of ['On another machine', /Cautions/]) {
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(
+        violations
+          .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+          .map((v) => `${v.id}: ${v.nodes[0].html}`),
+      ).toEqual([]);
+      await page.getByRole('tab', { name }).click();
+    }
+  });
