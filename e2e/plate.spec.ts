@@ -11,12 +11,12 @@ test('type callouts with places, see them, get the heights in the reading of the
   await page.goto(PLATE);
   await holes(page, 'top', 13);
   const line = page.getByLabel('Add: callout and place');
-  await line.fill('3x M6 THRU at 20,168');
+  await line.fill('3x M6 THRU at 20,170');
   await page.keyboard.press('Enter');
   await expect(page.locator('mark')).toBeVisible();
   await expect(page.getByRole('alert').filter({ hasText: '3 holes need a pitch' })).toBeVisible();
-  await expect(line).toHaveValue('3x M6 THRU at 20,168');
-  await line.fill('3x M6 THRU at 20,168 pi');
+  await expect(line).toHaveValue('3x M6 THRU at 20,170');
+  await line.fill('3x M6 THRU at 20,170 pi');
   await page.getByRole('button', { name: 'pitch 40' }).click();
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
@@ -273,4 +273,80 @@ test('two thousand holes stay fluid, and the view is accessible', async ({ page,
       if (path !== PLATE) break;
     }
   }
+});
+
+test('an outline of any shape from a drawing; a wall beside a tapped hole; two fingers zoom', async ({
+  page,
+  request,
+}) => {
+  const id = 'e2e-outline-0001';
+  const made = await request.post('/api/v1/jobs', {
+    data: { id, name: 'Gusset', materialId: 'steel-low-carbon', quantity: 1, notes: '', holes: [] },
+  });
+  expect(made.status()).toBe(201);
+  await page.goto(`/jobs/${id}/plate`);
+  const line = (x1: number, y1: number, x2: number, y2: number): string =>
+    `0\nLINE\n8\nEDGE\n10\n${x1}\n20\n${y1}\n11\n${x2}\n21\n${y2}\n`;
+  const circle = (x: number, y: number): string => `0\nCIRCLE\n8\nHOLES\n10\n${x}\n20\n${y}\n40\n3\n`;
+  const dxf = [
+    '0\nSECTION\n2\nENTITIES\n',
+    line(100, 0, 0, 0),
+    line(0, 60, 100, 0),
+    line(0, 0, 0, 60),
+    circle(20, 15),
+    circle(80, 40),
+    '0\nENDSEC\n0\nEOF\n',
+  ].join('');
+  await page.getByRole('tab', { name: 'In, out' }).click();
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'gusset.dxf', mimeType: 'text/plain', buffer: Buffer.from(dxf) });
+  await expect(page.getByText('The outline of 3 corners gives the stock')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await holes(page, 'top', 2);
+  await page.getByRole('tab', { name: /^Room/ }).click();
+  await expect(page.getByText('The hole breaks out of the edge')).toBeVisible();
+  await page.getByRole('tab', { name: 'Part' }).click();
+  await page.getByRole('button', { name: 'Square it off' }).click();
+  await page.getByRole('tab', { name: 'Room' }).click();
+  await expect(page.getByText('✓ Everything fits')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByLabel('Callout of A').fill('2x M6 x 6 DEEP');
+  await page.keyboard.press('Enter');
+  await page.getByRole('tab', { name: 'Part' }).click();
+  await page.getByLabel('left', { exact: true }).last().fill('90');
+  await page.keyboard.press('Tab');
+  await page.getByRole('tab', { name: /^Room/ }).click();
+  await expect(page.getByText('The tap wrench sweeps 40.0 mm and the wall on the left').first()).toBeVisible();
+  await kept(page);
+
+  const plate = page.getByRole('application');
+  const scale = async (): Promise<number> =>
+    Number(/scale\(([\d.]+)\)/.exec((await plate.locator('g').first().getAttribute('transform')) ?? '')?.[1]);
+  const before = await scale();
+  const box = await plate.boundingBox();
+  if (!box) throw new Error('no drawing');
+  const cdp = await page.context().newCDPSession(page);
+  const fingers = (apart: number) =>
+    [-apart, apart].map((dx, i) => ({ x: box.x + box.width / 2 + dx, y: box.y + 30, id: i }));
+  await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: fingers(40) });
+  for (const apart of [60, 80, 100, 120])
+    await cdp.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: fingers(apart) });
+  await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  await expect.poll(scale).toBeGreaterThan(before * 1.8);
+});
+
+test('how a mark was made is kept with it; the zone is the joint’s, or the drawing’s own', async ({ page }) => {
+  await page.goto(PLATE);
+  await page.getByRole('tab', { name: 'Punch' }).click();
+  await expect(page.getByText(/Dimple at least 1\.9 mm for the first drill, 8\.6 mm/)).toBeVisible();
+  await page.getByRole('button', { name: 'Show the working: position zone' }).click();
+  await expect(page.getByRole('dialog')).toContainText('(clearance hole − bolt) ÷ 2');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Marked with').selectOption('transfer-punch');
+  await page.getByLabel('Zone ø, mm').fill('0.2');
+  await expect(page.getByText('as typed')).toBeVisible();
+  await page.getByLabel('Right of the cross, mm').fill('0.11');
+  await page.getByRole('button', { name: 'Record A1' }).click();
+  await expect(page.getByText(/0\.11 mm off, right: outside, transfer punch through the mate/)).toBeVisible();
 });

@@ -21,7 +21,7 @@ interface TextProps extends Common {
 /** A labelled text field; the error is read out with it. */
 export function TextField({ label, value, onChange, error, hint, className, inputClass, ...rest }: TextProps) {
   const id = useId();
-  const note = error ?? hint;
+  const note = error || hint;
   return (
     <div className={`flex min-w-0 flex-col gap-1 ${className ?? ''}`}>
       <label htmlFor={id} className="label">

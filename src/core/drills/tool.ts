@@ -60,26 +60,25 @@ const take = (tool: Tool | undefined, otherwise: string, known: boolean): ToolUs
 const smallest = (list: Tool[]): Tool | undefined =>
   list.reduce<Tool | undefined>((a, b) => (a && (a.diameterMm ?? 0) <= (b.diameterMm ?? 0) ? a : b), undefined);
 
+const widest = (list: Tool[]): Tool | undefined =>
+  list.reduce<Tool | undefined>((a, b) => (a && (a.diameterMm ?? 0) >= (b.diameterMm ?? 0) ? a : b), undefined);
+
 /**
  * The tool for an operation. Where the crib is not known (`tools` undefined) the usual one is taken as there;
  * where it is known and has none, `owned` is false.
  */
 export const pickTool = {
-  /** The smallest centre drill whose tip is wider than the chisel edge that follows. */
+  /** The smallest centre drill whose tip is wider than the chisel edge that follows; else the widest. */
   centreDrill: (tools: readonly Tool[] | undefined, chiselMm: number): ToolUse => {
     const all = toolsOf(tools, 'centre-drill');
     const wide = all.filter((t) => (t.smallMm ?? 0) >= chiselMm);
-    return take(smallest(wide.length > 0 ? wide : all), 'centre drill', tools !== undefined);
+    return take(smallest(wide) ?? widest(all), 'centre drill', tools !== undefined);
   },
   /** The smallest spot drill that leaves the chamfer; else the widest there is. */
   spotDrill: (tools: readonly Tool[] | undefined, chamferMm: number): ToolUse => {
     const all = toolsOf(tools, 'spot-drill');
     const enough = all.filter((t) => (t.diameterMm ?? 0) >= chamferMm - 1e-9);
-    const widest = all.reduce<Tool | undefined>(
-      (a, b) => (a && (a.diameterMm ?? 0) >= (b.diameterMm ?? 0) ? a : b),
-      undefined,
-    );
-    return take(smallest(enough) ?? widest, '90° spot drill', tools !== undefined);
+    return take(smallest(enough) ?? widest(all), '90° spot drill', tools !== undefined);
   },
   countersink: (tools: readonly Tool[] | undefined, mouthMm: number, angleDeg: number): ToolUse =>
     take(

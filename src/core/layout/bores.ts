@@ -133,15 +133,15 @@ function apart(a: Bore, b: Bore, by: number): boolean {
 export function checkBores(bores: readonly Bore[], isAngled: (featureId: string) => boolean): BoreFault[] {
   const faults: BoreFault[] = [];
   const spans = bores
-    .map((bore) => {
+    .map((bore, order) => {
       const [from, to] = reach(bore.axis, 'x');
       const margin = bore.diameterMm / 2 + thinBetween(bore, bore);
-      return { bore, from: from - margin, to: to + margin };
+      return { bore, order, from: from - margin, to: to + margin };
     })
     .sort((p, q) => p.from - q.from);
   for (let i = 0; i < spans.length; i++)
     for (let j = i + 1; j < spans.length && spans[j].from <= spans[i].to; j++) {
-      const [a, b] = [spans[i].bore, spans[j].bore];
+      const [a, b] = [spans[i], spans[j]].sort((p, q) => p.order - q.order).map((s) => s.bore);
       if (a.face === b.face && !isAngled(a.featureId) && !isAngled(b.featureId)) continue;
       const radii = (a.diameterMm + b.diameterMm) / 2;
       const thin = thinBetween(a, b);

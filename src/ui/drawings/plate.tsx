@@ -87,7 +87,9 @@ export function PlateDrawing({
   const pressed = useRef<{ at: Point; hole?: LaidHole; moved: boolean } | undefined>(undefined);
 
   const toFace = (px: Point): Point => ({ x: (px.x - view.x) / view.scale, y: (view.y - px.y) / view.scale });
-  const look = (next: Camera): void => setCamera({ for: homeKey, at: next });
+  // From the camera as it is by then: two fingers move within one frame.
+  const look = (next: (from: Camera) => Camera): void =>
+    setCamera((now) => ({ for: homeKey, at: next(now && now.for === homeKey ? now.at : home) }));
 
   const paths = useMemo(() => {
     let holes = '';
@@ -183,7 +185,8 @@ export function PlateDrawing({
       const other = [...pointers.current].find(([id]) => id !== event.pointerId)?.[1] ?? px;
       const factor =
         Math.hypot(px.x - other.x, px.y - other.y) / Math.max(1, Math.hypot(before.x - other.x, before.y - other.y));
-      look(zoomed(view, { x: (px.x + other.x) / 2, y: (px.y + other.y) / 2 }, factor, home.scale));
+      const middle = { x: (px.x + other.x) / 2, y: (px.y + other.y) / 2 };
+      look((from) => zoomed(from, middle, factor, home.scale));
     } else if (Math.hypot(px.x - start.at.x, px.y - start.at.y) > 4 || start.moved) {
       start.moved = true;
       if (start.hole) {
@@ -192,7 +195,7 @@ export function PlateDrawing({
         const edges = { x: [box.left + box.width / 2], y: [box.bottom + box.height / 2] };
         const snapLines = { x: [...edges.x, ...others.map((p) => p.x)], y: [...edges.y, ...others.map((p) => p.y)] };
         setDrag({ step: snapStep(start.hole.onFace, step, snapLines, 6 / view.scale) });
-      } else look({ ...view, x: view.x + px.x - before.x, y: view.y + px.y - before.y });
+      } else look((from) => ({ ...from, x: from.x + px.x - before.x, y: from.y + px.y - before.y }));
     }
     pointers.current.set(event.pointerId, px);
   }
@@ -224,7 +227,7 @@ export function PlateDrawing({
     } else if (event.key === 'Delete' && selection.size > 0) onRemove();
     else if (event.key === '0') setCamera(undefined);
     else if (event.key === '+' || event.key === '-')
-      look(zoomed(view, { x: width / 2, y: height / 2 }, event.key === '+' ? 1.25 : 0.8, home.scale));
+      look((from) => zoomed(from, { x: width / 2, y: height / 2 }, event.key === '+' ? 1.25 : 0.8, home.scale));
   }
 
   const { shape, datum } = laid;

@@ -1,0 +1,44 @@
+import { BLANK_FORM } from '../src/core/ask/ask-form';
+import { USUAL_HABITS } from '../src/core/ask/habits';
+import { planFeature } from '../src/core/ask/plan-feature';
+import type { Shop } from '../src/core/ask/read-form';
+import { DRILL_SETS } from '../src/core/drills/drill-sets';
+import { MATERIALS } from '../src/core/materials/materials';
+import { SAMPLE_MACHINES } from '../src/server/demo/sample-machines';
+import { SAMPLE_DRILLS } from '../src/server/demo/sample-drills';
+import { SAMPLE_TOOLS } from '../src/server/demo/sample-tools';
+
+const COUNT = 1000;
+const CALLOUTS = ['M8 x 12 DEEP', '4x ø9 THRU CBORE ø15 x 8.6', 'ø8 H7 REAM THRU', 'ø9 x 10 DEEP M8 THRU', 'ø22 THRU'];
+const shop = {
+  materials: MATERIALS,
+  machines: SAMPLE_MACHINES,
+  pools: [{ id: 'crib', label: 'crib', drills: SAMPLE_DRILLS }, ...DRILL_SETS],
+  habits: USUAL_HABITS,
+  tools: SAMPLE_TOOLS,
+} as unknown as Shop;
+
+function median(runs: number, work: () => void): number {
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)];
+}
+
+const numbers = Array.from({ length: 10_000 }, (_, i) => (i * 7919) % 10_007);
+const yardstickMs = median(200, () => void Float64Array.from(numbers).sort());
+const plan = (i: number): void => {
+  const machine = SAMPLE_MACHINES[i % 4].id;
+  planFeature(
+    { ...BLANK_FORM, callout: CALLOUTS[i % CALLOUTS.length], thickness: String(20 + (i % 20)), machine },
+    shop,
+  );
+};
+const ms = median(5, () => {
+  for (let i = 0; i < COUNT; i++) plan(i);
+});
+console.log(
+  JSON.stringify({ name: `${COUNT} features planned with the full crib`, ms, yardstickMs, ratio: ms / yardstickMs }),
+);
