@@ -33,6 +33,7 @@ export const answerRequest = z.strictObject({
       threadDepth: length.optional(),
       thickness: length.optional(),
       stockWidth: length.optional().describe('Narrowest width or diameter of the part across the hole'),
+      existing: length.optional().describe('Diameter of a hole that is there already'),
     })
     .optional(),
   drills: z.string().max(80).default('crib').describe('"crib", or the id of a set from GET /api/v1/drills'),

@@ -52,6 +52,7 @@ test('whatever is sent as a question: an answer or a refusal that names its fiel
             threadDepth: odd,
             thickness: odd,
             stockWidth: odd,
+            existing: odd,
           },
           { requiredKeys: [] },
         ),

@@ -19,7 +19,7 @@ import { chooseSpeed, type SpeedChoice } from '../cutting/speed-step';
 import { drillName, isUsable, type Drill } from '../drills/drill';
 import { chamferDiameter, drillTip } from '../drills/drill-point';
 import { pilotChain } from '../drills/pilot-chain';
-import type { StartMeans } from '../drills/predicted-hole';
+import { predictedHole, type StartMeans } from '../drills/predicted-hole';
 import { thinWallMm } from '../tapping/blind-depth';
 import {
   chooseTapDrill,
@@ -242,8 +242,10 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
     kind === 'form' ? 'percentage' : habits.tapDrill,
   );
   if ('code' in chosen) return { ok: false, problems: [chosen] };
-  const { choice, used, because } = chosen;
-  if (q.existingMm !== undefined && q.existingMm > used.drill.diameterMm - 0.05)
+  const serving = existingServes(kind === 'form' ? formingQuestion : question, q.existingMm, hole.through);
+  const { choice, because } = chosen;
+  const used = serving ?? chosen.used;
+  if (!serving && q.existingMm !== undefined && q.existingMm > used.drill.diameterMm - 0.05)
     return {
       ok: false,
       problems: [
@@ -287,6 +289,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
   const best = ways[0];
   if (!best.possible) return { ok: false, problems: [wallProblem(hole, ways)] };
 
+  const fullMm = best.depth?.fullDiameter.value ?? (hole.thicknessMm as number);
   const drilledMm = best.depth?.total.value ?? (hole.thicknessMm as number);
   const byHand = isHandHeld(machine);
   const conditions = { drill: used.drill, material, depthMm: drilledMm, machine, dry: q.dry ?? false };
@@ -309,6 +312,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
     forming,
     tapDrill: { ...choice, used, because, compared: compareDrills(choice, used, best, q, hole, kind) },
     drilling: {
+      serves: serving !== undefined,
       start,
       ideal,
       thumb: ruleOfThumbRpm(material, used.drill.diameterMm),
@@ -317,13 +321,15 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
       tip: drillTip(used.drill.diameterMm, pointAngleDeg),
       pecks: peckDepths(used.drill.diameterMm, drilledMm, material, byHand),
       peckEveryMm: (material.chips === 'stringy' ? 0.5 : 1) * used.drill.diameterMm,
-      pilots: q.existingMm === undefined ? pilotChain(used.drill, q.pool.drills, byHand, material, habits.pilot) : [],
+      pilots:
+        q.existingMm === undefined ? pilotChain(used.drill, q.pool.drills, byHand, material, habits.pilot, fullMm) : [],
     },
     tapping: { best, ways, speed: tappingSpeed(thread, material) },
     engagement: strength,
     wall,
     chamferMm: chamferDiameter(thread.majorMm),
     dry: q.dry ?? false,
+    existingMm: q.existingMm,
     assumptions: [...callout.notes, ...hole.notes, ...(limits?.notes ?? []), ...(machine ? [] : [NO_MACHINE])],
     cautions: [],
     refusals: 'code' in speed ? [speed] : [],
@@ -333,6 +339,22 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
   const tooDeep = mouthProblems(steps, hole.thicknessMm);
   if (tooDeep.length > 0) return { ok: false, problems: tooDeep };
   return { ok: true, value: { ...plan, steps } };
+}
+
+/**
+ * The hole that is there as the tapped hole's own, where it goes through and is inside the class or on its border:
+ * judged by the drill that would have left it.
+ */
+function existingServes(
+  q: TapDrillQuestion,
+  existingMm: number | undefined,
+  through: boolean,
+): TapDrillCandidate | undefined {
+  if (existingMm === undefined || !through || existingMm >= q.thread.majorMm) return undefined;
+  const asDrill = (diameterMm: number): Drill => ({ series: 'metric', label: `${+existingMm.toFixed(2)}`, diameterMm });
+  const over = predictedHole(asDrill(existingMm), q.start, q.material).value - existingMm;
+  const judged = judgeDrill(q, asDrill(existingMm - over));
+  return judged.verdict === 'outside' ? undefined : { ...judged, owned: true };
 }
 
 /** The hole as its operations see it. */
@@ -350,6 +372,8 @@ export function contextOf(plan: Omit<HolePlan, 'steps'>, q: HoleQuestion): Featu
     pool: q.pool,
     tools: q.tools,
     existingMm: q.existingMm,
+    tiltDeg: q.tiltDeg,
+    serves: plan.drilling.serves,
     through: hole.through,
     main: {
       chosen: { drill: tapDrill.used.drill, owned: tapDrill.because !== 'to-buy' || tapDrill.used.owned, cautions: [] },

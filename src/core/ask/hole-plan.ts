@@ -40,6 +40,8 @@ export interface HolePlan {
   };
   drilling: {
     start: StartMeans;
+    /** The hole that is there serves as it is: nothing is drilled. */
+    serves: boolean;
     ideal: Answer;
     thumb: Answer;
     /** What to set, or why this machine cannot. Without a machine the ideal itself. */
@@ -57,6 +59,8 @@ export interface HolePlan {
   wall?: Answer;
   chamferMm: number;
   dry: boolean;
+  /** A hole that is there already, mm. */
+  existingMm?: number;
   assumptions: Phrase[];
   cautions: Caution[];
   steps: Operation[];

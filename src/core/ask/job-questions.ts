@@ -1,4 +1,5 @@
 import type { Result } from '../answer/answer';
+import { tilt } from '../layout/angled-hole';
 import { farEdgeMm } from '../layout/far-edge';
 import { depthBehind, facesOf, type FaceId, type Part } from '../layout/part';
 import type { Place } from '../layout/place';
@@ -19,6 +20,8 @@ export interface JobFeature {
   question: AskForm;
   face: FaceId;
   place?: Place;
+  /** Angled: how far across the far end lies, mm. */
+  exit?: { dx: number; dy: number };
   edits?: RouteEdits;
 }
 
@@ -35,5 +38,9 @@ export function planInJob(
   return planFeature(questionInJob(feature.question, job), shop, feature.edits, {
     thicknessMm,
     leverMm: farEdgeMm(part, feature.face, feature.place),
+    tiltDeg:
+      feature.exit && thicknessMm !== undefined
+        ? tilt(Math.hypot(feature.exit.dx, feature.exit.dy), thicknessMm).value || undefined
+        : undefined,
   });
 }

@@ -127,6 +127,7 @@ function plainContext(q: HoleQuestion, callout: Callout): Result<{ ctx: FeatureC
         habits,
         thicknessMm,
         leverMm: q.leverMm,
+        tiltDeg: q.tiltDeg,
         start,
         pool: q.pool,
         tools: q.tools,
@@ -143,21 +144,23 @@ function plainContext(q: HoleQuestion, callout: Callout): Result<{ ctx: FeatureC
 
 /**
  * Plans one feature, with a thread or without, in the context of a shop, and applies the user's changes.
- * @param place what the part around the hole gives: its thickness behind the face, the distance to its far edge, mm
+ * @param place what the part around the hole gives: its thickness behind the face and the distance to its far edge, mm,
+ * and how far the hole leans, degrees, under 90
  * @returns the plan, or every bad field
  */
 export function planFeature(
   form: AskForm,
   shop: Shop,
   edits: RouteEdits = {},
-  place: { thicknessMm?: number; leverMm?: number } = {},
+  place: { thicknessMm?: number; leverMm?: number; tiltDeg?: number } = {},
 ): Result<FeaturePlan> {
   const read = readForm(form, shop);
   if (!read.ok) return read;
   const q: HoleQuestion = {
     ...read.value.question,
-    thicknessMm: read.value.question.thicknessMm ?? place.thicknessMm,
+    thicknessMm: along(read.value.question.thicknessMm ?? place.thicknessMm, place.tiltDeg),
     leverMm: place.leverMm,
+    tiltDeg: place.tiltDeg,
   };
   const callout = readCallout(q.callout, q.bareUnit);
   if (!callout.ok) return callout;
@@ -180,6 +183,10 @@ export function planFeature(
   const route = applyEdits(planned, edits, ctx, drillCalled);
   return { ok: true, value: finished(route, ctx, callout.value, [...read.value.notes, ...notes]) };
 }
+
+/** Thickness as an angled hole meets it, along its own axis. */
+const along = (thicknessMm: number | undefined, tiltDeg = 0): number | undefined =>
+  thicknessMm === undefined ? undefined : thicknessMm / Math.cos((tiltDeg * Math.PI) / 180);
 
 function finished(
   route: EditedRoute,

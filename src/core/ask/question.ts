@@ -23,6 +23,8 @@ export interface HoleQuestion {
   tools?: readonly Tool[];
   /** A hole that is there already, mm. */
   existingMm?: number;
+  /** Lean of an angled hole from square to the face, degrees. */
+  tiltDeg?: number;
   /** From the hole to the far edge of the part, mm, where it is laid out. */
   leverMm?: number;
   /** A drill that the user wants to use. */

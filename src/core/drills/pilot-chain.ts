@@ -1,3 +1,4 @@
+import { usualFluteMm } from './flute-length';
 import type { Material } from '../materials/material';
 import { chiselEdge } from './drill-point';
 import { isUsable, type Drill } from './drill';
@@ -11,6 +12,8 @@ export function pilotFreeUpTo(byHand: boolean, material: Material): number {
 /**
  * Pilots before a drill, smallest first. Each is the pool's drill nearest to the chisel edge of the next one,
  * never under it, and at least 3 mm (2 mm by hand). Model and trade rule.
+ * One that reaches the depth goes before one that does not, as long as it stays under half of the next.
+ * @param depthMm how deep the hole is at full diameter, mm
  * @param habit none of them, or generous ones of two fifths of the drill from 6 mm
  */
 export function pilotChain(
@@ -19,17 +22,21 @@ export function pilotChain(
   byHand: boolean,
   material: Material,
   habit: 'web' | 'none' | 'generous' = 'web',
+  depthMm = 0,
 ): Drill[] {
   if (habit === 'none') return [];
   const limit = habit === 'generous' ? Math.min(6, pilotFreeUpTo(byHand, material)) : pilotFreeUpTo(byHand, material);
-  const usable = pool.filter(isUsable);
+  const whole = pool.filter(isUsable);
+  const reaching = whole.filter((d) => (d.fluteMm ?? usualFluteMm(d.diameterMm)) >= depthMm);
   const chain: Drill[] = [];
   let next = last;
   while (next.diameterMm > limit) {
     const least = Math.max(habit === 'generous' ? 0.4 * next.diameterMm : chiselEdge(next.diameterMm), byHand ? 2 : 3);
-    const pilot = usable
-      .filter((d) => d.diameterMm >= least - 1e-9 && d.diameterMm < next.diameterMm * 0.75)
-      .reduce<Drill | undefined>((a, b) => (a && a.diameterMm <= b.diameterMm ? a : b), undefined);
+    const smallest = (list: readonly Drill[], most: number): Drill | undefined =>
+      list
+        .filter((d) => d.diameterMm >= least - 1e-9 && d.diameterMm < next.diameterMm * most)
+        .reduce<Drill | undefined>((a, b) => (a && a.diameterMm <= b.diameterMm ? a : b), undefined);
+    const pilot: Drill | undefined = smallest(reaching, 0.5) ?? smallest(whole, 0.75);
     if (!pilot) break;
     chain.unshift(pilot);
     next = pilot;

@@ -122,6 +122,16 @@ describe('what a good machinist would do', () => {
       ['lay-out', 'drill 8.5 thru', 'chamfer', 'tap taper', 'deburr', 'check'],
     ],
     [
+      'M10 where an 8.6 is drilled already: inside the class, so it stays',
+      { callout: 'M10 THRU', thickness: '12', existing: '8.6' },
+      ['lay-out', 'note', 'chamfer', 'tap taper', 'deburr', 'check'],
+    ],
+    [
+      'M16 deep in bar: the pilot that reaches, though a little over the chisel edge',
+      { callout: 'M16 x 32 DEEP', material: 'steel-alloy-annealed', machine: 'lathe', width: '60' },
+      ['lay-out', 'start', 'pilot 3.9 to 42.0', 'drill 14.0 to 42.0', 'chamfer', 'tap plug', 'check'],
+    ],
+    [
       'M6 on the mill: the spot of 10 leaves the chamfer of 6.2',
       { callout: 'M6 THRU', thickness: '10', machine: 'mill' },
       ['lay-out', 'start', 'drill 5.0 thru', 'tap spiral-point (gun) tap', 'deburr', 'check'],

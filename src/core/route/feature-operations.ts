@@ -31,6 +31,10 @@ export interface FeatureContext extends CutContext {
   /** Undefined where the crib is not known: the usual tools are then taken as there. */
   tools?: readonly Tool[];
   through: boolean;
+  /** The hole that is there serves as it is. */
+  serves?: boolean;
+  /** Lean of an angled hole from square to the face, degrees. */
+  tiltDeg?: number;
   /** The hole that is tapped, reamed or left plain: its drill, and how far down at full diameter, mm from the face. */
   main: { chosen: ChosenDrill; fullMm: number };
   /** Larger part above it, from the face. */
@@ -389,6 +393,39 @@ function mainBore(ctx: FeatureContext, startsIn: CutSpec['startsIn'], pilots: Dr
   );
 }
 
+/** Nothing to drill: the hole that is there is inside the class. */
+const servingHole = (ctx: FeatureContext): Operation =>
+  byHandwork(
+    'drill',
+    'note',
+    phrase('Leave the hole that is there: at {existing} it is what the thread wants. Pin it before tapping.', {
+      existing: mm(ctx.existingMm ?? 0),
+    }),
+    [phrase('An old thread: chase it only where the gauge asks for it, and let the tap find the old turns by hand.')],
+    15,
+    'pin the hole',
+  );
+
+/** What an angled hole wants before it is started; undefined for a square one. */
+function leaning(ctx: FeatureContext): Operation | undefined {
+  if (!ctx.tiltDeg) return undefined;
+  return byHandwork(
+    'tilt',
+    'note',
+    phrase('Tilt the vise {tilt}, lock the quill and sight along the drill.', { tilt: quantity(ctx.tiltDeg, 'deg') }),
+    [phrase('Prove the way through with a wire before the next one.')],
+    90,
+    'tilt and sight',
+    [
+      caution(
+        'warn',
+        'slope',
+        'A drill slides off a slope: spot or mill a flat square to the drill first, and feed by hair until it is round.',
+      ),
+    ],
+  );
+}
+
 function mouthOperations(ctx: FeatureContext, holeMm: number): Operation[] {
   const ops: Operation[] = [];
   for (const [i, f] of written(ctx.callout, 'counterbore').entries()) {
@@ -504,13 +541,14 @@ export function holeOperations(ctx: FeatureContext): Operation[] {
   const pilots =
     ringUsed || ctx.existingMm !== undefined
       ? []
-      : pilotChain(largest, pool.drills, byHand, material, ctx.habits.pilot).filter(
+      : pilotChain(largest, pool.drills, byHand, material, ctx.habits.pilot, clear ? 0 : main.fullMm).filter(
           (p) => !clear || p.diameterMm < drill.diameterMm,
         );
   const first = pilots[0] ?? largest;
   const started: Started =
     ringUsed?.id === 'annular' ? { chamfered: false } : startWith(ctx, ringUsed ? { ...first, diameterMm: 4 } : first);
-  const ops: Operation[] = [layOut(ctx, ringUsed ? undefined : first)];
+  const lean = leaning(ctx);
+  const ops: Operation[] = [layOut(ctx, ringUsed ? undefined : first), ...(lean ? [lean] : [])];
   if (started.op) ops.push(started.op);
   pilots.forEach((pilot, i) =>
     ops.push(
@@ -595,7 +633,8 @@ export function holeOperations(ctx: FeatureContext): Operation[] {
         family === 'annular' ? [caution('note', 'core', 'The core drops or flies out hot: catch it.')] : [],
       ),
     );
-  } else ops.push(mainBore(ctx, started.startsIn, clear ? [] : pilots));
+  } else if (ctx.serves) ops.push(servingHole(ctx));
+  else ops.push(mainBore(ctx, started.startsIn, clear ? [] : pilots));
   const bore = ops[ops.length - 1];
   if (choices.length > 1) bore.choices = choices;
   const ream = reamOperation(ctx);

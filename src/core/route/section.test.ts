@@ -74,6 +74,11 @@ describe('the section of a hole', () => {
     ]);
     const sunk = sectionOf(plan({ callout: 'M6 THRU CSK 12 x 90°', thickness: '16' }));
     expect(sunk.mouth).toMatchObject({ diameterMm: 12, angleDeg: 90 });
+    const kept = sectionOf({ ...plan({ callout: 'M10 THRU', thickness: '12', existing: '8.5' }), existingMm: 8.5 });
+    expect([kept.bores, kept.subtitle]).toEqual([
+      [{ diameterMm: 8.5, fullMm: 12, tipMm: 0 }],
+      'the hole that is there',
+    ]);
     const reamed = sectionOf(plan({ callout: 'ø8 H7 REAM x 20 DEEP', thickness: '40' }));
     expect(reamed.bores.map((b) => b.diameterMm)).toEqual([8, 7.7]);
   });

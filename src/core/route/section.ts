@@ -40,7 +40,8 @@ interface Planned {
   through: boolean;
   operations: readonly Operation[];
   thread?: Omit<HolePlan, 'steps'>;
-  wallMm?: number;
+  /** A hole that is there and is not drilled, mm. */
+  existingMm?: number;
 }
 
 const BORES: readonly Operation['code'][] = [
@@ -126,16 +127,19 @@ export function sectionOf(p: Planned): Section {
     .filter(
       (b, i, all) => !all.slice(0, i).some((w) => w.fullMm >= b.fullMm && w.fullMm + w.tipMm >= b.fullMm + b.tipMm),
     );
+  if (bores.length === 0 && p.existingMm !== undefined)
+    bores.push({ diameterMm: p.existingMm, fullMm: p.thicknessMm ?? 2 * p.existingMm, tipMm: 0 });
   const sink = p.operations.find((op) => op.code === 'countersink' || op.code === 'chamfer');
   const spot = p.operations.find((op) => op.code === 'start' && op.cut?.spec.family === 'spot');
   const opened = sink?.cut?.spec ?? spot?.cut?.spec;
   const thread = p.thread && threadOf(p.thread);
   const main = cuts.findLast(({ code }) => code !== 'counterbore' && code !== 'ream')?.cut.spec;
+  const drawn = main?.drill
+    ? `drill ${drillName(main.drill)}, ${main.drill.pointAngleDeg ?? 118}° point`
+    : main?.tool.name;
   return {
     title: p.thread?.thread.designation ?? `ø${main ? main.diameterMm.toFixed(1) : ''}`,
-    subtitle: main?.drill
-      ? `drill ${drillName(main.drill)}, ${main.drill.pointAngleDeg ?? 118}° point`
-      : (main?.tool.name ?? ''),
+    subtitle: drawn ?? 'the hole that is there',
     thicknessMm: p.thicknessMm,
     through: p.through,
     bores,

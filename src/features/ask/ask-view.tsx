@@ -70,6 +70,7 @@ export function AskView({ first, shop: askShop, origin }: Props) {
               <CoreSample
                 section={sectionOf({
                   ...plan,
+                  existingMm: plan.existingMm,
                   thicknessMm: plan.hole.thicknessMm,
                   through: plan.hole.through,
                   operations: plan.steps,

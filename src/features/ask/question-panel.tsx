@@ -19,7 +19,7 @@ interface Props {
 }
 
 /** Fields that are folded away until one is used. */
-const RARE = ['width', 'drill', 'parts', 'start', 'bolt', 'dry'] as const;
+const RARE = ['width', 'existing', 'drill', 'parts', 'start', 'bolt', 'dry'] as const;
 
 const GROUP: Record<string, string> = {
   steel: 'Steel',
@@ -175,6 +175,13 @@ export function QuestionPanel({ form, shop, problems, change }: Props) {
             onChange={(width) => change({ width })}
             error={error('stockWidth')}
             placeholder="narrowest"
+          />
+          <TextField
+            label={`Hole already there, ${unit}`}
+            value={form.existing}
+            onChange={(existing) => change({ existing })}
+            error={error('existing')}
+            placeholder="none"
           />
           <TextField
             label="Use this drill"

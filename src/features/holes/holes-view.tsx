@@ -82,7 +82,7 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
             <div className="dye h-[420px]">
               {plan ? (
                 <CoreSample
-                  section={sectionOf({ ...plan, thread: plan.thread })}
+                  section={sectionOf({ ...plan, existingMm: plan.ctx.existingMm })}
                   display={display}
                   onDraw={(feature, mm, done) => state.draw(plan.callout, feature, mm, done)}
                 />

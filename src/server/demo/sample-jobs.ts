@@ -90,7 +90,7 @@ export const SAMPLE_JOBS: JobInput[] = [
       hole(
         'trunnion-whitworth',
         'Old feet holes, to match',
-        { callout: '2x 1/2-12 BSW THRU', thickness: '22' },
+        { callout: '2x 1/2-12 BSW THRU', thickness: '22', existing: '10.4' },
         row(25, 35, 2, 90),
       ),
       hole('trunnion-lock', 'Lock screw', { callout: 'M8 x 12 DEEP', thickness: '22' }, point(70, 35)),
@@ -142,7 +142,10 @@ export const SAMPLE_JOBS: JobInput[] = [
     },
     'Two clamp screws at an angle into the bore.',
     [
-      hole('collar-clamp', 'Clamp screws', { callout: '2x M6 THRU', thickness: '14' }, row(12, 35, 2, 16), 'side'),
+      {
+        ...hole('collar-clamp', 'Clamp screws', { callout: '2x M6 THRU' }, row(12, 35, 2, 16), 'side'),
+        exit: { dx: 0, dy: 4 },
+      },
       hole(
         'collar-stop',
         'Stop screw',

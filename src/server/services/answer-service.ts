@@ -14,6 +14,7 @@ const REQUEST_FIELD: Record<string, string> = {
   threadDepth: 'hole.threadDepth',
   thickness: 'hole.thickness',
   stockWidth: 'hole.stockWidth',
+  existing: 'hole.existing',
 };
 
 /** A core problem as a field error of a request, its sentences in the reader's units. */
@@ -79,6 +80,7 @@ function formOf(request: AnswerRequest): AskForm {
     depth: plain(hole?.threadDepth),
     thickness: plain(hole?.thickness),
     width: plain(hole?.stockWidth),
+    existing: plain(hole?.existing),
     drills: request.drills,
     drill: text(request.drill),
     tap: request.tap,
