@@ -142,6 +142,11 @@ test('tools and materials: add, search, copy and change; what is wrong is said a
   await page.goto('/?callout=M8+THRU&thickness=12&units=mm');
   await page.getByLabel('Material').selectOption({ label: 'Our black bar' });
   await expect(page.getByText('(aim 78)')).toBeVisible();
+  await page.goto('/crib');
+  await tab(page, 'Materials');
+  await page.getByRole('button', { name: 'Change Our black bar' }).click();
+  await dialog(page).getByRole('button', { name: 'Take out' }).click();
+  await expect(page.getByRole('rowheader', { name: 'Our black bar' })).toBeHidden();
 });
 
 test('the shop chooses its units and its schools, and everything follows', async ({ page }) => {

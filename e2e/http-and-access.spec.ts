@@ -45,6 +45,52 @@ test('bad input is a problem document, never a fault', async ({ request }) => {
   expect((await request.get('/api/v1/nothing')).headers()['content-type']).toContain('application/problem+json');
 });
 
+test('the crib over HTTP: add, change from a known version, take out, put back; operations of a job', async ({
+  request,
+}) => {
+  const tool = { id: 'http-reamer', kind: 'reamer', name: 'Reamer 5 H7', diameterMm: 5, fit: 'H7' };
+  const at = '/api/v1/crib/tools';
+  expect((await request.post(at, { data: tool })).status()).toBe(201);
+  expect((await request.post(at, { data: tool })).status()).toBe(409);
+  expect((await request.put(`${at}/http-reamer`, { data: { ...tool, condition: 'worn', version: 1 } })).status()).toBe(
+    204,
+  );
+  expect((await request.put(`${at}/http-reamer`, { data: { ...tool, version: 1 } })).status()).toBe(409);
+  const bad = await request.put(`${at}/http-reamer`, { data: { ...tool, diameterMm: 'five', version: 2 } });
+  expect([bad.status(), (await bad.json()).errors[0].field]).toEqual([422, 'diameterMm']);
+  expect((await request.delete(`${at}/http-reamer?version=1`)).status()).toBe(409);
+  expect((await request.delete(`${at}/http-reamer`)).status()).toBe(422);
+  expect((await request.delete(`${at}/http-reamer?version=2`)).status()).toBe(204);
+  expect((await request.post('/api/v1/crib/spoons', { data: tool })).status()).toBe(404);
+  const drill = {
+    id: 'http-drill',
+    caseId: 'nowhere',
+    series: 'metric',
+    label: '6.8',
+    diameterMm: 6.8,
+    pointAngleDeg: 118,
+    material: 'hss',
+    condition: 'sharp',
+  };
+  expect((await request.post('/api/v1/crib/import', { data: { drills: [drill], tools: [tool] } })).status()).toBe(404);
+  expect((await request.delete(`${at}/http-reamer?version=1`)).status()).toBe(404);
+  const made = await (await request.get('/api/v1/jobs/sample-job-pier-adapter-plate/operations?units=inch')).json();
+  const bolts = made.features.find((f: { callout: string }) => f.callout.includes('CBORE'));
+  expect(bolts.operations.map((op: { code: string }) => op.code)).toEqual([
+    'lay-out',
+    'start',
+    'drill',
+    'counterbore',
+    'deburr',
+    'check',
+  ]);
+  expect(bolts.operations[2].stop[0]).toContain(' in');
+  expect((await request.get('/api/v1/jobs/nobody/operations')).status()).toBe(404);
+  expect((await request.get('/api/v1/jobs/sample-job-pier-adapter-plate/operations?units=furlongs')).status()).toBe(
+    422,
+  );
+});
+
 test('security headers stand on pages and answers; foreign pages may not write', async ({ request }) => {
   for (const path of ['/', '/jobs', '/api/v1/materials']) {
     const headers = (await request.get(path)).headers();
@@ -72,6 +118,7 @@ const VIEWS = {
   'one job': '/jobs/sample-job-pier-adapter-plate',
   card: '/jobs/sample-job-spreader-bars/card',
   Crib: '/crib',
+  Holes: '/jobs/sample-job-pier-adapter-plate/holes',
 };
 for (const [name, path] of Object.entries(VIEWS))
   test(`nothing serious stands in the way of anyone: ${name}`, async ({ page }) => {

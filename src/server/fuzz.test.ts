@@ -1,14 +1,21 @@
 import fc from 'fast-check';
 import { answerRequest, answerResponse } from '@/contracts/answer';
+import { CRIB_INPUT, cribImport, shopChange, toolInput } from '@/contracts/crib';
 import { jobInput } from '@/contracts/job';
 import { partFile } from '@/contracts/part-file';
+import { routeEdits } from '@/contracts/route';
+import { BLANK_FORM } from '@/core/ask/ask-form';
 import { USUAL_HABITS } from '@/core/ask/habits';
+import { planFeature } from '@/core/ask/plan-feature';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
+import { readCribCsv } from '@/core/formats/crib-csv';
 import { readPlateCsv } from '@/core/formats/plate-csv';
 import { readPlateDxf } from '@/core/formats/plate-dxf';
+import type { InsertedOperation } from '@/core/route/edits';
 import { MATERIALS } from '@/core/materials/materials';
 import { checked } from './http/respond';
 import { answerRequestOf } from './services/answer-service';
+import { changeSchema } from './services/crib-service';
 import { Refusal } from './services/refusal';
 
 const shop = {
@@ -147,5 +154,85 @@ test('whatever is in a file: features or a reason, never a fault', () => {
         if (!result.ok) expect(result.problems[0].remedy.text.length).toBeGreaterThan(0);
     }),
     { numRuns: 400 },
+  );
+});
+
+test('whatever is sent to the crib is taken or refused by its fields; whatever is in its table is read or explained', () => {
+  fc.assert(
+    fc.property(
+      fc.anything(),
+      fc.constantFrom(...(Object.keys(CRIB_INPUT) as (keyof typeof CRIB_INPUT)[])),
+      (body, kind) => {
+        answeredOrRefused(() => checked(CRIB_INPUT[kind], body));
+        answeredOrRefused(() => checked(changeSchema(kind), body));
+        answeredOrRefused(() => checked(shopChange, body));
+        answeredOrRefused(() => checked(cribImport, body));
+      },
+    ),
+    { numRuns: 200 },
+  );
+  const cell = fc.constantFrom(
+    'drill',
+    'reamer',
+    '6.8',
+    '1/4 in',
+    '-1',
+    '=1+1',
+    '',
+    'sharp',
+    'x'.repeat(300),
+    '\u202e',
+    '1e99',
+  );
+  const table = fc.array(fc.tuple(cell, cell, cell, cell), { maxLength: 8 });
+  fc.assert(
+    fc.property(table, (rows) => {
+      const read = readCribCsv(['kind,name,diameter,condition', ...rows.map((r) => r.join(','))].join('\n'), 'mm');
+      if (!read.ok) for (const p of read.problems) expect(p.remedy.text.length).toBeGreaterThan(0);
+      else
+        for (const t of read.value.tools)
+          expect(toolInput.safeParse({ ...t, id: 'x' }).success || t.name === '' || t.fit !== undefined).toBe(true);
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test('whatever changes a user makes, there is a plan, and what cannot be is said', () => {
+  const key = fc.constantFrom('lay-out', 'start', 'pilot-1', 'drill', 'chamfer', 'tap-1', 'check', 'own', 'strange');
+  const edits = fc.record(
+    {
+      order: fc.array(key, { maxLength: 8 }),
+      dropped: fc.array(key, { maxLength: 4 }),
+      inserted: fc.constantFrom<InsertedOperation[][]>(
+        [],
+        [{ key: 'own', kind: 'drill' as const, drill: '5', fullMm: 8 }],
+        [{ key: 'own', kind: 'drill' as const, drill: 'spoon', fullMm: 8 }],
+        [{ key: 'own', kind: 'note' as const, text: 'Look', seconds: 5 }],
+      ),
+      overrides: fc.dictionary(
+        key,
+        fc.record(
+          { rpm: fc.double({ min: 1, max: 1e5, noNaN: true }), fullMm: fc.double({ min: 0.1, max: 100, noNaN: true }) },
+          { requiredKeys: [] },
+        ),
+      ),
+    },
+    { requiredKeys: [] },
+  );
+  fc.assert(
+    fc.property(edits, fc.constantFrom('M8 x 12 DEEP', 'ø9 x 8 DEEP M8 THRU', 'ø8 H7 REAM THRU'), (change, callout) => {
+      answeredOrRefused(() => checked(routeEdits, change));
+      const planned = planFeature({ ...BLANK_FORM, callout, thickness: '25' }, shop, change);
+      if (!planned.ok) throw new Error(planned.problems.map((p) => p.text).join(' '));
+      const { operations, dropped, problems } = planned.value;
+      const plain = planFeature({ ...BLANK_FORM, callout, thickness: '25' }, shop);
+      const asked = plain.ok ? plain.value.operations.length : 0;
+      const added = operations.filter((op) => op.inserted).length;
+      expect(operations.length + dropped.length).toBe(asked + added);
+      for (const op of operations)
+        if (op.cut && !op.cut.spec.through) expect(op.cut.spec.fullMm + op.cut.tipMm).toBeLessThan(25);
+      for (const p of problems) expect(p.remedy.text.length).toBeGreaterThan(0);
+    }),
+    { numRuns: 250 },
   );
 });

@@ -9,6 +9,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
 import { CRIB_INPUT } from '@/contracts/crib';
+import { operationsResponse } from '@/contracts/operations';
 import { jobInput, type JobInput } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
 import { USUAL_HABITS } from '@/core/ask/habits';
@@ -26,6 +27,7 @@ import { appendPunchMark, listPunchMarks, listTicks, setTick } from './repositor
 import { answerRequestOf } from './services/answer-service';
 import { addItem, changeInUse, changeItem, changeShop, cribKind, importCrib, takeOut } from './services/crib-service';
 import { changeJob, createJob, deleteJob, duplicateJob, existingJob, restoreJob } from './services/job-service';
+import { operationsOf } from './services/operations-service';
 import { Refusal } from './services/refusal';
 import { shopNow } from './services/shop-service';
 import { sheetsFor, templatePdf } from './services/template-pdf';
@@ -430,6 +432,58 @@ describe('the crib', () => {
   ] as const)('a bad entry of %s is refused at its field', async (kind, body, field) => {
     const { errors } = await refusal(() => checked(CRIB_INPUT[kind], { id: 'x', name: 'x', ...body }));
     expect(errors.map((e) => e.field)).toContain(field);
+  });
+});
+
+describe('the operations of a job', () => {
+  test('every feature of every sample job has its operations, in the schema that is published, and nothing that cannot be', async () => {
+    const shop = await shopNow(db);
+    for (const job of await listJobs(db)) {
+      const document = operationsOf(job, shop, 'mm');
+      expect(operationsResponse.parse(document)).toEqual(document);
+      for (const f of document.features) {
+        expect([f.callout, f.problems, f.faults]).toEqual([f.callout, [], []]);
+        expect(f.operations.length).toBeGreaterThan(3);
+        for (const op of f.operations) {
+          expect(op.cautions.filter((c) => c.level === 'stop')).toEqual([]);
+          if (op.tool) expect([f.callout, op.tool, op.inCrib]).toEqual([f.callout, op.tool, true]);
+          if (op.diameterMm !== null && op.code === 'drill') expect(op.stop.length).toBeGreaterThan(3);
+        }
+      }
+    }
+  });
+
+  test('the missing 6.8 leads to 17/64; the angled screws are tilted for; old threads are left as they are', async () => {
+    const shop = await shopNow(db);
+    const orders = async (id: string): Promise<string> =>
+      operationsOf(await existingJob(db, `sample-job-${id}`), shop, 'mm')
+        .features.flatMap((f) => f.operations.map((op) => op.order))
+        .join(' ');
+    expect(await orders('fork-trunnion')).toMatch(/Leave the hole that is there.*Drill 17\/64 in to/);
+    // Tilt of 4 across in 14 of wall: 15.95 degrees.
+    expect(await orders('counterweight-collar')).toContain('Tilt the vise 15.95°');
+    expect(await orders('pier-adapter-plate')).toContain('Ream 8.0 mm H7, through');
+  });
+
+  test('changes are kept with the hole and come back in its operations; a bad one is refused at its field', async () => {
+    const kept = await existingJob(db, 'sample-job-bearing-block');
+    const edits = {
+      dropped: ['start'],
+      overrides: { drill: { rpm: 330 } },
+      inserted: [{ key: 'own-1', kind: 'note' as const, text: 'Warm it', seconds: 60 }],
+    };
+    const { createdAt: _c, updatedAt: _u, ...body } = kept;
+    const changed = await changeJob(db, { ...body, holes: body.holes.map((h, i) => (i === 0 ? { ...h, edits } : h)) });
+    expect(changed.holes[0].edits).toEqual(edits);
+    const [first] = operationsOf(changed, await shopNow(db), 'inch').features;
+    expect(first.operations.map((op) => op.code)).not.toContain('start');
+    expect(first.operations.find((op) => op.key === 'drill')?.setRpm).toBe(330);
+    expect(first.operations.find((op) => op.key === 'own-1')?.order).toBe('Warm it');
+    expect(first.faults.map((f) => f.key)).toEqual(['start']);
+    const { errors } = await refusal(() =>
+      checked(jobInput, job({ holes: [{ ...body.holes[0], edits: { overrides: { drill: { rpm: -1 } } } }] })),
+    );
+    expect(errors.map((e) => e.field)).toContain('holes.0.edits.overrides.drill.rpm');
   });
 });
 

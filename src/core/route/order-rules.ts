@@ -19,8 +19,8 @@ const mouths = ['counterbore', 'countersink', 'chamfer'];
 
 /** Each looks at two operations, `op` done before `later`, and says what is wrong with that. */
 const RULES: Rule[] = [
-  (_, later) =>
-    later.code === 'lay-out'
+  (op, later) =>
+    later.code === 'lay-out' && op.code !== 'note'
       ? [
           'stop',
           phrase(

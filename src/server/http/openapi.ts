@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
 import { CRIB_INPUT, cribImport, inUseChange, shopChange } from '@/contracts/crib';
 import { jobChange, jobInput } from '@/contracts/job';
+import { operationsQuery, operationsResponse } from '@/contracts/operations';
 import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
 import { punchMarkInput, tickInput } from '@/contracts/punch';
@@ -113,6 +114,18 @@ export function openApiDocument() {
           ...jobMissing,
         }),
       },
+      '/api/v1/jobs/{id}/operations': {
+        parameters: [id],
+        get: {
+          summary: 'How each feature is made, operation by operation',
+          parameters: query(operationsQuery),
+          responses: {
+            '200': { description: 'Operations by feature', content: content('Operations') },
+            ...jobMissing,
+            '422': PROBLEMS['422'],
+          },
+        },
+      },
       '/api/v1/jobs/{id}/ticks': {
         parameters: [id],
         get: {
@@ -179,6 +192,7 @@ export function openApiDocument() {
         },
         CribImport: schema(cribImport, 'input'),
         InUseChange: schema(inUseChange, 'input'),
+        Operations: schema(operationsResponse),
         Tick: schema(tickInput, 'input'),
         PunchMark: schema(punchMarkInput, 'input'),
         PartFile: schema(partFile, 'input'),
