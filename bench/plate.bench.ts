@@ -1,3 +1,4 @@
+import { report } from './measure';
 import { readPlateDxf, writePlateDxf } from '../src/core/formats/plate-dxf';
 import { heightList } from '../src/core/layout/height-list';
 import { boresOf, checkBores } from '../src/core/layout/bores';
@@ -14,17 +15,6 @@ const features = Array.from({ length: COUNT }, (_, i): LaidFeature => ({
   place: { kind: 'point', x: 20 + (i % 50) * 19, y: 20 + Math.floor(i / 50) * 19 },
 }));
 
-function median(runs: number, work: () => void): number {
-  const times = Array.from({ length: runs }, () => {
-    const start = performance.now();
-    work();
-    return performance.now() - start;
-  });
-  return times.sort((a, b) => a - b)[Math.floor(runs / 2)];
-}
-
-const numbers = Array.from({ length: 10_000 }, (_, i) => (i * 7919) % 10_007);
-const yardstickMs = median(200, () => void Float64Array.from(numbers).sort());
 const laid = layOutFace(part, 'top', features);
 const dxf = writePlateDxf(laid, (id) => id);
 const holes = laid.holes.map((h) => ({ featureId: h.featureId, at: h.at }));
@@ -37,7 +27,5 @@ for (const [name, runs, work] of [
   ['2000 features: height sheet, both axes', 30, () => void [heightList(holes, 'x'), heightList(holes, 'y')]],
   ['2000 bores from two faces: walls inside the part', 7, () => void checkBores(bores, () => false)],
   ['2000 features: DXF read', 7, () => void readPlateDxf(dxf, 1)],
-] as const) {
-  const ms = median(runs, work);
-  console.log(JSON.stringify({ name, ms, yardstickMs, ratio: ms / yardstickMs }));
-}
+] as const)
+  report(name, runs, work);

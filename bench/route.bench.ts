@@ -1,3 +1,4 @@
+import { report } from './measure';
 import { BLANK_FORM } from '../src/core/ask/ask-form';
 import { USUAL_HABITS } from '../src/core/ask/habits';
 import { planFeature } from '../src/core/ask/plan-feature';
@@ -18,17 +19,6 @@ const shop = {
   tools: SAMPLE_TOOLS,
 } as unknown as Shop;
 
-function median(runs: number, work: () => void): number {
-  const times = Array.from({ length: runs }, () => {
-    const start = performance.now();
-    work();
-    return performance.now() - start;
-  });
-  return times.sort((a, b) => a - b)[Math.floor(runs / 2)];
-}
-
-const numbers = Array.from({ length: 10_000 }, (_, i) => (i * 7919) % 10_007);
-const yardstickMs = median(200, () => void Float64Array.from(numbers).sort());
 const plan = (i: number): void => {
   const machine = SAMPLE_MACHINES[i % 4].id;
   planFeature(
@@ -36,9 +26,6 @@ const plan = (i: number): void => {
     shop,
   );
 };
-const ms = median(5, () => {
+report(`${COUNT} features planned with the full crib`, 5, () => {
   for (let i = 0; i < COUNT; i++) plan(i);
 });
-console.log(
-  JSON.stringify({ name: `${COUNT} features planned with the full crib`, ms, yardstickMs, ratio: ms / yardstickMs }),
-);

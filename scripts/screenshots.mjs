@@ -21,7 +21,11 @@ const SHOTS = [
   ['plate', '/jobs/sample-job-pier-adapter-plate/plate', DESK],
   ['plate-phone', '/jobs/sample-job-bearing-block/plate', { width: 390, height: 844 }],
   ['card', '/jobs/sample-job-bearing-block/card', DESK],
+  ['holes', '/jobs/sample-job-pier-adapter-plate/holes', DESK],
+  ['holes-phone', '/jobs/sample-job-bearing-block/holes', { width: 390, height: 844 }],
   ['crib', '/crib', DESK],
+  ['crib-drills', '/crib', DESK, 'Drills'],
+  ['crib-tools', '/crib', DESK, 'Other tools'],
 ];
 
 await installed();
@@ -31,10 +35,11 @@ const chromium = await browser();
 const wanted = process.argv.slice(2);
 try {
   await served('.', PORT, { DATABASE_URL: `file:${folder}/shop.db` }, async (base) => {
-    for (const [name, address, viewport] of SHOTS) {
+    for (const [name, address, viewport, tab] of SHOTS) {
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await chromium.newPage({ ...devices['Desktop Chrome'], viewport });
       await page.goto(base + address, { waitUntil: 'networkidle' });
+      if (tab) await page.getByRole('tab', { name: tab }).click();
       await page.screenshot({ path: `docs/screenshots/${name}.png` });
       await page.close();
     }

@@ -1,11 +1,9 @@
 import {
-  answer,
   caution,
   depth,
   mm,
   percent,
   phrase,
-  type Answer,
   type Caution,
   type Phrase,
   type Problem,
@@ -20,7 +18,7 @@ import { drillName, isUsable, type Drill } from '../drills/drill';
 import { chamferDiameter, drillTip } from '../drills/drill-point';
 import { pilotChain } from '../drills/pilot-chain';
 import { predictedHole, type StartMeans } from '../drills/predicted-hole';
-import { thinWallMm } from '../tapping/blind-depth';
+import { thinWallMm, wallLeft } from '../tapping/blind-depth';
 import {
   chooseTapDrill,
   choiceCautions,
@@ -299,7 +297,7 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
     ? undefined
     : engagement(thread, material, boltOf(q, thread), minorMm, hole.threadDepthMm);
   const wall =
-    best.depth && hole.thicknessMm !== undefined ? wallAnswer(hole.thicknessMm, best.depth.total.value) : undefined;
+    best.depth && hole.thicknessMm !== undefined ? wallLeft(hole.thicknessMm, best.depth.total.value) : undefined;
 
   const plan: Omit<HolePlan, 'steps'> = {
     callout,
@@ -382,18 +380,6 @@ export function contextOf(plan: Omit<HolePlan, 'steps'>, q: HoleQuestion): Featu
     clearance: hole.clearance,
     chamferMm: plan.chamferMm,
   };
-}
-
-function wallAnswer(thicknessMm: number, totalMm: number): Answer {
-  return answer(thicknessMm - totalMm, 'mm', {
-    rule: 'Wall left under the tip',
-    formula: 'thickness − depth from touch',
-    inputs: [
-      ['thickness', depth(thicknessMm)],
-      ['depth from touch', depth(totalMm)],
-    ],
-    source: { kind: 'standard', name: 'geometry of the hole' },
-  });
 }
 
 const NO_MACHINE = phrase(

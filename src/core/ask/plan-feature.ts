@@ -1,5 +1,4 @@
 import {
-  answer,
   caution,
   depth,
   mm,
@@ -15,7 +14,7 @@ import { coneDepth } from '../drills/drill-point';
 import type { Material } from '../materials/material';
 import { applyEdits, type EditedRoute, type RouteEdits } from '../route/edits';
 import { mouthProblems, plainMain, plainOperations, type FeatureContext } from '../route/feature-operations';
-import { thinWallMm } from '../tapping/blind-depth';
+import { thinWallMm, wallLeft } from '../tapping/blind-depth';
 import { readCallout, type Callout } from '../threads/callout';
 import { answerQuestion, contextOf, usualStart } from './answer-question';
 import type { AskForm } from './ask-form';
@@ -47,15 +46,7 @@ export interface FeaturePlan extends EditedRoute {
 function wallUnder(route: EditedRoute, thicknessMm: number | undefined, through: boolean): Answer | undefined {
   if (through || thicknessMm === undefined) return undefined;
   const deepest = Math.max(0, ...route.operations.map((op) => (op.cut ? op.cut.spec.fullMm + op.cut.tipMm : 0)));
-  return answer(thicknessMm - deepest, 'mm', {
-    rule: 'Wall left under the tip',
-    formula: 'thickness − depth from touch',
-    inputs: [
-      ['thickness', depth(thicknessMm)],
-      ['deepest tip', depth(deepest)],
-    ],
-    source: { kind: 'standard', name: 'geometry of the hole' },
-  });
+  return wallLeft(thicknessMm, deepest);
 }
 
 function plainContext(q: HoleQuestion, callout: Callout): Result<{ ctx: FeatureContext; notes: Phrase[] }> {

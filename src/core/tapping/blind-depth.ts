@@ -1,4 +1,4 @@
-import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
+import { answer, depth, mm, phrase, quantity, type Answer } from '../answer/answer';
 import { coneDepth } from '../drills/drill-point';
 import type { Thread } from '../threads/thread';
 import type { Tap } from './tap';
@@ -71,3 +71,16 @@ export function blindDepth(
 
 /** Wall in mm under which the bottom may bulge or break: 1.5 mm or a fifth of the major diameter. */
 export const thinWallMm = (majorMm: number): number => Math.max(1.5, 0.2 * majorMm);
+
+/** What is left under a tip that ends this deep, mm; at or below zero it comes out at the back. */
+export function wallLeft(thicknessMm: number, tipEndsMm: number): Answer {
+  return answer(thicknessMm - tipEndsMm, 'mm', {
+    rule: 'Wall left under the tip',
+    formula: 'thickness − depth from touch',
+    inputs: [
+      ['thickness', depth(thicknessMm)],
+      ['depth from touch', depth(tipEndsMm)],
+    ],
+    source: { kind: 'standard', name: 'geometry of the hole' },
+  });
+}

@@ -7,6 +7,7 @@ import type { Drill } from '@/core/drills/drill';
 import type { Tool } from '@/core/drills/tool';
 import type { Material } from '@/core/materials/material';
 import type { Display } from '@/core/units/show';
+import { TabBar } from '@/ui/tab-bar';
 import { DrillsPanel } from './drills-panel';
 import { FilesPanel } from './files-panel';
 import { HabitsPanel } from './habits-panel';
@@ -66,17 +67,7 @@ export function CribView({ shopName, machines, cases, tools, materials, habits }
         </p>
       )}
       <Tabs.Root defaultValue="machines">
-        <Tabs.List aria-label="What of the crib" className="mb-3 flex flex-wrap border-b border-steel-300">
-          {TABS.map(([id, name]) => (
-            <Tabs.Trigger
-              key={id}
-              value={id}
-              className="min-h-11 px-3 font-cond text-lg font-semibold text-steel-700 data-[state=active]:border-b-4 data-[state=active]:border-brass-dark data-[state=active]:text-ink"
-            >
-              {name}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
+        <TabBar label="What of the crib" tabs={TABS} />
         <Tabs.Content value="machines">
           <MachinesPanel machines={machines} state={state} display={display} />
         </Tabs.Content>

@@ -6,6 +6,7 @@ import type { Problem } from '@/core/answer/answer';
 import type { CribFile } from '@/core/formats/crib-csv';
 import { tell, type Display } from '@/core/units/show';
 import { SelectField } from '@/ui/field';
+import { download, FilePreview } from '@/ui/file-preview';
 import { send } from '@/ui/send';
 import type { CaseEntry, ToolEntry } from './crib-view';
 import { drillItem } from './drills-panel';
@@ -56,11 +57,7 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
       cases.flatMap((c) => c.drills.map((d) => ({ ...d, case: c.name }))),
       tools,
     );
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
-    link.download = 'crib.csv';
-    link.click();
-    URL.revokeObjectURL(link.href);
+    download('crib.csv', 'text/csv', text);
   }
 
   return (
@@ -110,33 +107,14 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
         </button>
         {done && <p role="status">Taken: {done}</p>}
         {preview && (
-          <div
-            role="status"
-            className="flex flex-col gap-1 rounded-sm border border-steel-300 bg-white p-2 text-[15px]"
-          >
-            <strong>{preview.name}</strong>
-            {preview.problems.map((p) => (
-              <p key={tell(p, display)} className="font-bold text-danger">
-                {tell(p, display)} <span className="font-normal text-ink">{tell(p.remedy, display)}</span>
-              </p>
-            ))}
-            {preview.problems.length > 0 && <p>Nothing was changed.</p>}
-            {preview.found && (
-              <>
-                {preview.found.understood.map((p) => (
-                  <p key={p.text}>{tell(p, display)}</p>
-                ))}
-                <span className="flex gap-2">
-                  <button type="button" className="btn-next" onClick={() => preview.found && void take(preview.found)}>
-                    Take it
-                  </button>
-                  <button type="button" className="btn" onClick={() => setPreview(undefined)}>
-                    Leave it
-                  </button>
-                </span>
-              </>
-            )}
-          </div>
+          <FilePreview
+            name={preview.name}
+            problems={preview.problems}
+            understood={preview.found?.understood}
+            display={display}
+            onTake={preview.found && (() => preview.found && void take(preview.found))}
+            onLeave={() => setPreview(undefined)}
+          />
         )}
       </section>
       <section className="plate flex flex-col gap-3 p-3">

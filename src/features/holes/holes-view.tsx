@@ -13,6 +13,8 @@ import { tell, type Display } from '@/core/units/show';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { SizeRail } from '@/ui/drawings/size-rail';
 import { SelectField, TextField } from '@/ui/field';
+import { KeptBar } from '@/ui/kept-bar';
+import { TabBar } from '@/ui/tab-bar';
 import { useUndoKeys } from '@/ui/use-kept';
 import { GroupList } from './group-list';
 import { MachinesTable } from './machines-table';
@@ -47,29 +49,11 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
     plan?.operations.find((o) => o.cut);
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
-      <div className="flex flex-wrap items-end gap-2">
-        <h1 className="mr-auto font-cond text-2xl font-semibold">
-          <Link href={`/jobs/${job.id}`} className="link" prefetch={false}>
-            {job.name}
-          </Link>
-          , holes
-        </h1>
-        <span
-          role="status"
-          className={`self-center text-sm ${state.fault ? 'font-bold text-danger' : 'text-steel-700'}`}
-        >
-          {state.fault ?? (state.kept ? 'kept' : 'keeping ...')}
-        </span>
-        <button type="button" className="btn" disabled={!state.canUndo} onClick={state.undo}>
-          Undo
-        </button>
-        <button type="button" className="btn" disabled={!state.canRedo} onClick={state.redo}>
-          Redo
-        </button>
+      <KeptBar job={job} view="holes" state={state}>
         <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
           Plate
         </Link>
-      </div>
+      </KeptBar>
       {!group || !first ? (
         <p className="dye p-6 text-lg">
           No holes yet. Lay them out on the plate, or add them to the job as the drawing writes them.
@@ -134,21 +118,14 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
       )}
       {plan && first && (
         <Tabs.Root defaultValue={plan.thread ? 'trade' : 'machines'} key={first.id} className="plate p-2.5">
-          <Tabs.List aria-label="More of this hole" className="mb-2 flex flex-wrap border-b border-steel-300">
-            {[
-              ...(plan.thread ? [['trade', 'Drill against tap']] : []),
+          <TabBar
+            label="More of this hole"
+            tabs={[
+              ...(plan.thread ? ([['trade', 'Drill against tap']] as const) : []),
               ['machines', 'On another machine'],
               ['cautions', `Cautions (${plan.cautions.length})`],
-            ].map(([id, name]) => (
-              <Tabs.Trigger
-                key={id}
-                value={id}
-                className="min-h-10 px-3 font-cond text-[17px] font-semibold text-steel-700 data-[state=active]:border-b-4 data-[state=active]:border-brass-dark data-[state=active]:text-ink"
-              >
-                {name}
-              </Tabs.Trigger>
-            ))}
-          </Tabs.List>
+            ]}
+          />
           {plan.thread && (
             <Tabs.Content value="trade" className="flex flex-col gap-2">
               <div className="dye">

@@ -17,6 +17,8 @@ import { readCallout } from '@/core/threads/callout';
 import type { Display } from '@/core/units/show';
 import { PlateDrawing } from '@/ui/drawings/plate';
 import { SelectField, TextField } from '@/ui/field';
+import { KeptBar } from '@/ui/kept-bar';
+import { TabBar } from '@/ui/tab-bar';
 import { useUndoKeys } from '@/ui/use-kept';
 import { AngledPanel } from './angled-panel';
 import { DialsPanel } from './dials-panel';
@@ -107,19 +109,7 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
   const placeable = placing.trim() !== '' && readCallout(placing).ok;
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
-      <div className="flex flex-wrap items-end gap-2">
-        <h1 className="mr-auto font-cond text-2xl font-semibold">
-          <Link href={`/jobs/${job.id}`} className="link" prefetch={false}>
-            {job.name}
-          </Link>
-          , plate
-        </h1>
-        <span
-          role="status"
-          className={`self-center text-sm ${state.fault ? 'font-bold text-danger' : 'text-steel-700'}`}
-        >
-          {state.fault ?? (state.kept ? 'kept' : 'keeping ...')}
-        </span>
+      <KeptBar job={job} view="plate" state={state}>
         <SelectField label="Face" value={face} onChange={(f) => state.setFace(f as FaceId)} className="w-36">
           {facesOf(plan.part.stock).map((f) => (
             <option key={f} value={f}>
@@ -137,13 +127,7 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
         <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
           Holes
         </Link>
-        <button type="button" className="btn" disabled={!state.canUndo} onClick={undo}>
-          Undo
-        </button>
-        <button type="button" className="btn" disabled={!state.canRedo} onClick={redo}>
-          Redo
-        </button>
-      </div>
+      </KeptBar>
       <div className="grid gap-2 lg:grid-cols-[350px_minmax(0,1fr)_330px]">
         <section aria-label="Features" className="plate order-2 flex min-w-0 flex-col gap-2 p-2.5 lg:order-1">
           <AddLine state={state} display={display} machineId={machineId} />
@@ -185,20 +169,18 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
           />
         </div>
         <Tabs.Root defaultValue="heights" className="plate order-3 min-w-0 p-2.5">
-          <Tabs.List aria-label="Numbers" className="mb-2 flex flex-wrap border-b border-steel-300">
-            {TABS.map(([id, name]) => (
-              <Tabs.Trigger
-                key={id}
-                value={id}
-                className="min-h-10 px-2 font-cond text-[17px] font-semibold text-steel-700 data-[state=active]:border-b-4 data-[state=active]:border-brass-dark data-[state=active]:text-ink"
-              >
+          <TabBar
+            label="Numbers"
+            tabs={TABS.map(([id, name]) => [
+              id,
+              <>
                 {name}
                 {id === 'room' && laid.faults.length + state.inside.length > 0 && (
                   <span className="text-danger"> {laid.faults.length + state.inside.length}</span>
                 )}
-              </Tabs.Trigger>
-            ))}
-          </Tabs.List>
+              </>,
+            ])}
+          />
           <Tabs.Content value="heights">
             <SheetPanel laid={laid} letters={letters} display={display} jobId={job.id} />
           </Tabs.Content>

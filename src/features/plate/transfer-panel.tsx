@@ -6,10 +6,11 @@ import type { Job, JobHoleInput } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
 import type { Problem } from '@/core/answer/answer';
 import type { BroughtIn } from '@/core/formats/brought-in';
-import { tell, type Display } from '@/core/units/show';
+import type { Display } from '@/core/units/show';
 import { facesOf, type FaceId } from '@/core/layout/part';
 import { Choice } from '@/ui/choice';
 import { SelectField } from '@/ui/field';
+import { download, FilePreview } from '@/ui/file-preview';
 import { send } from '@/ui/send';
 import type { PlateState } from './use-plate';
 
@@ -38,14 +39,6 @@ const moreOf = (question: JobHoleInput['question']): Record<string, string> =>
       )
       .map(([key, value]) => [key, String(value)]),
   );
-
-function download(name: string, type: string, content: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([content], { type }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
 
 /** Files in, with a look at what was understood before anything changes; files out. */
 export function TransferPanel({ state, display, name, jobId, machineId, letters }: Props) {
@@ -175,39 +168,21 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
           Look at it
         </button>
         {preview && (
-          <div
-            role="status"
-            className="flex flex-col gap-1 rounded-sm border border-steel-300 bg-white p-2 text-[15px]"
+          <FilePreview
+            name={preview.file}
+            problems={preview.problems}
+            understood={preview.found?.understood}
+            leftOut={preview.found?.leftOut}
+            display={display}
+            onTake={(preview.found ?? preview.whole) && (() => take(preview))}
+            onLeave={() => setPreview(undefined)}
           >
-            <strong>{preview.file}</strong>
-            {preview.problems.map((p) => (
-              <p key={p.code + p.field + tell(p, display)} className="font-bold text-danger">
-                {tell(p, display)} <span className="font-normal text-ink">{tell(p.remedy, display)}</span>
-              </p>
-            ))}
-            {preview.problems.length > 0 && <p>Nothing was changed.</p>}
             {preview.whole && (
               <p>
                 A whole part: {preview.whole.holes.length} features. It replaces what is here; undo brings that back.
               </p>
             )}
-            {preview.found?.understood.map((p) => (
-              <p key={p.text}>{tell(p, display)}</p>
-            ))}
-            {preview.found && preview.found.leftOut.length > 0 && (
-              <p className="text-danger">Left out: {preview.found.leftOut.map((p) => tell(p, display)).join(' ')}</p>
-            )}
-            {(preview.found ?? preview.whole) && (
-              <span className="flex gap-2">
-                <button type="button" className="btn-next" onClick={() => take(preview)}>
-                  Take it
-                </button>
-                <button type="button" className="btn" onClick={() => setPreview(undefined)}>
-                  Leave it
-                </button>
-              </span>
-            )}
-          </div>
+          </FilePreview>
         )}
       </section>
       <Mate jobId={jobId} face={face} onFound={(file, found) => setPreview({ file, found, problems: [] })} />

@@ -1,0 +1,19 @@
+/** Median time of a piece of work over some runs, ms. */
+export function median(runs: number, work: () => void): number {
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)];
+}
+
+const numbers = Array.from({ length: 10_000 }, (_, i) => (i * 7919) % 10_007);
+/** The reference that other times are given against: sorting 10,000 numbers, ms. */
+export const yardstickMs = median(200, () => void Float64Array.from(numbers).sort());
+
+/** Prints one measurement with its ratio to the yardstick. */
+export function report(name: string, runs: number, work: () => void): void {
+  const ms = median(runs, work);
+  console.log(JSON.stringify({ name, ms, yardstickMs, ratio: ms / yardstickMs }));
+}
