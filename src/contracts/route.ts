@@ -7,6 +7,10 @@ const key = z.string().min(1).max(60);
 export const routeEdits = z.strictObject({
   order: z.array(key).max(100).optional().describe('Keys of operations in the order wanted'),
   dropped: z.array(key).max(100).optional(),
+  tool: z
+    .enum(['drill', 'annular', 'saw', 'step-drill'])
+    .optional()
+    .describe('Tool wanted for a large or thin plain hole'),
   inserted: z
     .array(
       z.discriminatedUnion('kind', [

@@ -13,7 +13,9 @@ import type { Machine } from '../cutting/machine';
 import { coneDepth } from '../drills/drill-point';
 import type { Material } from '../materials/material';
 import { applyEdits, type EditedRoute, type RouteEdits } from '../route/edits';
-import { mouthProblems, plainMain, plainOperations, type FeatureContext } from '../route/feature-operations';
+import type { FeatureContext } from '../route/feature-context';
+import { mouthProblems } from '../route/mouth-operations';
+import { plainMain, plainOperations } from '../route/plain-operations';
 import { thinWallMm, wallLeft } from '../tapping/blind-depth';
 import { readCallout, type Callout } from '../threads/callout';
 import { answerQuestion, contextOf, usualStart } from './answer-question';
@@ -167,7 +169,8 @@ export function planFeature(
   }
   const plain = plainContext(q, callout.value);
   if (!plain.ok) return plain;
-  const { ctx, notes } = plain.value;
+  const { notes } = plain.value;
+  const ctx = { ...plain.value.ctx, wish: edits.tool };
   const planned = plainOperations(ctx);
   const tooDeep = mouthProblems(planned, ctx.thicknessMm);
   if (tooDeep.length > 0) return { ok: false, problems: tooDeep };

@@ -160,6 +160,20 @@ describe('what a good machinist would do', () => {
   );
 });
 
+test('a large hole can be cut another way where the crib has the tool; a wish that cannot be is left aside', () => {
+  const ways = (edits?: RouteEdits): string =>
+    plan({ callout: 'ø22 THRU', thickness: '10' }, edits).operations.map(word).join(', ');
+  const saw: Tool = { id: 'h', kind: 'hole-saw', name: 'hole saw 22', diameterMm: 22, reachMm: 30 };
+  const withSaw = { ...shop, tools: [...tools, saw] };
+  expect(ways({ tool: 'saw' })).toBe(ways());
+  const sawn = plan({ callout: 'ø22 THRU', thickness: '10' }, { tool: 'saw' }, withSaw);
+  expect(sawn.operations.map(word)).toEqual(['lay-out', 'start', 'saw', 'deburr', 'check']);
+  expect(sawn.operations[2].choices?.map((c) => `${c.id}${c.used ? ' used' : ''}`)).toEqual(['annular', 'saw used']);
+  const sheet = { callout: 'ø12 THRU', thickness: '1.5' };
+  expect(plan(sheet).operations.map(word)).toContain('step-drill');
+  expect(plan(sheet, { tool: 'drill' }).operations.map(word)).toContain('drill 12.0 thru');
+});
+
 describe('figures of an operation', () => {
   const op = (p: FeaturePlan, code: string): Operation => p.operations.find((o) => o.code === code) as Operation;
 

@@ -1,7 +1,7 @@
 import { depth, phrase, quantity, type Phrase, type Problem } from '../answer/answer';
 import { drillName, type Drill } from '../drills/drill';
 import { cutFigures, cuttingTime, isSet, type CutContext, type CutOverride } from './cut';
-import { drillOrder, handTime } from './feature-operations';
+import { drillOrder, handTime } from './make-operation';
 import type { CutSpec, Operation } from './operation';
 import { dropFault, orderFaults, type OrderFault } from './order-rules';
 
@@ -21,6 +21,8 @@ export interface RouteEdits {
   /** Keys in the order wanted; operations not named keep their place after what they followed. */
   order?: string[];
   dropped?: string[];
+  /** Tool wanted for a large or thin plain hole. */
+  tool?: 'drill' | 'annular' | 'saw' | 'step-drill';
   inserted?: InsertedOperation[];
   overrides?: Record<string, OperationOverride>;
 }

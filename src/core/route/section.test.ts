@@ -60,7 +60,7 @@ describe('the section of a hole', () => {
     expect(levels({ callout: 'ø9 x 10 DEEP M8 x 22 DEEP', thickness: '40' })).toEqual([
       'larger part to 10.0 draws hole',
       'full thread to 22.0 draws thread',
-      'full diameter to 28.3',
+      'full, 1.3 mm chip room 28.3',
       'stop, from touch 30.3',
       'back face, wall 9.7 mm 40.0',
     ]);

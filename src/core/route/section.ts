@@ -95,10 +95,11 @@ function levelsOf(p: Planned, bores: Section['bores'], thread: Section['thread']
     levels.push({ mm: thread.endMm, name: phrase('full thread to'), feature: written('thread') });
   const deepest = bores.reduce((d, b) => Math.max(d, b.fullMm), 0);
   const tip = bores.reduce((d, b) => Math.max(d, b.fullMm + b.tipMm), 0);
+  const room = p.thread?.tapping.best.depth?.chipRoomMm ?? 0;
   if (blind) {
     levels.push({
       mm: deepest,
-      name: phrase('full diameter to'),
+      name: room > 0 ? phrase('full, {room} chip room', { room: depth(room) }) : phrase('full diameter to'),
       strong: true,
       feature: thread || !main ? undefined : written('hole', main.cut?.spec.diameterMm),
     });

@@ -1,6 +1,9 @@
 import { mm, phrase, quantity } from '../answer/answer';
 import type { HolePlan } from '../ask/hole-plan';
-import { finishing, handTime, holeOperations, type FeatureContext } from './feature-operations';
+import type { FeatureContext } from './feature-context';
+import { holeOperations } from './hole-operations';
+import { handTime } from './make-operation';
+import { finishing } from './plain-operations';
 import type { Operation } from './operation';
 
 function tapOperations({ thread, tapping }: Omit<HolePlan, 'steps'>, holes: number): Operation[] {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { quantity } from '@/core/answer/answer';
 import type { FeaturePlan } from '@/core/ask/plan-feature';
-import type { OperationOverride } from '@/core/route/edits';
+import type { OperationOverride, RouteEdits } from '@/core/route/edits';
 import type { Operation } from '@/core/route/operation';
 import { orderFaults } from '@/core/route/order-rules';
 import { parseLength } from '@/core/units/length';
@@ -222,7 +222,16 @@ function Details({ op, state, display, onDrop }: DetailsProps) {
                 {c.used ? '● ' : '○ '}
                 {c.label}
               </strong>{' '}
-              {tell(c.why, display)}
+              {tell(c.why, display)}{' '}
+              {c.possible && !c.used && (
+                <button
+                  type="button"
+                  className="btn h-9"
+                  onClick={() => state.setEdits((e) => ({ ...e, tool: c.id as RouteEdits['tool'] }))}
+                >
+                  Use the {c.label}
+                </button>
+              )}
             </li>
           ))}
         </ul>
