@@ -335,6 +335,8 @@ export function answerQuestion(q: HoleQuestion): Result<HolePlan> {
   };
   plan.cautions = gatherCautions(plan, q);
   const steps = threadOperations(plan, contextOf(plan, q), holes);
+  const main = steps.find((op) => op.code === 'drill')?.cut;
+  if (main) plan.drilling.pecks = main.pecks;
   const tooDeep = mouthProblems(steps, hole.thicknessMm);
   if (tooDeep.length > 0) return { ok: false, problems: tooDeep };
   return { ok: true, value: { ...plan, steps } };

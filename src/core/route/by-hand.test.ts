@@ -334,6 +334,13 @@ describe('whatever is asked', () => {
           expect(cut.travel.value).toBeGreaterThanOrEqual(cut.spec.fullMm);
         }
         expect(p.faults.filter((f) => f.level === 'stop')).toEqual([]);
+        // What Ask says of the tap drill and what its operation says are one.
+        const main = p.operations.find((o) => o.code === 'drill')?.cut;
+        if (p.thread && main) {
+          const { ideal, speed, feed, pecks } = p.thread.drilling;
+          expect([main.ideal.value, main.feed.value, main.pecks]).toEqual([ideal.value, feed.value, pecks]);
+          expect('rpm' in main.speed && main.speed.rpm).toBe('rpm' in speed && speed.rpm);
+        }
         expect(p.seconds).toBeGreaterThan(0);
       }),
       { numRuns: 300 },

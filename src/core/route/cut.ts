@@ -225,18 +225,19 @@ export function cutFigures(spec: CutSpec, ctx: CutContext, over: CutOverride = {
   const byHand = isHandHeld(machine);
   const asDrill = standIn(spec);
   const share = AGAINST_DRILL[spec.family];
-  const long = spec.fullMm - spec.fromMm;
+  const tipMm = tipOf(spec);
+  // How far the tip has to go through metal: what comes out at the back cuts air.
+  const reachMm = spec.fullMm + (spec.through ? 0 : tipMm);
   const conditions = {
     drill: asDrill,
     material,
-    depthMm: spec.family === 'drill' ? spec.fullMm : 0,
+    depthMm: spec.family === 'drill' ? reachMm : 0,
     machine,
     dry: ctx.dry,
   };
   const ideal = scaled(idealBySchool(ctx.habits.speed, conditions), share.speed, share.why);
   const planned = scaled(drillFeed(spec.diameterMm, material, byHand), share.feed, share.why);
   const feed = over.feed === undefined ? planned : setAnswer(over.feed, 'mm/rev', planned, 'Feed');
-  const tipMm = tipOf(spec);
   const travel = travelOf(spec, tipMm);
   const stringy = material.chips === 'stringy';
   const torque =
@@ -272,7 +273,9 @@ export function cutFigures(spec: CutSpec, ctx: CutContext, over: CutOverride = {
       ...kinds.slice(1).map(([kind, division]) => ({ kind, order: stopSetting(kind, division, travel.value) })),
     ],
     pecks:
-      spec.family === 'drill' ? peckDepths(spec.diameterMm, long, material, byHand).map((at) => at + spec.fromMm) : [],
+      spec.family === 'drill'
+        ? peckDepths(spec.diameterMm, reachMm - spec.fromMm, material, byHand).map((at) => at + spec.fromMm)
+        : [],
     peckEveryMm: (stringy ? 0.5 : 1) * spec.diameterMm,
     torque,
     grab: force && { force, holding: holdingFor(force.value) },

@@ -62,7 +62,7 @@ describe('the section of a hole', () => {
       'full thread to 22.0 draws thread',
       'full, 1.3 mm chip room 28.3',
       'stop, from touch 30.3',
-      'back face, wall 9.7 mm 40.0',
+      'back, wall 9.7 mm 40.0',
     ]);
   });
 
@@ -94,7 +94,8 @@ describe('a callout written and read', () => {
   test.each([
     ['3x M10 x 8 DEEP', '3x M10x1.5 x 8 DEEP'],
     ['4x ø9 THRU CBORE ø15 x 8.6', '4x ø9 mm THRU CBORE ø15 mm x 8.6 mm DEEP'],
-    ['1/4-20 UNC-2B x .5 DEEP LH', '1/4-20 UNC-2B LH x 12.7 mm DEEP'],
+    ['1/4-20 UNC-2B x .5 DEEP LH', '1/4-20 UNC-2B LH x 0.5 DEEP'],
+    ['5/16-18 UNC x 14 mm DEEP', '5/16-18 UNC x 14 mm DEEP'],
     ['ø8 H7 REAM THRU', 'ø8 mm H7 REAM THRU'],
   ])('%s', (typed, written) => {
     expect(writeCallout(read(typed))).toBe(written);

@@ -107,7 +107,7 @@ function levelsOf(p: Planned, bores: Section['bores'], thread: Section['thread']
     if (p.thicknessMm !== undefined)
       levels.push({
         mm: p.thicknessMm,
-        name: phrase('back face, wall {wall}', { wall: depth(p.thicknessMm - tip) }),
+        name: phrase('back, wall {wall}', { wall: depth(p.thicknessMm - tip) }),
       });
   } else {
     levels.push({ mm: p.thicknessMm ?? deepest, name: phrase('through the plate'), strong: true });

@@ -1,3 +1,4 @@
+import { mmToInch } from '../units/length';
 import { trimmed } from '../units/show';
 import { isMetric } from './thread';
 import type { Callout, CalloutFeature, Extent } from './callout';
@@ -5,9 +6,14 @@ import type { Callout, CalloutFeature, Extent } from './callout';
 /** A callout as a drawing would write it; reading it again gives the same features. */
 export function writeCallout({ count, features }: Callout): string {
   const thread = features.find((f) => f.kind === 'thread');
-  // Beside a metric thread bare lengths are millimetres; elsewhere the unit is written.
-  const unit = thread && isMetric(thread.thread) ? '' : ' mm';
-  const length = (mm: number): string => `${trimmed(mm, 4)}${unit}`;
+  // Beside a thread bare lengths are in its own system; what is no even figure there, and a plain hole, is in mm.
+  const length = (mm: number): string => {
+    if (thread && isMetric(thread.thread)) return trimmed(mm, 4);
+    const sixtyFourths = mmToInch(mm) * 64;
+    const thousandths = mmToInch(mm) * 1000;
+    const even = [sixtyFourths, thousandths].some((n) => Math.abs(n - Math.round(n)) < 1e-6);
+    return thread && even ? trimmed(mmToInch(mm), 6) : `${trimmed(mm, 4)} mm`;
+  };
   const deep = (extent: Extent | undefined): string =>
     extent === undefined ? '' : extent.kind === 'through' ? ' THRU' : ` x ${length(extent.mm)} DEEP`;
   const one = (f: CalloutFeature): string => {

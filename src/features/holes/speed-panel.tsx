@@ -60,13 +60,15 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
               const step = machine && chooseSpeed(machine, s.rpm.value, material, state.shop.habits.stepRule);
               return (
                 <tr key={s.id} className="border-t border-steel-200">
-                  <th scope="row" className="px-1.5 py-1 text-left font-normal">
+                  <th scope="row" className="px-1.5 py-1 text-left text-sm leading-tight font-normal">
                     {s.label}
                   </th>
-                  <td className="px-1 text-right font-bold">
+                  <td className="px-1 text-right font-cond text-[17px] font-semibold whitespace-nowrap">
                     {s.rpm.value.toFixed(0)} <Working of={s.rpm} name={s.label} display={display} />
                   </td>
-                  <td className="px-1.5 text-right">{step && ('rpm' in step ? `→ ${step.rpm}` : '→ none')}</td>
+                  <td className="px-1.5 text-right font-cond text-[17px] whitespace-nowrap">
+                    {step && ('rpm' in step ? `→ ${step.rpm}` : '→ none')}
+                  </td>
                 </tr>
               );
             })}

@@ -59,6 +59,8 @@ function boreOutline(bores: Section['bores'], y: (mm: number) => number, s: numb
 export function CoreSample({ section, display, onDraw }: Props) {
   const { bores, mouth, thread, levels, thicknessMm } = section;
   const svg = useRef<SVGSVGElement>(null);
+  const drawing = useRef(false);
+  const step = display === 'inch' ? 25.4 / 64 : 0.5;
   const widest = Math.max(4, ...bores.map((b) => b.diameterMm), mouth?.diameterMm ?? 0, thread?.majorMm ?? 0);
   const reach = Math.max(...levels.map((l) => l.mm), 1);
   const deepest = thicknessMm === undefined ? reach * 1.2 : reach;
@@ -82,7 +84,7 @@ export function CoreSample({ section, display, onDraw }: Props) {
     if (!rect) return 0;
     const k = Math.max(W / rect.width, H / rect.height);
     const top = (rect.height - H / k) / 2;
-    return Math.max(0.5, Math.round((((event.clientY - rect.top - top) * k - CORE.top) / s) * 2) / 2);
+    return Math.max(step, Math.round(((event.clientY - rect.top - top) * k - CORE.top) / s / step) * step);
   }
   const handle = (level: Level, feature: CalloutFeature) => ({
     role: 'slider' as const,
@@ -95,14 +97,20 @@ export function CoreSample({ section, display, onDraw }: Props) {
     className: 'cursor-ns-resize touch-none',
     onPointerDown: (e: PointerEvent) => (e.currentTarget as Element).setPointerCapture(e.pointerId),
     onPointerMove: (e: PointerEvent) => {
-      if (e.buttons === 1) onDraw?.(feature, mmAt(e), false);
+      if (e.buttons !== 1) return;
+      drawing.current = true;
+      onDraw?.(feature, mmAt(e), false);
     },
-    onPointerUp: (e: PointerEvent) => onDraw?.(feature, mmAt(e), true),
+    // A touch that draws nothing changes nothing.
+    onPointerUp: (e: PointerEvent) => {
+      if (drawing.current) onDraw?.(feature, mmAt(e), true);
+      drawing.current = false;
+    },
     onKeyDown: (e: KeyboardEvent) => {
-      const by = { ArrowDown: 0.5, ArrowUp: -0.5, PageDown: 5, PageUp: -5 }[e.key];
+      const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[e.key];
       if (by === undefined) return;
       e.preventDefault();
-      onDraw?.(feature, Math.max(0.5, Math.round((level.mm + by) * 2) / 2), true);
+      onDraw?.(feature, Math.max(step, (Math.round(level.mm / step) + by) * step), true);
     },
   });
 
