@@ -149,9 +149,10 @@ export function planFeature(
 ): Result<FeaturePlan> {
   const read = readForm(form, shop);
   if (!read.ok) return read;
+  const asked = read.value.question;
   const q: HoleQuestion = {
-    ...read.value.question,
-    thicknessMm: along(read.value.question.thicknessMm ?? place.thicknessMm, place.tiltDeg),
+    ...asked,
+    thicknessMm: along(asked.thicknessMm ?? place.thicknessMm, place.tiltDeg),
     leverMm: place.leverMm,
     tiltDeg: place.tiltDeg,
   };

@@ -1,6 +1,7 @@
 import { phrase, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { Machine } from '../cutting/machine';
 import { ALL_DRILLS, drillName, type Drill } from '../drills/drill';
+import { suitedTo } from '../drills/suited';
 import type { DrillPool } from '../drills/drill-sets';
 import type { Tool } from '../drills/tool';
 import type { Material } from '../materials/material';
@@ -122,7 +123,7 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
     thicknessMm,
     stockWidthMm,
     existingMm,
-    pool,
+    pool: suitedTo(pool, material, machine),
     tools: shop.tools,
     drill,
     tap: form.tap,

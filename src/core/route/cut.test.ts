@@ -1,6 +1,7 @@
 import { USUAL_HABITS } from '../ask/habits';
 import type { Machine } from '../cutting/machine';
 import { METRIC_DRILLS, type Drill } from '../drills/drill';
+import { suitedTo } from '../drills/suited';
 import { usualFluteMm } from '../drills/flute-length';
 import { MATERIALS } from '../materials/materials';
 import type { Material } from '../materials/material';
@@ -126,6 +127,23 @@ describe('what is set by hand', () => {
     // 60 × (20 + 3.004 + 1) / (0.08 × 980).
     expect(cuttingTime(cut).value).toBeCloseTo((60 * 24.004) / (0.08 * 980), 2);
   });
+});
+
+test('of drills of one size: cobalt for tough metal, carbide only where it does not snap, worn ones last of their kind', () => {
+  const made = (material: Drill['material'], condition?: Drill['condition']): Drill => ({
+    ...drillOf(4.2),
+    material,
+    condition,
+  });
+  const drills = [made('carbide'), made('hss', 'worn'), made('cobalt'), made('hss')];
+  const order = (id: string, machine?: Machine): string[] =>
+    suitedTo({ id: 'x', label: 'x', drills }, metal(id), machine).drills.map(
+      (d) => `${d.material}${d.condition ? ' worn' : ''}`,
+    );
+  expect(order('steel-low-carbon', press)).toEqual(['hss', 'hss worn', 'cobalt', 'carbide']);
+  expect(order('stainless-austenitic', press)).toEqual(['cobalt', 'hss', 'hss worn', 'carbide']);
+  expect(order('steel-low-carbon', { ...press, kind: 'mill' })).toEqual(['hss', 'hss worn', 'carbide', 'cobalt']);
+  expect(codes(8, {}, { material: metal('stainless-austenitic') })).toContain('cobalt');
 });
 
 describe('what to watch', () => {

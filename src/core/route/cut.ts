@@ -10,6 +10,7 @@ import { chooseSpeed, type SpeedChoice } from '../cutting/speed-step';
 import { chiselEdge, coneDepth } from '../drills/drill-point';
 import { drillName, type Drill } from '../drills/drill';
 import { usualFluteMm } from '../drills/flute-length';
+import { wantsCobalt } from '../drills/suited';
 import { grabs, type Material } from '../materials/material';
 import type { Cut, CutFamily, CutSpec } from './operation';
 
@@ -193,6 +194,14 @@ function cutCautions(spec: CutSpec, cut: Cut, ctx: CutContext): Caution[] {
           stroke: depth(machine.quillStrokeMm),
           travel: depth(cut.travel.value + 5),
         },
+      ),
+    );
+  if (spec.drill && (spec.drill.material ?? 'hss') === 'hss' && wantsCobalt(ctx.material))
+    list.push(
+      caution(
+        'note',
+        'cobalt',
+        'Cobalt keeps its edge in this metal; a plain high-speed drill must be sharp and never rub.',
       ),
     );
   const flute = spec.drill?.fluteMm ?? (spec.drill ? usualFluteMm(spec.diameterMm) : spec.tool.tool?.reachMm);

@@ -189,6 +189,7 @@ const FIGURE_CODES = new Set([
   'reach',
   'power',
   'carbide-loose',
+  'cobalt',
 ]);
 
 function insertedOperation(

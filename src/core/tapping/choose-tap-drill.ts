@@ -1,8 +1,9 @@
 import { answer, caution, mm, percent, phrase, type Answer, type Caution, type Phrase } from '../answer/answer';
 import { ALL_DRILLS, drillName, INCH_DRILLS, isUsable, METRIC_DRILLS, type Drill } from '../drills/drill';
+import { standing } from '../drills/suited';
 import type { DrillPool } from '../drills/drill-sets';
 import { predictedHole, type StartMeans } from '../drills/predicted-hole';
-import { isHard, isWorkHardening, type Material } from '../materials/material';
+import type { Material } from '../materials/material';
 import { looserClass, type ClassLimits } from '../threads/class-limits';
 import { percentOfThread } from '../threads/percent-of-thread';
 import { isMetric, type Thread } from '../threads/thread';
@@ -81,13 +82,6 @@ export function taperTapDrill(thread: Thread): { label: string; diameterMm: numb
   const row = NPT.find((r) => thread.designation.startsWith(`${r.size}-`));
   if (!row) throw new RangeError(`No tap drill is listed for ${thread.designation}.`);
   return { label: row.drill, diameterMm: inchToMm(row.drillIn), handTightMm: inchToMm(row.handTightIn) };
-}
-
-/** Which of several drills of one size to take: cobalt for hard and work-hardening metal, else high-speed steel. */
-function preference(drill: Drill, material: Material): number {
-  const order: readonly (Drill['material'] & string)[] =
-    isHard(material) || isWorkHardening(material) ? ['cobalt', 'hss', 'carbide'] : ['hss', 'cobalt', 'carbide'];
-  return order.indexOf(drill.material ?? 'hss');
 }
 
 const sameSize = (a: Drill, b: Drill): boolean => Math.abs(a.diameterMm - b.diameterMm) < 0.004;
@@ -188,7 +182,7 @@ export function chooseTapDrill(q: TapDrillQuestion): TapDrillChoice {
     drills.filter((d) => near(q.thread, q.limits, d)).map((d) => judgeDrill(q, d));
   const usable = judge(q.pool.drills.filter(isUsable)).sort((a, b) =>
     sameSize(a.drill, b.drill)
-      ? preference(a.drill, q.material) - preference(b.drill, q.material)
+      ? standing(a.drill, q.material) - standing(b.drill, q.material)
       : a.drill.diameterMm - b.drill.diameterMm,
   );
   const candidates = usable.filter((c, i) => i === 0 || !sameSize(usable[i - 1].drill, c.drill));

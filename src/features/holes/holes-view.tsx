@@ -9,7 +9,7 @@ import { questionInJob } from '@/core/ask/job-questions';
 import { toAddress } from '@/core/ask/ask-form';
 import type { FeaturePlan } from '@/core/ask/plan-feature';
 import { sectionOf } from '@/core/route/section';
-import { tell, type Display } from '@/core/units/show';
+import { showText, tell, type Display } from '@/core/units/show';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { SizeRail } from '@/ui/drawings/size-rail';
 import { SelectField, TextField } from '@/ui/field';
@@ -94,7 +94,7 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
                   <strong className="font-cond text-xl">{KIND_LABEL[group.kind]}</strong>
                   <span>
                     {group.count} in a part, {time(plan.seconds)} each
-                    {plan.wall && `, wall ${plan.wall.value.toFixed(1)} mm`}
+                    {plan.wall && `, wall ${showText({ value: plan.wall.value, unit: 'mm', places: 1 }, display)}`}
                   </span>
                   <Link
                     className="link ml-auto"

@@ -138,6 +138,9 @@ export function JobsView({ jobs }: { jobs: ListedJob[] }) {
               <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
                 Plate
               </Link>
+              <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
+                Holes
+              </Link>
               <Link className="btn" href={`/jobs/${job.id}/card`} prefetch={false}>
                 Card
               </Link>
