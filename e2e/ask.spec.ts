@@ -115,7 +115,7 @@ test('keep a hole as a job, find it again, print the card', async ({ page }) => 
   await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
   await dialog.getByRole('link', { name: 'Open the job' }).click();
   await expect(page.getByRole('heading', { name: 'Finder bracket' })).toBeVisible();
-  await expect(page.getByText('Drill 17/64 in at 1400 rev/min')).toBeVisible();
+  await expect(page.getByText('Drill 17/64 in at 1030 rev/min')).toBeVisible();
   await page.getByRole('link', { name: 'Jobs' }).click();
   await page.getByLabel('Search').fill('finder m8');
   await expect(page.getByRole('heading', { level: 2 })).toHaveText(['Finder bracket']);

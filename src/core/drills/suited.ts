@@ -14,10 +14,19 @@ export function standing({ material = 'hss', condition }: Drill, metal: Material
   return worn + 1;
 }
 
-/** A pool in the order in which a machinist takes drills of one size for a metal on a machine. */
-export const suitedTo = (pool: DrillPool, metal: Material, machine: Machine | undefined): DrillPool => ({
-  ...pool,
-  drills: [...pool.drills].sort(
+const sorted = new WeakMap<DrillPool, Map<string, DrillPool>>();
+
+/** A pool in the order in which a machinist takes drills of one size for a metal on a machine; worked out once a pool. */
+export function suitedTo(pool: DrillPool, metal: Material, machine: Machine | undefined): DrillPool {
+  const key = `${wantsCobalt(metal)} ${isRigid(machine)}`;
+  const known = sorted.get(pool) ?? new Map<string, DrillPool>();
+  sorted.set(pool, known);
+  const before = known.get(key);
+  if (before) return before;
+  const drills = [...pool.drills].sort(
     (a, b) => a.diameterMm - b.diameterMm || standing(a, metal, machine) - standing(b, metal, machine),
-  ),
-});
+  );
+  const suited = { ...pool, drills };
+  known.set(key, suited);
+  return suited;
+}

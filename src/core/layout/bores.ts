@@ -141,7 +141,9 @@ export function checkBores(bores: readonly Bore[], isAngled: (featureId: string)
     .sort((p, q) => p.from - q.from);
   for (let i = 0; i < spans.length; i++)
     for (let j = i + 1; j < spans.length && spans[j].from <= spans[i].to; j++) {
-      const [a, b] = [spans[i], spans[j]].sort((p, q) => p.order - q.order).map((s) => s.bore);
+      const inOrder = spans[i].order < spans[j].order;
+      const a = spans[inOrder ? i : j].bore;
+      const b = spans[inOrder ? j : i].bore;
       if (a.face === b.face && !isAngled(a.featureId) && !isAngled(b.featureId)) continue;
       const radii = (a.diameterMm + b.diameterMm) / 2;
       const thin = thinBetween(a, b);

@@ -85,6 +85,7 @@ export function AddLine({ state, display, machineId }: Props) {
       </div>
       {pattern && (
         <PatternDialog
+          shape={state.laid.shape}
           display={display}
           onClose={() => setPattern(false)}
           onAdd={(text) => {

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { readPlacedCallout } from '@/core/layout/placed-callout';
-import { tell, type Display } from '@/core/units/show';
+import type { FaceShape } from '@/core/layout/part';
+import { tell, trimmed, type Display } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';
 import Modal from '@/ui/modal';
@@ -13,6 +14,8 @@ interface Props {
   display: Display;
   onAdd: (line: string) => void;
   onClose: () => void;
+  /** Face that it goes on: a circle is offered in its middle. */
+  shape: FaceShape;
 }
 
 const USUAL: Record<string, string> = {
@@ -49,6 +52,20 @@ const FIELDS: Record<Kind, [key: string, label: string][]> = {
   ],
 };
 
+/** What is offered at first: a circle in the middle of the face, three fifths of it across. */
+function usualOn(shape: FaceShape, kind: Kind, display: Display): Record<string, string> {
+  const shown = (mm: number): string => (display === 'inch' ? trimmed(mm / 25.4, 2) : trimmed(mm, 0));
+  if (kind !== 'circle') return USUAL;
+  if (shape.kind === 'circle') return { ...USUAL, x: '0', y: '0', diameter: shown(0.6 * shape.diameterMm) };
+  const { widthMm, heightMm } = shape;
+  return {
+    ...USUAL,
+    x: shown(widthMm / 2),
+    y: shown(heightMm / 2),
+    diameter: shown(0.6 * Math.min(widthMm, heightMm)),
+  };
+}
+
 /** The line that says the same as the dialog, so that one is learned from the other. */
 function lineOf(kind: Kind, v: Record<string, string>): string {
   const start = `at ${v.x},${v.y}`;
@@ -60,13 +77,14 @@ function lineOf(kind: Kind, v: Record<string, string>): string {
 }
 
 /** A row, a circle or a grid by its figures; the line that means the same stands below and is what is added. */
-export default function PatternDialog({ display, onAdd, onClose }: Props) {
+export default function PatternDialog({ shape, display, onAdd, onClose }: Props) {
   const [kind, setKind] = useState<Kind>('circle');
-  const [values, setValues] = useState(USUAL);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const values = { ...usualOn(shape, kind, display), ...typed };
   const line = lineOf(kind, values);
   const read = readPlacedCallout(line, display === 'inch' ? 'in' : 'mm');
   const field = ([key, label]: [string, string]) => (
-    <TextField key={key} label={label} value={values[key]} onChange={(next) => setValues({ ...values, [key]: next })} />
+    <TextField key={key} label={label} value={values[key]} onChange={(next) => setTyped({ ...typed, [key]: next })} />
   );
   return (
     <Modal title="A pattern of holes" onClose={onClose}>
