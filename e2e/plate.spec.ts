@@ -72,6 +72,8 @@ test('patterns by dialog, click, mirror and chain; the part and its datums', asy
   await page.getByRole('button', { name: 'Pattern' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Each hole').fill('M4 THRU');
+  await expect(dialog.getByLabel('Centre x')).toHaveValue('0');
+  await dialog.getByLabel('Circle diameter').fill('80');
   await dialog.getByLabel('Centre x').fill('0');
   await dialog.getByLabel('Centre y').fill('0');
   await dialog.getByLabel('Holes').fill('5');

@@ -11,6 +11,7 @@ import {
 } from '../answer/answer';
 import type { Machine } from '../cutting/machine';
 import { coneDepth } from '../drills/drill-point';
+import { drillName } from '../drills/drill';
 import type { Material } from '../materials/material';
 import { applyEdits, type EditedRoute, type RouteEdits } from '../route/edits';
 import type { FeatureContext } from '../route/feature-context';
@@ -160,12 +161,27 @@ export function planFeature(
   if (!callout.ok) return callout;
   const drillCalled = (label: string) => findDrill(label, q.pool);
   if (callout.value.features.some((f) => f.kind === 'thread')) {
-    const answered = answerQuestion(q);
+    // Another tap drill changes more than its own figures: the thread is judged with it.
+    const { drill: label, ...figures } = edits.overrides?.drill ?? {};
+    const drill = label === undefined ? undefined : drillCalled(label);
+    const answered = answerQuestion(drill ? { ...q, drill } : q);
     if (!answered.ok) return answered;
     const thread = answered.value;
     thread.assumptions.unshift(...read.value.notes);
     const ctx = contextOf(thread, q);
-    const route = applyEdits(thread.steps, edits, ctx, drillCalled);
+    const kept = drill ? { ...edits, overrides: { ...edits.overrides, drill: figures } } : edits;
+    const route = applyEdits(thread.steps, kept, ctx, drillCalled);
+    const main = route.operations.find((op) => op.key === 'drill');
+    const before = drill && answerQuestion(q);
+    if (main && drill && before?.ok)
+      main.changes = [
+        phrase('{now} instead of {before}.', {
+          now: drillName(drill),
+          before: drillName(before.value.tapDrill.used.drill),
+        }),
+        ...(main.changes ?? []),
+      ];
+    tooShallow(route, thread);
     return { ok: true, value: finished(route, ctx, thread.callout, thread.assumptions, thread) };
   }
   const plain = plainContext(q, callout.value);
@@ -177,6 +193,26 @@ export function planFeature(
   if (tooDeep.length > 0) return { ok: false, problems: tooDeep };
   const route = applyEdits(planned, edits, ctx, drillCalled);
   return { ok: true, value: finished(route, ctx, callout.value, [...read.value.notes, ...notes]) };
+}
+
+/** Says so on the drill where the user has set it less deep than the thread and its last tap want. */
+function tooShallow(route: EditedRoute, thread: HolePlan): void {
+  const needed = thread.tapping.best.depth?.fullDiameter.value;
+  const main = route.operations.find((op) => op.key === 'drill' && op.cut);
+  const full = main?.cut?.spec.fullMm;
+  if (!main || needed === undefined || full === undefined || full > needed - 0.05) return;
+  main.cautions = [
+    ...main.cautions,
+    caution(
+      'warn',
+      'too-shallow',
+      'The last tap wants {needed} of full diameter: it stands on the bottom {short} too soon.',
+      {
+        needed: depth(needed),
+        short: depth(needed - full),
+      },
+    ),
+  ];
 }
 
 /** Thickness as an angled hole meets it, along its own axis. */

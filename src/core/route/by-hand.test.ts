@@ -256,6 +256,18 @@ describe('a user’s changes', () => {
     expect(drill?.cut && 'rpm' in drill.cut.speed && drill.cut.speed.rpm).toBe(1250);
     expect(drill?.changes?.map((c) => tell(c, 'mm')).join(' ')).toMatch(/Stop at 18\.0 mm instead of 1\d\.\d mm/);
     expect(p.wall?.value).toBeCloseTo(20 - 16 - 6.746875 / 2 / Math.tan((59 * Math.PI) / 180), 6);
+    // 12 of thread, 2 chamfer threads and one pitch of room want 15.75.
+    const shallow = plan(m8, { overrides: { drill: { fullMm: 14 } } });
+    expect(codes(shallow)).toContain('too-shallow');
+    expect(codes(p)).not.toContain('too-shallow');
+    const other = plan(m8, { overrides: { drill: { drill: '7', rpm: 560 } } });
+    // 7.0 leaves 61.6 % and comes out past the class: the thread is judged anew, and the speed set stays.
+    expect(other.thread?.tapDrill.used.percentOnDrill).toBeCloseTo(61.6, 1);
+    expect(other.thread?.tapDrill.used.verdict).toBe('outside');
+    const changed = other.operations.find((o) => o.key === 'drill');
+    expect(changed?.changes?.map((c) => tell(c, 'mm'))[0]).toBe('7.0 mm instead of 17/64 in.');
+    const set = changed?.cut;
+    expect([set?.spec.drill?.label, set && 'rpm' in set.speed && set.speed.rpm]).toEqual(['7.0', 560]);
     const deep = plan(m8, { overrides: { drill: { fullMm: 19 } } });
     expect(deep.problems.map((x) => x.code)).toEqual(['override-depth']);
     expect(deep.wall?.value).toBeGreaterThan(0);
