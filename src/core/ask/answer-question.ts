@@ -374,6 +374,8 @@ export function contextOf(plan: Omit<HolePlan, 'steps'>, q: HoleQuestion): Featu
     tools: q.tools,
     existingMm: q.existingMm,
     tiltDeg: q.tiltDeg,
+    curved: q.curved,
+    offAxisMm: q.offAxisMm,
     serves: plan.drilling.serves,
     through: hole.through,
     main: {

@@ -1,4 +1,5 @@
 import { DRILL_SETS } from '../drills/drill-sets';
+import type { Machine } from '../cutting/machine';
 import { farEdgeMm } from '../layout/far-edge';
 import { USUAL_PART, type Part } from '../layout/part';
 import type { Place } from '../layout/place';
@@ -42,6 +43,38 @@ test('the far edge: of a plate its furthest corner, of a disc across its centre;
   expect(farEdgeMm(disc, 'top', { kind: 'point', x: 30, y: 40 })).toBeCloseTo(100, 9);
   expect(farEdgeMm(USUAL_PART, 'top', { kind: 'offset', of: 'x', dx: 1, dy: 1 })).toBeUndefined();
   expect(farEdgeMm(USUAL_PART, 'top', undefined)).toBeUndefined();
+});
+
+test('a lathe drills on its axis only; a round side is centred and slid off', () => {
+  const bar: Part = { ...USUAL_PART, stock: { shape: 'bar', diameterMm: 30, lengthMm: 90 } };
+  const lathe: Machine = {
+    id: 'lathe',
+    name: 'lathe',
+    kind: 'lathe',
+    speeds: { kind: 'range', minRpm: 45, maxRpm: 2000 },
+    reversible: true,
+    tappingHead: false,
+    coastRevolutions: 1,
+    coastAtRpm: 45,
+    chuckMm: 13,
+  };
+  const codes = (place: Place | undefined, face: JobFeature['face'], part = bar): string[] => {
+    const r = planInJob(
+      { question: { ...BLANK_FORM, callout: 'M5 x 8 DEEP', machine: 'lathe' }, face, place },
+      { materialId: 'steel-low-carbon', quantity: 1, part },
+      { ...shop, machines: [lathe] },
+    );
+    if (!r.ok) throw new Error(r.problems.map((p) => tell(p, 'mm')).join(' '));
+    return r.value.operations[0].cautions.map((c) => `${c.level} ${c.code}`);
+  };
+  expect(codes({ kind: 'point', x: 0, y: 0 }, 'top')).toEqual([]);
+  expect(codes({ kind: 'point', x: 8, y: 0 }, 'top')).toEqual(['stop off-axis']);
+  expect(codes({ kind: 'point', x: 40, y: 15 }, 'side')).toEqual(['stop off-axis', 'note round-side']);
+  expect(codes(at, 'top', USUAL_PART)).toEqual(['stop off-axis']);
+  expect(codes(undefined, 'top')).toEqual([]);
+  expect(
+    plan({ place: { kind: 'point', x: 40, y: 15 }, face: 'side' }, 'ø6 x 9 DEEP', bar).operations[0].order.text,
+  ).toContain('V-blocks');
 });
 
 test('10 across in 24 down: tilt 22.62 degrees, 26 mm along the hole, and a slope to start on', () => {

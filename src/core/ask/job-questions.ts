@@ -1,8 +1,8 @@
 import type { Result } from '../answer/answer';
 import { tilt } from '../layout/angled-hole';
 import { farEdgeMm } from '../layout/far-edge';
-import { depthBehind, facesOf, type FaceId, type Part } from '../layout/part';
-import type { Place } from '../layout/place';
+import { depthBehind, faceShape, facesOf, type FaceId, type Part } from '../layout/part';
+import { pointsOf, type Place } from '../layout/place';
 import type { RouteEdits } from '../route/edits';
 import type { AskForm } from './ask-form';
 import { planFeature, type FeaturePlan } from './plan-feature';
@@ -25,6 +25,14 @@ export interface JobFeature {
   edits?: RouteEdits;
 }
 
+/** How far the first hole of a feature lies from the axis of its part, mm; Infinity on a face that has none. */
+function offAxisMm({ stock }: Part, { face, place }: JobFeature): number | undefined {
+  if (!place || place.kind === 'mirror' || place.kind === 'offset') return undefined;
+  const [first] = pointsOf(place);
+  const shape = faceShape(stock, face);
+  return first && (shape.kind === 'circle' ? Math.hypot(first.x, first.y) : Infinity);
+}
+
 /** Plans a feature in its job: material and parts of the job, thickness and lever of the part, changes of the user. */
 export function planInJob(
   feature: JobFeature,
@@ -37,6 +45,8 @@ export function planInJob(
   const thicknessMm = laidOut ? depthBehind(part.stock, feature.face) : undefined;
   return planFeature(questionInJob(feature.question, job), shop, feature.edits, {
     thicknessMm,
+    curved: laidOut && feature.face === 'side' && part.stock.shape !== 'plate',
+    offAxisMm: laidOut ? offAxisMm(part, feature) : undefined,
     leverMm: farEdgeMm(part, feature.face, feature.place),
     tiltDeg:
       feature.exit && thicknessMm !== undefined

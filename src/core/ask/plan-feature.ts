@@ -122,6 +122,8 @@ function plainContext(q: HoleQuestion, callout: Callout): Result<{ ctx: FeatureC
         thicknessMm,
         leverMm: q.leverMm,
         tiltDeg: q.tiltDeg,
+        curved: q.curved,
+        offAxisMm: q.offAxisMm,
         start,
         pool: q.pool,
         tools: q.tools,
@@ -138,15 +140,15 @@ function plainContext(q: HoleQuestion, callout: Callout): Result<{ ctx: FeatureC
 
 /**
  * Plans one feature, with a thread or without, in the context of a shop, and applies the user's changes.
- * @param place what the part around the hole gives: its thickness behind the face and the distance to its far edge, mm,
- * and how far the hole leans, degrees, under 90
+ * @param place what the part around the hole gives: its thickness behind the face, the distance to its far edge and to
+ * its axis, mm, how far the hole leans, degrees, under 90, and whether its face is round
  * @returns the plan, or every bad field
  */
 export function planFeature(
   form: AskForm,
   shop: Shop,
   edits: RouteEdits = {},
-  place: { thicknessMm?: number; leverMm?: number; tiltDeg?: number } = {},
+  place: Pick<HoleQuestion, 'thicknessMm' | 'leverMm' | 'tiltDeg' | 'curved' | 'offAxisMm'> = {},
 ): Result<FeaturePlan> {
   const read = readForm(form, shop);
   if (!read.ok) return read;
@@ -156,6 +158,8 @@ export function planFeature(
     thicknessMm: along(asked.thicknessMm ?? place.thicknessMm, place.tiltDeg),
     leverMm: place.leverMm,
     tiltDeg: place.tiltDeg,
+    curved: place.curved,
+    offAxisMm: place.offAxisMm,
   };
   const callout = readCallout(q.callout, q.bareUnit);
   if (!callout.ok) return callout;

@@ -25,6 +25,10 @@ export interface HoleQuestion {
   existingMm?: number;
   /** Lean of an angled hole from square to the face, degrees. */
   tiltDeg?: number;
+  /** The hole goes into the round side of a bar or tube. */
+  curved?: boolean;
+  /** How far the hole lies from the axis of the part, mm; Infinity where its face has none. Undefined: not laid out. */
+  offAxisMm?: number;
   /** From the hole to the far edge of the part, mm, where it is laid out. */
   leverMm?: number;
   /** A drill that the user wants to use. */

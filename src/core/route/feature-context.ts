@@ -17,6 +17,10 @@ export interface FeatureContext extends CutContext {
   wish?: string;
   /** The hole that is there serves as it is. */
   serves?: boolean;
+  /** The hole goes into the round side of a bar or tube. */
+  curved?: boolean;
+  /** How far the hole lies from the axis of the part, mm; undefined where it is not laid out. */
+  offAxisMm?: number;
   /** Lean of an angled hole from square to the face, degrees. */
   tiltDeg?: number;
   /** The hole that is tapped, reamed or left plain: its drill, and how far down at full diameter, mm from the face. */

@@ -67,7 +67,20 @@ function mainBore(ctx: FeatureContext, startsIn: CutSpec['startsIn'], pilots: Dr
   const under = clearance?.depthMm ?? 0;
   const inHole = pilots[pilots.length - 1]?.diameterMm ?? ctx.existingMm ?? 0;
   const existing = ctx.existingMm !== undefined && pilots.length === 0;
-  const order = (op: Operation): Phrase => drillOrder('drill', op);
+  const order = (op: Operation): Phrase =>
+    existing
+      ? phrase(
+          through
+            ? 'Open the hole of {from} with {drill}, through.'
+            : 'Open the hole of {from} with {drill} to {full}; set the stop at {total} from touch.',
+          {
+            from: mm(inHole),
+            drill: drillName(drill),
+            full: depth(main.fullMm),
+            total: depth(op.cut?.travel.value ?? 0),
+          },
+        )
+      : drillOrder('drill', op);
   return cutting(
     'drill',
     'drill',

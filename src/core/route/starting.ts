@@ -1,4 +1,4 @@
-import { caution, depth, phrase, quantity } from '../answer/answer';
+import { caution, depth, mm, phrase, quantity, type Caution } from '../answer/answer';
 import { chiselEdge, coneDepth } from '../drills/drill-point';
 import { drillName, type Drill } from '../drills/drill';
 import { pickTool } from '../drills/tool';
@@ -8,6 +8,33 @@ import type { CutSpec, Operation } from './operation';
 
 /** Largest dimple that a centre punch makes well, mm. Our judgement. */
 const WIDEST_DIMPLE_MM = 2.6;
+
+/** A tailstock drills on the axis and nowhere else. */
+const offAxis = ({ machine, offAxisMm: off }: FeatureContext): Caution[] =>
+  machine?.kind === 'lathe' && off !== undefined && off > 0.05
+    ? [
+        caution(
+          'stop',
+          'off-axis',
+          Number.isFinite(off)
+            ? 'A lathe drills on its axis; this hole lies {off} beside it: take a drill press or mill.'
+            : 'A lathe drills into the end of a round part, on its axis; this face has none: take a drill press or mill.',
+          { off: mm(Number.isFinite(off) ? off : 0) },
+        ),
+      ]
+    : [];
+
+/** A drill that meets a round side off its middle slides down it. */
+const roundSide = ({ curved }: FeatureContext): Caution[] =>
+  curved
+    ? [
+        caution(
+          'note',
+          'round-side',
+          'On a round side a drill slides off: exactly on the middle, spot deep, or file a flat.',
+        ),
+      ]
+    : [];
 
 /** Finding and marking the place. */
 export function layOut(ctx: FeatureContext, first: Drill | undefined): Operation {
@@ -25,11 +52,14 @@ export function layOut(ctx: FeatureContext, first: Drill | undefined): Operation
       'lay-out',
       'lay-out',
       ctx.machine.kind === 'mill'
-        ? phrase('Find two edges and go to the place by dial or readout.')
+        ? ctx.curved
+          ? phrase('Touch both sides of the round and go to its middle, then along from the end, by dial or readout.')
+          : phrase('Find two edges and go to the place by dial or readout.')
         : phrase('Face the end; the tailstock is on the axis.'),
       [],
       HANDS_S['lay-out-dials'],
       'find the place',
+      [...offAxis(ctx), ...roundSide(ctx)],
     );
   const dimple = first ? 1.1 * chiselEdge(first.diameterMm) : 1.5;
   const started = ctx.start === 'centre-drill' || ctx.start === 'bushing';
@@ -37,7 +67,9 @@ export function layOut(ctx: FeatureContext, first: Drill | undefined): Operation
   return byHandwork(
     'lay-out',
     'lay-out',
-    phrase('Scribe, prick, look, then centre punch once.'),
+    ctx.curved
+      ? phrase('Lay it in V-blocks, scribe its centre line, then along it; prick, look, centre punch once.')
+      : phrase('Scribe, prick, look, then centre punch once.'),
     first
       ? [
           phrase('The dimple must take the chisel edge of drill {drill}: at least {dimple} across.', {
@@ -48,18 +80,21 @@ export function layOut(ctx: FeatureContext, first: Drill | undefined): Operation
       : [],
     HANDS_S['lay-out'],
     'scribe and punch',
-    wide
-      ? [
-          caution(
-            'warn',
-            'wander',
-            'A dimple of {dimple} is wider than a punch makes well: the drill wanders. Pilot or centre drill first.',
-            {
-              dimple: depth(dimple),
-            },
-          ),
-        ]
-      : [],
+    [
+      ...roundSide(ctx),
+      ...(wide
+        ? [
+            caution(
+              'warn',
+              'wander',
+              'A dimple of {dimple} is wider than a punch makes well: the drill wanders. Pilot or centre drill first.',
+              {
+                dimple: depth(dimple),
+              },
+            ),
+          ]
+        : []),
+    ],
   );
 }
 
