@@ -159,7 +159,7 @@ describe('the stop in the reading of the machine', () => {
     tell(stopSetting(kind, division, travel, turn), 'mm');
 
   test('scale, collar, readout, tailstock in turns', () => {
-    expect(set('scale', 1, 23.04)).toContain('add 23.0 mm');
+    expect(set('scale', 1, 23.04)).toContain('add 23.0 mm, which is 23 lines of 1.0 mm');
     expect(set('scale', 0.5, 23.3)).toContain('add 23.5 mm');
     expect(set('collar', 1, 23.04)).toContain('23.0 mm above the tip');
     expect(set('readout', 0.01, 23.04)).toContain('−23.04 mm');

@@ -20,7 +20,10 @@ export function stopSetting(kind: DepthStopKind, divisionMm: number, travelMm: n
   const values = { travel: depth(travelMm), reading: depth(nearest(travelMm, divisionMm)), division: mm(divisionMm) };
   switch (kind) {
     case 'scale':
-      return phrase('Scale: touch, read, add {reading}, and set the nut there ({division} a line).', values);
+      return phrase('Scale: touch, read, add {reading}, which is {lines} lines of {division}, and set the nut there.', {
+        ...values,
+        lines: Math.round(travelMm / divisionMm),
+      });
     case 'collar':
       return phrase('Collar: its lower edge {travel} above the tip, and it stops on the face.', values);
     case 'tape':
