@@ -133,8 +133,8 @@ describe('torque, power and grab', () => {
     expect(full).toBeCloseTo(6.3, 1);
     expect(drillingTorque(10, 0.15, 118, steel, 5).value / full).toBeCloseTo(0.75, 9);
     expect(spindlePower(6.3, 480)).toBeCloseTo(0.317, 3);
-    // 1005 W wanted, 412 W there: 0.41 to the 1/(1 - mc).
-    expect(powerCaution(20, 480, 0.2, steel, { ...press, powerW: 550 })?.level).toBe('warn');
+    // 2010 W wanted, 412 W there: 0.205 to the 1/(1 - mc) is under a quarter of the feed.
+    expect(powerCaution(40, 480, 0.2, steel, { ...press, powerW: 550 })?.level).toBe('warn');
     expect(powerCaution(10, 480, 0.2, steel, { ...press, powerW: 550 })?.level).toBe('note');
     expect([
       powerCaution(6.3, 480, 0.1, steel, { ...press, powerW: 550 }),

@@ -39,7 +39,7 @@ export const spindlePower = (torqueNm: number, rpm: number): number => (torqueNm
 const REACHES_TOOL = 0.75;
 
 /** Under this share of the feed the drill rubs more than it cuts. Our judgement. */
-const LEAST_FEED_SHARE = 0.4;
+const LEAST_FEED_SHARE = 0.25;
 
 /**
  * What to say when the cut wants more than the motor gives: the feed that it can do, or that it cannot. Undefined where

@@ -74,6 +74,11 @@ describe('the section of a hole', () => {
     ]);
     const sunk = sectionOf(plan({ callout: 'M6 THRU CSK 12 x 90°', thickness: '16' }));
     expect(sunk.mouth).toMatchObject({ diameterMm: 12, angleDeg: 90 });
+    const stack = { callout: 'ø14 x 6 DEEP M12 THRU CBORE 20 x 2', thickness: '16' };
+    expect(levels(stack).slice(0, 2)).toEqual([
+      'counterbore to 2.0 draws counterbore',
+      'larger part to 6.0 draws hole',
+    ]);
     const kept = sectionOf({ ...plan({ callout: 'M10 THRU', thickness: '12', existing: '8.5' }), existingMm: 8.5 });
     expect([kept.bores, kept.subtitle]).toEqual([
       [{ diameterMm: 8.5, fullMm: 12, tipMm: 0 }],

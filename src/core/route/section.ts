@@ -113,7 +113,7 @@ function levelsOf(p: Planned, bores: Section['bores'], thread: Section['thread']
     levels.push({ mm: p.thicknessMm ?? deepest, name: phrase('through the plate'), strong: true });
     levels.push({ mm: tip, name: phrase('tip clears at') });
   }
-  return levels;
+  return levels.sort((a, b) => a.mm - b.mm);
 }
 
 /** The section of a hole as its operations leave it. */
