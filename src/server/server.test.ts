@@ -14,6 +14,7 @@ import { jobInput, type JobInput } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/ask/ask-form';
 import { USUAL_HABITS } from '@/core/ask/habits';
 import { speedsFromPulleys } from '@/core/cutting/pulleys';
+import { boresOf, checkBores } from '@/core/layout/bores';
 import { layOutFace } from '@/core/layout/lay-out';
 import { facesOf, USUAL_PART } from '@/core/layout/part';
 import type { Material } from '@/core/materials/material';
@@ -440,6 +441,9 @@ describe('the operations of a job', () => {
     const shop = await shopNow(db);
     for (const job of await listJobs(db)) {
       const document = operationsOf(job, shop, 'mm');
+      const laid = job.holes.map((h) => ({ ...h, callout: h.question.callout }));
+      const meeting = checkBores(boresOf(job.part, laid), () => true).filter((f) => f.level === 'stop');
+      expect([job.name, meeting.map((f) => `${f.a.featureId} ${f.b.featureId}`)]).toEqual([job.name, []]);
       expect(operationsResponse.parse(document)).toEqual(document);
       for (const f of document.features) {
         expect([f.callout, f.problems, f.faults]).toEqual([f.callout, [], []]);

@@ -150,7 +150,7 @@ export const SAMPLE_JOBS: JobInput[] = [
         'collar-stop',
         'Stop screw',
         { callout: '#10-32 UNF-2B x 3/8 DEEP', thickness: '40 mm' },
-        circle(0, 0, 56, 1, 90),
+        circle(0, 0, 56, 1, 0),
       ),
     ],
   ),
