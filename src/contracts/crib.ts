@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { HABITS, type ShopHabits } from '@/core/ask/habits';
 import { TOOL_KINDS, type ToolKind } from '@/core/drills/tool';
-import type { Material } from '@/core/materials/material';
+import { MATERIAL_GROUPS, type Material } from '@/core/materials/material';
 
 const rowId = z.string().regex(/^[\w.-]{1,80}$/, 'An id is 1 to 80 letters, digits, dots, - or _.');
 const name = z.string().trim().min(1, 'Give it a name.').max(120, 'A name has at most 120 characters.');
@@ -103,18 +103,7 @@ const range = z.strictObject({ low: z.number().positive(), high: z.number().posi
 export const materialInput = z.strictObject({
   id: rowId,
   label: name,
-  group: z.enum([
-    'steel',
-    'stainless',
-    'iron',
-    'aluminium',
-    'copper-alloy',
-    'titanium',
-    'magnesium',
-    'zinc',
-    'nickel',
-    'plastic',
-  ]),
+  group: z.enum(MATERIAL_GROUPS),
   hardnessHb: z.number().min(0).max(800),
   tensileMPa: z.number().positive().max(5000),
   shearMPa: z.number().positive().max(5000),

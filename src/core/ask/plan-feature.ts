@@ -155,11 +155,8 @@ export function planFeature(
   const asked = read.value.question;
   const q: HoleQuestion = {
     ...asked,
+    ...place,
     thicknessMm: along(asked.thicknessMm ?? place.thicknessMm, place.tiltDeg),
-    leverMm: place.leverMm,
-    tiltDeg: place.tiltDeg,
-    curved: place.curved,
-    offAxisMm: place.offAxisMm,
   };
   const callout = readCallout(q.callout, q.bareUnit);
   if (!callout.ok) return callout;

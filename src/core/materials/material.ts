@@ -1,14 +1,16 @@
-export type MaterialGroup =
-  | 'steel'
-  | 'stainless'
-  | 'iron'
-  | 'aluminium'
-  | 'copper-alloy'
-  | 'titanium'
-  | 'magnesium'
-  | 'zinc'
-  | 'nickel'
-  | 'plastic';
+export const MATERIAL_GROUPS = [
+  'steel',
+  'stainless',
+  'iron',
+  'aluminium',
+  'copper-alloy',
+  'titanium',
+  'magnesium',
+  'zinc',
+  'nickel',
+  'plastic',
+] as const;
+export type MaterialGroup = (typeof MATERIAL_GROUPS)[number];
 
 export type FormTapping = 'good' | 'marginal' | 'no';
 export type Chips = 'short' | 'powder' | 'long' | 'stringy';

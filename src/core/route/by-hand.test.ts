@@ -254,6 +254,8 @@ describe('a user’s changes', () => {
     const p = plan(m8, { overrides: { drill: { rpm: 1200, fullMm: 16 } } });
     const drill = p.operations.find((o) => o.key === 'drill');
     expect(drill?.cut && 'rpm' in drill.cut.speed && drill.cut.speed.rpm).toBe(1250);
+    // What is said of the figures follows them, on the screen and on the card.
+    expect(drill?.details.map((d) => tell(d, 'mm')).join(' ')).toContain('1250 rev/min, step 1250');
     expect(drill?.changes?.map((c) => tell(c, 'mm')).join(' ')).toMatch(/Stop at 18\.0 mm instead of 1\d\.\d mm/);
     expect(p.wall?.value).toBeCloseTo(20 - 16 - 6.746875 / 2 / Math.tan((59 * Math.PI) / 180), 6);
     // 12 of thread, 2 chamfer threads and one pitch of room want 15.75.

@@ -1,7 +1,7 @@
 import { depth, phrase, quantity, type Phrase, type Problem } from '../answer/answer';
 import { drillName, type Drill } from '../drills/drill';
-import { cutFigures, cuttingTime, isSet, type CutContext, type CutOverride } from './cut';
-import { drillOrder, handTime } from './make-operation';
+import { isSet, type CutContext, type CutOverride } from './cut';
+import { cutting, drillOrder, drillSpec, handTime, refigured } from './make-operation';
 import type { CutSpec, Operation } from './operation';
 import { dropFault, orderFaults, type OrderFault } from './order-rules';
 
@@ -165,32 +165,11 @@ function overridden(
     return refuse(base.key, 'override-feed', 'A feed of {feed} mm/rev is outside reason.', 'Type between 0.01 and 2.', {
       feed: String(over.feed),
     });
-  const { cut, cautions } = cutFigures(spec, ctx, over);
-  const now: Operation = {
-    ...base,
-    cut,
-    cautions: [...base.cautions.filter((c) => !FIGURE_CODES.has(c.code)), ...cautions],
-    time: cuttingTime(cut),
-  };
+  const now = refigured(base, spec, ctx, over);
   if (spec.family === 'drill') now.order = drillOrder(base.code, now);
   now.changes = changesOf(base, now);
   return now;
 }
-
-/** Cautions that follow from the figures and are made anew with them. */
-const FIGURE_CODES = new Set([
-  'speed-high',
-  'speed-low',
-  'tool-lacking',
-  'pilot-large',
-  'pilot-small',
-  'chuck',
-  'stroke',
-  'reach',
-  'power',
-  'carbide-loose',
-  'cobalt',
-]);
 
 function insertedOperation(
   add: InsertedOperation,
@@ -219,30 +198,8 @@ function insertedOperation(
   if (!(add.fullMm > 0))
     return refuse(add.key, 'insert-depth', 'The depth must be above zero.', 'Type how deep it goes at full diameter.');
   const through = ctx.thicknessMm !== undefined && add.fullMm >= ctx.thicknessMm - 1e-9;
-  const spec: CutSpec = {
-    family: 'drill',
-    tool: { name: drillName(drill), owned: true },
-    drill,
-    diameterMm: drill.diameterMm,
-    inHoleMm: 0,
-    fromMm: 0,
-    fullMm: add.fullMm,
-    through,
-    pointAngleDeg: drill.pointAngleDeg ?? 118,
-  };
-  const { cut, cautions } = cutFigures(spec, ctx);
-  const op: Operation = {
-    key: add.key,
-    code: 'pilot',
-    order: phrase(''),
-    details: [],
-    cut,
-    time: cuttingTime(cut),
-    cautions,
-    inserted: true,
-  };
-  op.order = drillOrder('drill', op);
-  return op;
+  const spec = drillSpec(drill, true, { inHoleMm: 0, fromMm: 0, fullMm: add.fullMm, through });
+  return { ...cutting(add.key, 'pilot', (op) => drillOrder('drill', op), spec, ctx), inserted: true };
 }
 
 /** Sorts by the order wanted; what it does not name stays right after what it followed in the plan. */
@@ -270,9 +227,7 @@ function inEachOther(operations: Operation[], edits: RouteEdits, ctx: CutContext
       .filter((s) => s.diameterMm < spec.diameterMm && s.fullMm >= 0.5 * spec.fullMm)
       .reduce((widest, s) => Math.max(widest, s.diameterMm), ctx.existingMm ?? 0);
     if (Math.abs(inHoleMm - spec.inHoleMm) < 1e-9) return op;
-    const { cut, cautions } = cutFigures({ ...spec, inHoleMm }, ctx, edits.overrides?.[op.key]);
-    const rest = op.cautions.filter((c) => !FIGURE_CODES.has(c.code));
-    return { ...op, cut, cautions: [...rest, ...cautions], time: cuttingTime(cut) };
+    return refigured(op, { ...spec, inHoleMm }, ctx, edits.overrides?.[op.key]);
   });
 }
 

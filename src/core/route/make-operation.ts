@@ -4,7 +4,7 @@ import { cutFigures, cuttingTime, isSet, type CutContext } from './cut';
 import type { CutSpec, Operation, OperationCode } from './operation';
 
 /** Time of work that is not cutting, s for one hole. Our judgement. */
-export const HANDS_S = { 'lay-out': 45, 'lay-out-dials': 12, deburr: 8, check: 25, chamfer: 8, note: 0 } as const;
+export const HANDS_S = { 'lay-out': 45, 'lay-out-dials': 12, deburr: 8, check: 25 } as const;
 
 /** A time that is not worked out from a cut, s. */
 export function handTime(seconds: number, what: string): Answer {
@@ -92,6 +92,27 @@ export function cutting(
   op.order = order(op);
   op.details = cutDetails(op, ctx);
   return op;
+}
+
+/** Cautions of an operation that do not follow from its figures, and so outlast a change of them. */
+function lasting(op: Operation, ctx: CutContext, over: Parameters<typeof cutFigures>[2]): Caution[] {
+  const { cut } = op;
+  const made = cut ? [undefined, over].flatMap((o) => cutFigures(cut.spec, ctx, o).cautions) : [];
+  const own = new Set(made.map((c) => c.code));
+  return op.cautions.filter((c) => !own.has(c.code));
+}
+
+/** A cutting operation with other figures: what follows from them is made anew, what was said besides stays. */
+export function refigured(
+  op: Operation,
+  spec: CutSpec,
+  ctx: CutContext,
+  over?: Parameters<typeof cutFigures>[2],
+): Operation {
+  const { cut, cautions } = cutFigures(spec, ctx, over);
+  const besides = op.details.slice(cutDetails(op, ctx).length);
+  const next = { ...op, cut, time: cuttingTime(cut), cautions: [...lasting(op, ctx, over), ...cautions] };
+  return { ...next, details: [...cutDetails(next, ctx), ...besides] };
 }
 
 /** What a drill is to do. */

@@ -46,6 +46,7 @@ export function layOut(ctx: FeatureContext, first: Drill | undefined): Operation
       [],
       HANDS_S['lay-out'],
       'find the hole',
+      [...offAxis(ctx), ...roundSide(ctx)],
     );
   if (ctx.machine?.kind === 'mill' || ctx.machine?.kind === 'lathe')
     return byHandwork(

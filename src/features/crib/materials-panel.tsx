@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { sfmToMPerMin } from '@/core/cutting/cutting-speed';
+import { MATERIAL_GROUPS } from '@/core/materials/material';
 import { showText, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 import type { RecordField } from '@/ui/record-dialog';
@@ -19,18 +20,7 @@ const FIELDS: readonly RecordField[] = [
     key: 'group',
     label: 'Group',
     kind: 'choice',
-    options: [
-      'steel',
-      'stainless',
-      'iron',
-      'aluminium',
-      'copper-alloy',
-      'titanium',
-      'magnesium',
-      'zinc',
-      'nickel',
-      'plastic',
-    ].map((g) => [g, g] as const),
+    options: MATERIAL_GROUPS.map((g) => [g, g] as const),
   },
   number('hardnessHb', 'Hardness, HB'),
   number('tensileMPa', 'Tensile strength, MPa'),

@@ -15,6 +15,7 @@ import { SizeRail } from '@/ui/drawings/size-rail';
 import { SelectField, TextField } from '@/ui/field';
 import { KeptBar } from '@/ui/kept-bar';
 import { TabBar } from '@/ui/tab-bar';
+import { Working } from '@/ui/working';
 import { useUndoKeys } from '@/ui/use-kept';
 import { GroupList } from './group-list';
 import { MachinesTable } from './machines-table';
@@ -96,6 +97,7 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
                     {group.count} in a part, {time(plan.seconds)} each
                     {plan.wall && `, wall ${showText({ value: plan.wall.value, unit: 'mm', places: 1 }, display)}`}
                   </span>
+                  {plan.wall && <Working of={plan.wall} name="wall left" display={display} />}
                   <Link
                     className="link ml-auto"
                     href={`/?${toAddress({ ...questionInJob(first.question, job), units: display })}&job=${job.id}&jobHole=${first.id}`}

@@ -54,7 +54,7 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
       )}
       {cut.schools.length > 0 && (
         <table className="plate w-full text-[15px]">
-          <caption className="label p-1 text-left">Schools, and the step of each</caption>
+          <caption className="label p-1 text-left">Schools and the step of each, rev/min</caption>
           <tbody>
             {cut.schools.map((s) => {
               const step = machine && chooseSpeed(machine, s.rpm.value, material, state.shop.habits.stepRule);
