@@ -91,7 +91,7 @@ export function MaterialsPanel({ materials, state, display }: Props) {
               <th className="p-2">Material</th>
               <th className="p-2">Hardness</th>
               <th className="p-2">Drill at</th>
-              <th className="p-2">Feed</th>
+              <th className="p-2">Feed, × mild steel</th>
               <th className="p-2">Thread</th>
               <th className="p-2">Chips</th>
               <th className="p-2">Fluid</th>
