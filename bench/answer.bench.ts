@@ -1,6 +1,7 @@
 import { DRILL_SETS } from '../src/core/drills/drill-sets';
 import { MATERIALS } from '../src/core/materials/materials';
-import { answerQuestion } from '../src/core/ask/answer-question';
+import { planHole } from '../src/core/hole/plan-hole';
+import { USUAL_HABITS } from '../src/core/shop/habits';
 
 const CALLOUTS = ['M8 x 16 DEEP', '4x M3 THRU', '1/2-13 UNC x 1 DEEP', '2 BA', 'G 1/4', '1/8 NPT', 'M30x2 THRU'];
 const pool = DRILL_SETS[DRILL_SETS.length - 1];
@@ -19,7 +20,8 @@ const numbers = Array.from({ length: 10_000 }, (_, i) => (i * 7919) % 10_007);
 /** The yardstick of the run: sorting ten thousand numbers. */
 const reference = (): number => median(200, () => void Float64Array.from(numbers).sort());
 const answer = (i: number): void => {
-  answerQuestion({ callout: CALLOUTS[i % CALLOUTS.length], material: MATERIALS[i % MATERIALS.length], pool });
+  const [callout, material] = [CALLOUTS[i % CALLOUTS.length], MATERIALS[i % MATERIALS.length]];
+  planHole({ callout, material, pool, tap: 'auto', dry: false, parts: 1 }, { habits: USUAL_HABITS });
 };
 
 const cold = median(20, answer);

@@ -1,8 +1,8 @@
 import { report } from './measure';
-import { BLANK_FORM } from '../src/core/ask/ask-form';
-import { USUAL_HABITS } from '../src/core/ask/habits';
-import { planFeature } from '../src/core/ask/plan-feature';
-import type { Shop } from '../src/core/ask/read-form';
+import { BLANK_FORM } from '../src/core/hole/form';
+import { USUAL_HABITS } from '../src/core/shop/habits';
+import { planForm } from '../src/core/hole/read-form';
+import type { Shop } from '../src/core/shop/shop';
 import { DRILL_SETS } from '../src/core/drills/drill-sets';
 import { MATERIALS } from '../src/core/materials/materials';
 import { SAMPLE_MACHINES } from '../src/server/demo/sample-machines';
@@ -21,7 +21,7 @@ const shop = {
 
 const plan = (i: number): void => {
   const machine = SAMPLE_MACHINES[i % 4].id;
-  planFeature(
+  planForm(
     { ...BLANK_FORM, callout: CALLOUTS[i % CALLOUTS.length], thickness: String(20 + (i % 20)), machine },
     shop,
   );

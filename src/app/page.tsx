@@ -1,7 +1,7 @@
-import { fromAddress } from '@/core/ask/ask-form';
+import { fromAddress } from '@/core/hole/form';
 import { AskView } from '@/features/ask/ask-view';
 import type { Origin } from '@/features/ask/use-ask';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';
 

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { HOLE_CHOICES, START_CHOICES, TAP_CHOICES } from '@/core/hole/form';
+import { DISPLAYS } from '@/core/units/show';
 
 const length = z
   .union([z.number(), z.string().max(60)])
@@ -29,11 +31,13 @@ export const answerRequest = z.strictObject({
   materialId: z.string().max(80).describe('Id from GET /api/v1/materials'),
   hole: z
     .strictObject({
-      kind: z.enum(['through', 'blind']).optional().describe('Left out: as the callout says'),
+      kind: z.enum(HOLE_CHOICES).exclude(['auto']).optional().describe('Left out: as the callout says'),
       threadDepth: length.optional(),
       thickness: length.optional(),
       stockWidth: length.optional().describe('Narrowest width or diameter of the part across the hole'),
-      existing: length.optional().describe('Diameter of a hole that is there already'),
+      existing: length
+        .optional()
+        .describe('Diameter of a hole that is there already, or "thread" for an old thread to keep'),
     })
     .optional(),
   drills: z.string().max(80).default('crib').describe('"crib", or the id of a set from GET /api/v1/drills'),
@@ -42,7 +46,7 @@ export const answerRequest = z.strictObject({
     .max(20)
     .optional()
     .describe('A drill to judge instead of the proposed one: "6.9", "17/64", "#7", "F"'),
-  tap: z.enum(['cut', 'form', 'auto']).default('auto'),
+  tap: z.enum(TAP_CHOICES).default('auto'),
   targetPercent: z
     .union([z.number(), z.string().max(12)])
     .default('auto')
@@ -51,11 +55,11 @@ export const answerRequest = z.strictObject({
     .union([z.string().max(80), machineInput])
     .optional()
     .describe('Id from GET /api/v1/machines, or a machine. Left out: only the ideal speed'),
-  start: z.enum(['auto', 'hand', 'punch', 'centre-drill', 'spot', 'bushing']).default('auto'),
+  start: z.enum(START_CHOICES).default('auto'),
   dry: z.boolean().default(false),
   bolt: z.string().max(20).optional().describe('Bolt class such as "8.8" or "SAE 5"'),
   quantity: z.number().int().min(1).max(100000).default(1).describe('Parts to make'),
-  units: z.enum(['mm', 'inch']).default('mm').describe('Unit of bare numbers and of lengths in sentences'),
+  units: z.enum(DISPLAYS).default('mm').describe('Unit of bare numbers and of lengths in sentences'),
 });
 export type AnswerRequest = z.infer<typeof answerRequest>;
 
@@ -68,7 +72,12 @@ const working = z.object({
   source,
   assumptions: z.array(z.string()),
 });
-const cautionItem = z.object({ code: z.string(), level: z.enum(['note', 'warn', 'stop']), text: z.string() });
+const cautionItem = z.object({
+  code: z.string(),
+  level: z.enum(['note', 'warn', 'stop']),
+  subject: z.string().describe('Key of the step that it is about, or "hole"'),
+  text: z.string(),
+});
 
 const drillItem = z.object({
   label: z.string(),
@@ -108,45 +117,42 @@ const way = z.object({
   seconds: z.number().describe('For all holes'),
 });
 
-export const answerResponse = z.object({
-  coreVersion: z.string(),
-  thread: z.object({
-    designation: z.string(),
-    series: z.string(),
-    standard: z.string(),
-    majorDiameterMm: z.number(),
-    pitchMm: z.number(),
-    leftHand: z.boolean(),
-    class: z.string().nullable(),
-    minorDiameterMinMm: z.number().nullable(),
-    minorDiameterMaxMm: z.number().nullable(),
-    pitchDiameterMinMm: z.number().nullable(),
-    pitchDiameterMaxMm: z.number().nullable(),
-  }),
-  count: z.number().int().describe('Holes in one part'),
-  materialId: z.string(),
-  hole: z.object({
-    kind: z.enum(['through', 'blind']),
-    threadDepthMm: z.number(),
-    thicknessMm: z.number().nullable(),
-    fullDiameterDepthMm: z.number().nullable().describe('Blind holes'),
-    totalDepthMm: z.number().nullable().describe('Blind holes: to the tip, from where it touches'),
-    tipMm: z.number(),
-    chipRoomMm: z.number().nullable(),
-    wallLeftMm: z.number().nullable(),
-    chamferDiameterMm: z.number(),
-  }),
-  tapDrill: z.object({
-    targetPercent: z.number().nullable(),
-    rangeLowPercent: z.number().nullable(),
-    rangeHighPercent: z.number().nullable(),
-    because: z.enum(['chosen', 'asked', 'to-buy']),
-    chosen: candidate,
-    lacking: candidate.nullable().describe('Best drill made, when the set lacks it'),
-    closestOutside: candidate.nullable(),
-    nextSmaller: candidate.nullable(),
-    nextLarger: candidate.nullable(),
-    schools: z.array(
+const threadItem = z.object({
+  designation: z.string(),
+  series: z.string(),
+  standard: z.string(),
+  majorDiameterMm: z.number(),
+  pitchMm: z.number(),
+  leftHand: z.boolean(),
+  class: z.string().nullable(),
+  minorDiameterMinMm: z.number().nullable(),
+  minorDiameterMaxMm: z.number().nullable(),
+  pitchDiameterMinMm: z.number().nullable(),
+  pitchDiameterMaxMm: z.number().nullable(),
+});
+const holeItem = z.object({
+  kind: z.enum(['through', 'blind']),
+  threadDepthMm: z.number().nullable().describe('Null without a thread'),
+  thicknessMm: z.number().nullable(),
+  fullDiameterDepthMm: z.number().nullable().describe('Blind holes'),
+  totalDepthMm: z.number().nullable().describe('Blind holes: to the tip, from where it touches'),
+  tipMm: z.number().nullable(),
+  chipRoomMm: z.number().nullable(),
+  wallLeftMm: z.number().nullable(),
+  chamferDiameterMm: z.number().nullable(),
+});
+const tapDrillItem = z.object({
+  targetPercent: z.number().nullable(),
+  rangeLowPercent: z.number().nullable(),
+  rangeHighPercent: z.number().nullable(),
+  because: z.enum(['chosen', 'asked', 'to-buy']),
+  chosen: candidate,
+  lacking: candidate.nullable().describe('Best drill made, when the set misses it'),
+  closestOutside: candidate.nullable(),
+  nextSmaller: candidate.nullable(),
+  nextLarger: candidate.nullable(),
+  schools: z
+    .array(
       z.object({
         id: z.string(),
         label: z.string(),
@@ -154,51 +160,65 @@ export const answerResponse = z.object({
         drill: z.string().nullable(),
         why: z.string(),
       }),
-    ),
-  }),
-  forming: z.object({
-    allowed: z.boolean(),
-    level: z.enum(['good', 'marginal']).nullable(),
-    reason: z.string(),
-    drill: candidate.nullable().describe('The larger drill that a forming tap needs'),
-  }),
-  drilling: z.object({
-    start: z.string(),
-    idealRpm: z.number(),
-    ruleOfThumbRpm: z.number(),
-    setRpm: z.number().nullable().describe('Null when the machine cannot'),
-    setLabel: z.string().nullable(),
-    percentOfIdeal: z.number().nullable(),
-    feedMmPerRev: z.number(),
-    peckDepthsMm: z.array(z.number()),
-    pilots: z.array(drillItem),
-    fluid: z.string(),
-  }),
-  tapping: z.object({
-    kind: z.enum(['cut', 'form']),
-    way: z.string(),
-    taps: z.array(tapItem),
-    torqueNm: z.number().nullable(),
-    breakingTorqueNm: z.number(),
-    safetyAgainstBreaking: z.number().nullable(),
-    turns: z.number(),
-    biteTurns: z.number().describe('Turns forward before turning back; 0 for none'),
-    wrench: z.string(),
-    machineTappingRpm: z.number(),
-    ways: z.array(way),
-  }),
-  engagement: z
-    .object({
-      boltClass: z.string(),
-      neededMm: z.number(),
-      nominalMm: z.number(),
-      oneDiameterMm: z.number(),
-      oneAndAHalfDiametersMm: z.number(),
-      nutHeightMm: z.number(),
-      boltStressAreaMm2: z.number(),
-    })
-    .nullable(),
-  steps: z.array(z.object({ code: z.string(), order: z.string(), details: z.array(z.string()) })),
+    )
+    .describe('By other methods'),
+});
+const formingItem = z.object({
+  allowed: z.boolean(),
+  level: z.enum(['good', 'marginal']).nullable(),
+  reason: z.string(),
+  drill: candidate.nullable().describe('The larger drill that a forming tap needs'),
+});
+const drillingItem = z.object({
+  start: z.string(),
+  tool: z.string(),
+  diameterMm: z.number(),
+  inCrib: z.boolean(),
+  idealRpm: z.number(),
+  ruleOfThumbRpm: z.number().nullable(),
+  setRpm: z.number().nullable().describe('Null when the machine cannot'),
+  setLabel: z.string().nullable(),
+  percentOfIdeal: z.number().nullable(),
+  feedMmPerRev: z.number(),
+  peckDepthsMm: z.array(z.number()),
+  pilots: z.array(drillItem),
+  fluid: z.string(),
+});
+const tappingItem = z.object({
+  kind: z.enum(['cut', 'form']),
+  way: z.string(),
+  taps: z.array(tapItem),
+  torqueNm: z.number().nullable(),
+  breakingTorqueNm: z.number(),
+  safetyAgainstBreaking: z.number().nullable(),
+  turns: z.number(),
+  biteTurns: z.number().describe('Turns forward before turning back; 0 for none'),
+  wrench: z.string(),
+  machineTappingRpm: z.number(),
+  ways: z.array(way),
+});
+const engagementItem = z.object({
+  boltClass: z.string(),
+  neededMm: z.number(),
+  nominalMm: z.number(),
+  oneDiameterMm: z.number(),
+  oneAndAHalfDiametersMm: z.number(),
+  nutHeightMm: z.number(),
+  boltStressAreaMm2: z.number(),
+});
+
+export const answerResponse = z.object({
+  coreVersion: z.string(),
+  thread: threadItem.nullable().describe('Null for a hole without a thread'),
+  count: z.number().int().describe('Holes in one part'),
+  materialId: z.string(),
+  hole: holeItem,
+  tapDrill: tapDrillItem.nullable().describe('Null where no thread is cut'),
+  forming: formingItem.nullable(),
+  drilling: drillingItem.nullable().describe('The main bore; null where nothing is drilled'),
+  tapping: tappingItem.nullable(),
+  engagement: engagementItem.nullable(),
+  steps: z.array(z.object({ key: z.string(), code: z.string(), order: z.string(), details: z.array(z.string()) })),
   assumptions: z.array(z.string()),
   cautions: z.array(cautionItem),
   working: z.array(working),

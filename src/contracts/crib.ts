@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { HABITS, type ShopHabits } from '@/core/ask/habits';
-import { TOOL_KINDS, type ToolKind } from '@/core/drills/tool';
+import { HABITS, type ShopHabits } from '@/core/shop/habits';
+import { TOOL_KINDS, type ToolKind } from '@/core/shop/tool';
 import { MATERIAL_GROUPS, type Material } from '@/core/materials/material';
+import { DISPLAYS } from '@/core/units/show';
 
 const rowId = z.string().regex(/^[\w.-]{1,80}$/, 'An id is 1 to 80 letters, digits, dots, - or _.');
 const name = z.string().trim().min(1, 'Give it a name.').max(120, 'A name has at most 120 characters.');
@@ -125,6 +126,7 @@ export const materialInput = z.strictObject({
     .refine((p) => p.low <= p.target && p.target <= p.high, 'Low, target and high must rise.'),
   chips: z.enum(['short', 'powder', 'long', 'stringy']),
   lubricant: z.string().trim().min(1).max(120),
+  runsDry: z.boolean().default(false).describe('Cut dry as a rule: no fluid is missed'),
   notes: z.string().max(400),
   hazard: z.string().max(400),
 }) satisfies z.ZodType<Material>;
@@ -153,7 +155,7 @@ const habitsSchema = z.strictObject(
 
 export const shopChange = z.strictObject({
   version,
-  units: z.enum(['mm', 'inch']),
+  units: z.enum(DISPLAYS),
   habits: habitsSchema,
 });
 export type ShopChange = z.infer<typeof shopChange>;

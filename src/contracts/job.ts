@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { USUAL_PART } from '@/core/layout/part';
 import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
 import { keptQuestion } from './question';
-import { routeEdits } from './route';
+import { operationEdits } from './operation-edits';
 
 const rowId = z.string().regex(/^[\w-]{8,64}$/, 'An id is 8 to 64 letters, digits, - or _.');
 
@@ -12,7 +12,7 @@ export const jobHoleInput = z.strictObject({
   question: keptQuestion,
   face: faceSchema.default('top'),
   place: placeSchema.optional().describe('Left out: not laid out yet'),
-  edits: routeEdits.optional().describe("The user's changes to its operations"),
+  edits: operationEdits.optional().describe("The user's changes to its operations"),
   exit: exitSchema.optional().describe('Angled holes: how far across the far end lies, mm'),
 });
 

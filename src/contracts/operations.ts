@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { DISPLAYS } from '@/core/units/show';
 
 const figure = z.number().nullable();
 
@@ -40,4 +41,4 @@ export const operationsResponse = z.object({
   ),
 });
 export type OperationsResponse = z.infer<typeof operationsResponse>;
-export const operationsQuery = z.strictObject({ units: z.enum(['mm', 'inch']).optional() });
+export const operationsQuery = z.strictObject({ units: z.enum(DISPLAYS).optional() });

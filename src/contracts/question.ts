@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import type { AskForm } from '@/core/ask/ask-form';
+import { HOLE_CHOICES, START_CHOICES, TAP_CHOICES, type AskForm } from '@/core/hole/form';
+import { DISPLAYS } from '@/core/units/show';
 
 const short = z.string().max(60);
 
@@ -7,21 +8,21 @@ const short = z.string().max(60);
 export const keptQuestion = z.strictObject({
   callout: z.string().trim().min(1, 'A hole needs a callout, such as M8 x 16 DEEP.').max(200),
   material: short,
-  hole: z.enum(['auto', 'through', 'blind']),
+  hole: z.enum(HOLE_CHOICES),
   depth: short,
   thickness: short,
   width: short,
   existing: short.default(''),
   drills: short,
   drill: short,
-  tap: z.enum(['auto', 'cut', 'form']),
+  tap: z.enum(TAP_CHOICES),
   percent: short,
   machine: short,
-  start: z.enum(['auto', 'hand', 'punch', 'centre-drill', 'spot', 'bushing']),
+  start: z.enum(START_CHOICES),
   dry: z.boolean(),
   bolt: short,
   parts: short,
-  units: z.enum(['mm', 'inch']),
+  units: z.enum(DISPLAYS),
 }) satisfies z.ZodType<AskForm>;
 
 export type KeptQuestion = z.infer<typeof keptQuestion>;

@@ -3,15 +3,15 @@ import { answerRequest, answerResponse } from '@/contracts/answer';
 import { CRIB_INPUT, cribImport, shopChange, toolInput } from '@/contracts/crib';
 import { jobInput } from '@/contracts/job';
 import { partFile } from '@/contracts/part-file';
-import { routeEdits } from '@/contracts/route';
-import { BLANK_FORM } from '@/core/ask/ask-form';
-import { USUAL_HABITS } from '@/core/ask/habits';
-import { planFeature } from '@/core/ask/plan-feature';
+import { operationEdits } from '@/contracts/operation-edits';
+import { BLANK_FORM } from '@/core/hole/form';
+import { USUAL_HABITS } from '@/core/shop/habits';
+import { planForm } from '@/core/hole/read-form';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import { readCribCsv } from '@/core/formats/crib-csv';
 import { readPlateCsv } from '@/core/formats/plate-csv';
 import { readPlateDxf } from '@/core/formats/plate-dxf';
-import type { InsertedOperation } from '@/core/route/edits';
+import type { InsertedOperation } from '@/core/operation/inserted-operation';
 import { MATERIALS } from '@/core/materials/materials';
 import { checked } from './http/respond';
 import { answerRequestOf } from './services/answer-service';
@@ -221,11 +221,11 @@ test('whatever changes a user makes, there is a plan, and what cannot be is said
   );
   fc.assert(
     fc.property(edits, fc.constantFrom('M8 x 12 DEEP', 'ø9 x 8 DEEP M8 THRU', 'ø8 H7 REAM THRU'), (change, callout) => {
-      answeredOrRefused(() => checked(routeEdits, change));
-      const planned = planFeature({ ...BLANK_FORM, callout, thickness: '25' }, shop, change);
+      answeredOrRefused(() => checked(operationEdits, change));
+      const planned = planForm({ ...BLANK_FORM, callout, thickness: '25' }, shop, {}, change);
       if (!planned.ok) throw new Error(planned.problems.map((p) => p.text).join(' '));
       const { operations, dropped, problems } = planned.value;
-      const plain = planFeature({ ...BLANK_FORM, callout, thickness: '25' }, shop);
+      const plain = planForm({ ...BLANK_FORM, callout, thickness: '25' }, shop);
       const asked = plain.ok ? plain.value.operations.length : 0;
       const added = operations.filter((op) => op.inserted).length;
       expect(operations.length + dropped.length).toBe(asked + added);

@@ -1,11 +1,11 @@
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { KeptQuestion } from '@/contracts/question';
-import type { ShopHabits } from '@/core/ask/habits';
+import type { ShopHabits } from '@/core/shop/habits';
 import type { Machine, MachineKind, Speeds } from '@/core/cutting/machine';
-import type { PulleyTrain } from '@/core/cutting/pulleys';
-import type { RouteEdits } from '@/core/route/edits';
-import type { ToolKind } from '@/core/drills/tool';
+import type { PulleyTrain } from '@/core/cutting/machine';
+import type { OperationEdits } from '@/core/operation/edits';
+import type { ToolKind } from '@/core/shop/tool';
 import type { DrillCondition, DrillMaterial, DrillSeries } from '@/core/drills/drill';
 import type { MarkedWith } from '@/core/layout/punch';
 import type { FaceId, Part } from '@/core/layout/part';
@@ -133,7 +133,7 @@ export const jobHoles = sqliteTable(
     place: text('place', { mode: 'json' }).$type<Place>(),
     exit: text('exit', { mode: 'json' }).$type<{ dx: number; dy: number }>(),
     /** The user's changes to its operations. */
-    edits: text('edits', { mode: 'json' }).$type<RouteEdits>(),
+    edits: text('edits', { mode: 'json' }).$type<OperationEdits>(),
   },
   (t) => [index('job_holes_by_job').on(t.jobId, t.position)],
 );

@@ -1,6 +1,6 @@
-import { USUAL_HABITS } from '@/core/ask/habits';
+import { USUAL_HABITS } from '@/core/shop/habits';
 import { CribView } from '@/features/crib/crib-view';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { listDrillCases, listMachines, listMaterials, listTools, shopRow } from '@/server/repositories/crib-repository';
 
 export const metadata = { title: 'Crib' };

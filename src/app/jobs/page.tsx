@@ -1,6 +1,6 @@
 import { holeLines } from '@/features/jobs/job-summary';
 import { JobsView } from '@/features/jobs/jobs-view';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { listJobs } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';
 

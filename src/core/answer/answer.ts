@@ -33,9 +33,18 @@ export interface Phrase {
 
 export type CautionLevel = 'note' | 'warn' | 'stop';
 
+/** What a caution is about when it is not about one operation. */
+export const WHOLE_HOLE = 'hole';
+
+/** Something to watch, attached once: to the operation or to the hole that it is about. */
 export interface Caution extends Phrase {
+  /** Stays the same from version to version. */
   code: string;
   level: CautionLevel;
+  /** Key of the operation that it is about, or {@link WHOLE_HOLE}. */
+  subject: string;
+  /** Holds for the machine and the metal whatever is made: shown once a sheet, not once a hole. */
+  standing?: true;
 }
 
 /** Where a rule comes from. A `model` is an estimate of ours and never a rating. */
@@ -79,6 +88,9 @@ export interface Problem extends Phrase {
 
 export type Result<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
 
+/** Version of the core's rules: kept with every answer, so that an old one can be told from a new one. */
+export const CORE_VERSION = '2';
+
 export const quantity = (value: number, unit: Unit): Quantity => ({ value, unit });
 export const mm = (value: number): Quantity => ({ value, unit: 'mm' });
 /** A length that is set or read to tenths of a millimetre: depths, stock, walls. */
@@ -88,8 +100,28 @@ export const phrase = (text: string, values?: Phrase['values']): Phrase => (valu
 export const caution = (level: CautionLevel, code: string, text: string, values?: Phrase['values']): Caution => ({
   code,
   level,
+  subject: WHOLE_HOLE,
   ...phrase(text, values),
 });
+
+/** Cautions attached to an operation by its key. */
+export const about = (subject: string, cautions: readonly Caution[]): Caution[] =>
+  cautions.map((c) => (c.subject === subject ? c : { ...c, subject }));
+
+/** A {@link Problem}: what is wrong, in which field, and what to do. */
+export const problem = (
+  code: string,
+  field: string,
+  text: string,
+  remedy: string,
+  values?: Phrase['values'],
+  more?: Pick<Problem, 'at' | 'nearest'>,
+): Problem => ({ code, field, ...phrase(text, values), remedy: phrase(remedy, values), ...more });
+
+export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
+
+/** The one way to fail: nothing is returned but what stands against it. */
+export const refuse = (...problems: Problem[]): Result<never> => ({ ok: false, problems });
 
 /** Builds an {@link Answer}; `inputs` are label and quantity pairs in the order of the formula. */
 export function answer(
@@ -101,13 +133,16 @@ export function answer(
   },
   cautions: Caution[] = [],
 ): Answer {
+  const { rule, formula, source, inputs, assumptions = [] } = working;
   return {
     value,
     unit,
     working: {
-      ...working,
-      inputs: working.inputs.map(([label, q]) => ({ label, quantity: q })),
-      assumptions: working.assumptions ?? [],
+      rule,
+      formula,
+      inputs: inputs.map(([label, q]) => ({ label, quantity: q })),
+      source,
+      assumptions,
     },
     cautions,
   };

@@ -1,4 +1,4 @@
-import { phrase, type Phrase, type Problem } from '../answer/answer';
+import { ok, phrase, type Phrase, type Result } from '../answer/answer';
 import { isWorkHardening, type Material } from '../materials/material';
 import type { Machine } from './machine';
 import { chooseSpeed, nextStep, type SpeedChoice } from './speed-step';
@@ -18,7 +18,7 @@ export type ChipSign = keyof typeof CHIP_SIGNS;
 
 export interface ChipAdvice {
   /** The step to set now; the one in use where nothing is to change. */
-  speed: SpeedChoice | Problem;
+  speed: Result<SpeedChoice>;
   /** mm/rev */
   feed: number;
   /** Share of the peck distance to keep. */
@@ -115,7 +115,7 @@ export function adviseFromChips(
   const rpm = rule.speed === 0 || !machine ? now.rpm : nextStep(machine, now.rpm, rule.speed);
   const stuck = rule.speed !== 0 && rpm === now.rpm;
   return {
-    speed: machine ? chooseSpeed(machine, now.idealRpm, material, 'auto', rpm) : noStep(now, rule.speed),
+    speed: machine ? chooseSpeed(machine, now.idealRpm, material, 'auto', rpm) : ok(noStep(now, rule.speed)),
     feed: now.feed * rule.feed,
     peckShare: rule.peck ?? 1,
     moved: { speed: stuck && machine ? 0 : rule.speed, feed: rule.feed > 1 ? 1 : rule.feed < 1 ? -1 : 0 },

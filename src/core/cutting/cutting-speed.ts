@@ -28,9 +28,6 @@ export interface DrillingConditions {
   dry: boolean;
 }
 
-/** Fluid is advised unless the material's own line starts with dry. */
-export const wantsFluid = (m: Material): boolean => !/^dry/.test(m.lubricant);
-
 /** Spindle speed wanted for a drill, from the material's cutting speed and what takes away from it. */
 export function idealRpm({ drill, material, depthMm, machine, dry }: DrillingConditions): Answer {
   const start = sfmToMPerMin(material.drillSfmHss.start);
@@ -49,7 +46,7 @@ export function idealRpm({ drill, material, depthMm, machine, dry }: DrillingCon
       );
   }
   if (isHandHeld(machine)) factors.push(['held by hand', 0.7]);
-  if (dry && wantsFluid(material)) factors.push(['dry where fluid is advised', 0.7]);
+  if (dry && !material.runsDry) factors.push(['dry where fluid is advised', 0.7]);
   const deep = deepHoleFactor(depthMm / drill.diameterMm);
   if (deep < 1) factors.push(['deep hole', deep]);
   const rpm = factors.reduce((v, [, f]) => v * f, rpmFor(start, drill.diameterMm));
@@ -70,7 +67,7 @@ export function idealRpm({ drill, material, depthMm, machine, dry }: DrillingCon
       source: { kind: 'trade rule', name: 'cutting speed of the material, high-speed steel' },
       assumptions: [
         phrase('Sharp drill; {fluid}.', {
-          fluid: dry ? 'dry' : wantsFluid(material) ? material.lubricant : 'dry or light oil',
+          fluid: dry ? 'dry' : material.runsDry ? 'dry or light oil' : material.lubricant,
         }),
         phrase('Usual range {low} to {high}.', {
           low: quantity(sfmToMPerMin(material.drillSfmHss.low), 'm/min'),

@@ -6,10 +6,11 @@ import { tell } from '../units/show';
 import { adviseFromChips, type ChipSign } from './chips-adviser';
 import { deepHoleFactor, idealRpm, rpmFor, ruleOfThumbRpm, sfmToMPerMin } from './cutting-speed';
 import { alreadyDeeper, stopSetting, usualStop } from './depth-stop';
-import { drillingTorque, grabForce, holdingFor, powerCaution, spindlePower } from './drilling-torque';
+import { drillingTorque, grabForce, holdingFor, spindlePower } from './drilling-torque';
 import { drillFeed, peckDepths } from './feed';
 import type { DepthStopKind, Machine } from './machine';
-import { chooseSpeed, nextStep } from './speed-step';
+import { chooseSpeed, nextStep, slowerSpeeds } from './speed-step';
+import { withinPower, type PowerQuestion } from './within-power';
 
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
 const drill = (mm: number, kind?: Drill['material']): Drill => ({
@@ -79,14 +80,14 @@ describe('the ideal speed', () => {
 describe('the step that the machine has', () => {
   const choose = (machine: Machine, ideal: number, id = 'steel-low-carbon', rule?: 'nearest' | 'below') => {
     const c = chooseSpeed(machine, ideal, material(id), rule);
-    return 'rpm' in c ? [c.rpm, ...c.cautions.map((x) => x.code)] : c.code;
+    return c.ok ? [c.value.rpm, ...c.value.cautions.map((x) => x.code)] : c.problems[0].code;
   };
 
   test.each([
     ['nearest by ratio in mild steel', press, 1284, 'steel-low-carbon', undefined, [980]],
     ['nearest above', press, 1400, 'steel-low-carbon', undefined, [1700]],
     ['next below in stainless', press, 1600, 'stainless-austenitic', undefined, [980]],
-    ['next below by hand', hand, 1600, 'steel-low-carbon', undefined, [980]],
+    ['by hand the trigger holds the ideal', hand, 1600, 'steel-low-carbon', undefined, [1600]],
     ['nearest when the shop says so', press, 1600, 'stainless-austenitic', 'nearest', [1700]],
     ['below when the shop says so', press, 1600, 'steel-low-carbon', 'below', [980]],
     ['set freely in a range', variable, 1284, 'steel-low-carbon', undefined, [1284]],
@@ -101,10 +102,10 @@ describe('the step that the machine has', () => {
     fc.assert(
       fc.property(fc.double({ min: 20, max: 60000, noNaN: true }), fc.constantFrom(...MATERIALS), (ideal, m) => {
         const c = chooseSpeed(press, ideal, m);
-        if ('rpm' in c) expect(STEPS).toContain(c.rpm);
+        if (c.ok) expect(STEPS).toContain(c.value.rpm);
         else expect(ideal).toBeLessThan(70);
         const v = chooseSpeed(variable, ideal, m);
-        if ('rpm' in v) expect(v.rpm >= 450 && v.rpm <= 2800).toBe(true);
+        if (v.ok) expect(v.value.rpm >= 450 && v.value.rpm <= 2800).toBe(true);
       }),
     );
   });
@@ -133,13 +134,83 @@ describe('torque, power and grab', () => {
     expect(full).toBeCloseTo(6.3, 1);
     expect(drillingTorque(10, 0.15, 118, steel, 5).value / full).toBeCloseTo(0.75, 9);
     expect(spindlePower(6.3, 480)).toBeCloseTo(0.317, 3);
-    // 2010 W wanted, 412 W there: 0.205 to the 1/(1 - mc) is under a quarter of the feed.
-    expect(powerCaution(40, 480, 0.2, steel, { ...press, powerW: 550 })?.level).toBe('warn');
-    expect(powerCaution(10, 480, 0.2, steel, { ...press, powerW: 550 })?.level).toBe('note');
-    expect([
-      powerCaution(6.3, 480, 0.1, steel, { ...press, powerW: 550 }),
-      powerCaution(900, 480, 0.1, steel, press),
-    ]).toEqual([undefined, undefined]);
+  });
+
+  describe('within the power of a motor: 550 W, of which three quarters reach the spindle', () => {
+    const motor: Machine = { ...press, powerW: 550 };
+    const fit = (torqueNm: number, over: Partial<PowerQuestion> = {}) =>
+      withinPower({
+        machine: motor,
+        material: steel,
+        idealRpm: 500,
+        speed: { rpm: 560, label: '', percentOfIdeal: 112, rule: 'nearest', reason: { text: '' }, cautions: [] },
+        feed: 0.2,
+        torqueNm,
+        fixed: { speed: false, feed: false },
+        ...over,
+      });
+    const said = (...args: Parameters<typeof fit>): (string | number)[] => {
+      const r = fit(...args);
+      return r.ok
+        ? [r.value.speed.rpm, +r.value.feed.toFixed(4), ...r.value.cautions.map((c) => `${c.level} ${c.code}`)]
+        : r.problems.map((x) => x.code);
+    };
+
+    test('enough power changes nothing; nor does a motor that nobody knows', () => {
+      // 7 Nm at 560: 410 W of 412.5.
+      expect(said(7)).toEqual([560, 0.2]);
+      expect(said(900, { machine: press })).toEqual([560, 0.2]);
+    });
+
+    test('the feed is eased to half, then the step goes down, then the feed to a quarter, then it is refused', () => {
+      // Torque grows with feed to the power of 0.75. 10 Nm: 586 W, so (412.5 / 586.4)^(4 / 3) = 0.6256.
+      expect(said(10)).toEqual([560, 0.1251, 'note power']);
+      // 14 Nm: 821 W would take 0.3995 of the feed; 270 is over 40 % of 500, and its 395.8 W fit whole.
+      expect(said(14)).toEqual([270, 0.2, 'note power']);
+      // 30 Nm at 270: 848 W, 0.3826 of the feed: under half at both steps, over a quarter at the slower.
+      expect(said(30)).toEqual([270, 0.0765, 'note power']);
+      // 60 Nm at 270: 1696 W, 0.152 of the feed.
+      expect(said(60)).toEqual(['power']);
+    });
+
+    test('what the user has set stays: only the other gives way', () => {
+      expect(said(14, { fixed: { speed: true, feed: false } })).toEqual([560, 0.0799, 'note power']);
+      expect(said(14, { fixed: { speed: false, feed: true } })).toEqual([270, 0.2, 'note power']);
+      expect(said(14, { fixed: { speed: true, feed: true } })).toEqual(['power']);
+    });
+
+    test('a range is slowed by tenths, never under two fifths of the ideal', () => {
+      const ranged: Machine = { ...motor, speeds: { kind: 'range', minRpm: 100, maxRpm: 2000 } };
+      expect(slowerSpeeds(ranged, 1000, 400).map((x) => x.rpm)).toEqual([900, 800, 700, 600, 500, 400]);
+      expect(slowerSpeeds(ranged, 1000, 650).map((x) => x.rpm)).toEqual([900, 800, 700]);
+      // 8.4 Nm at 560: 492.6 W; half the feed is not needed at once, so the speed stays.
+      expect(said(8.4, { machine: ranged })[0]).toBe(560);
+    });
+  });
+
+  test('a hand drill: the lowest gear that reaches the ideal, and the trigger', () => {
+    const cordless: Machine = {
+      ...hand,
+      speeds: {
+        kind: 'steps',
+        steps: [
+          { rpm: 1600, label: 'gear 2' },
+          { rpm: 450, label: 'gear 1' },
+        ],
+      },
+    };
+    const at = (ideal: number, wanted?: number) => {
+      const c = chooseSpeed(cordless, ideal, steel, 'auto', wanted);
+      return c.ok ? [c.value.rpm, c.value.label, c.value.rule, ...c.value.cautions.map((x) => x.code)] : [];
+    };
+    expect(at(1210)).toEqual([1200, 'gear 2, trigger about 80 %', 'trigger']);
+    expect(at(440)).toEqual([450, 'gear 1', 'trigger']);
+    expect(at(120)).toEqual([100, 'gear 1, trigger about 20 %', 'trigger']);
+    expect(at(5000)).toEqual([1600, 'gear 2', 'trigger', 'speed-low']);
+    expect(at(1210, 300)).toEqual([300, 'gear 1, trigger about 70 %', 'set', 'speed-low']);
+    expect([nextStep(cordless, 1000, -1), nextStep(cordless, 1600, 1), nextStep(cordless, 55, -1)]).toEqual([
+      800, 1600, 50,
+    ]);
   });
 
   test('three times the torque over the lever, and never held by hand', () => {
@@ -178,7 +249,7 @@ describe('the stop in the reading of the machine', () => {
 describe('the chips look like', () => {
   const advise = (sign: ChipSign, id: string, rpm = 980, m: Machine | undefined = press) => {
     const a = adviseFromChips(sign, { rpm, feed: 0.1, idealRpm: 1200 }, material(id), m);
-    return ['rpm' in a.speed ? a.speed.rpm : 0, +a.feed.toFixed(3), a.peckShare];
+    return [a.speed.ok ? a.speed.value.rpm : 0, +a.feed.toFixed(3), a.peckShare];
   };
 
   test.each([
@@ -195,10 +266,10 @@ describe('the chips look like', () => {
 
   test('at the slowest step there is no slower: said, and the rest of the advice stands', () => {
     const a = adviseFromChips('blue', { rpm: 140, feed: 0.1, idealRpm: 150 }, material('steel-low-carbon'), press);
-    expect([a.moved.speed, 'rpm' in a.speed && a.speed.rpm]).toEqual([0, 140]);
+    expect([a.moved.speed, a.speed.ok && a.speed.value.rpm]).toEqual([0, 140]);
     expect(tell(a.reason, 'mm')).toContain('no slower step');
     const alone = adviseFromChips('blue', { rpm: 1000, feed: 0.1, idealRpm: 1200 }, material('copper'), undefined);
-    expect('rpm' in alone.speed && alone.speed.rpm).toBeCloseTo(800, 9);
+    expect(alone.speed.ok && alone.speed.value.rpm).toBeCloseTo(800, 9);
     expect([nextStep(press, 3300, 1), nextStep(press, 980, 1), nextStep(variable, 500, -1)]).toEqual([3300, 1700, 450]);
   });
 });

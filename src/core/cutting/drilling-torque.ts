@@ -1,6 +1,19 @@
-import { answer, caution, mm, phrase, quantity, type Answer, type Caution } from '../answer/answer';
+import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
 import type { Material } from '../materials/material';
-import type { Machine } from './machine';
+
+function cuttingForce(feed: number, pointAngleDeg: number, material: Material): { chipMm: number; kc: number } {
+  const chipMm = (feed / 2) * Math.sin((pointAngleDeg * Math.PI) / 360);
+  return { chipMm, kc: material.kc11 * chipMm ** -material.mc };
+}
+
+/** The value of {@link drillingTorque} alone, Nm. */
+export const drillingTorqueNm = (
+  diameterMm: number,
+  feed: number,
+  pointAngleDeg: number,
+  material: Material,
+  pilotMm = 0,
+): number => ((diameterMm ** 2 - pilotMm ** 2) * feed * cuttingForce(feed, pointAngleDeg, material).kc) / 8000;
 
 /**
  * Torque of a drill in Nm, or of one that opens a pilot. Model: D² f kc / 8000 with kc = kc11 · h^-mc and
@@ -15,10 +28,8 @@ export function drillingTorque(
   material: Material,
   pilotMm = 0,
 ): Answer {
-  const h = (feed / 2) * Math.sin((pointAngleDeg * Math.PI) / 360);
-  const kc = material.kc11 * h ** -material.mc;
-  const area = diameterMm ** 2 - pilotMm ** 2;
-  return answer((area * feed * kc) / 8000, 'Nm', {
+  const { chipMm: h, kc } = cuttingForce(feed, pointAngleDeg, material);
+  return answer(drillingTorqueNm(diameterMm, feed, pointAngleDeg, material, pilotMm), 'Nm', {
     rule: 'Drilling torque',
     formula: '(diameter² − pilot²) × feed × cutting force ÷ 8000',
     inputs: [
@@ -34,49 +45,6 @@ export function drillingTorque(
 
 /** Power at the spindle, kW. */
 export const spindlePower = (torqueNm: number, rpm: number): number => (torqueNm * rpm) / 9550;
-
-/** Share of the motor's rating that reaches the tool through belts and gears. Our judgement. */
-const REACHES_TOOL = 0.75;
-
-/** Under this share of the feed the drill rubs more than it cuts. Our judgement. */
-const LEAST_FEED_SHARE = 0.25;
-
-/**
- * What to say when the cut wants more than the motor gives: the feed that it can do, or that it cannot. Undefined where
- * the motor is not known or strong enough.
- * @param feed mm/rev, that the torque was worked out with
- */
-export function powerCaution(
-  torqueNm: number,
-  rpm: number,
-  feed: number,
-  material: Material,
-  machine: Machine | undefined,
-): Caution | undefined {
-  if (machine?.powerW === undefined) return undefined;
-  const wanted = spindlePower(torqueNm, rpm) * 1000;
-  const share = ((machine.powerW * REACHES_TOOL) / wanted) ** (1 / (1 - material.mc));
-  if (share >= 1) return undefined;
-  const values = {
-    wanted: wanted.toFixed(0),
-    machine: machine.name,
-    has: machine.powerW.toFixed(0),
-    most: quantity(feed * share, 'mm/rev'),
-  };
-  return share < LEAST_FEED_SHARE
-    ? caution(
-        'warn',
-        'power',
-        'This cut wants about {wanted} W and the {machine} has {has} W at the motor: pilot first, or a slower step.',
-        values,
-      )
-    : caution(
-        'note',
-        'power',
-        'The {has} W of the {machine} allow a feed of about {most} here: ease off when it slows.',
-        values,
-      );
-}
 
 /** Force at the far edge of the part when the drill grabs, N: three times the torque over the lever. Model. */
 export function grabForce(torqueNm: number, leverMm: number, assumed: boolean): Answer {

@@ -1,5 +1,3 @@
-import type { PulleyTrain } from './pulleys';
-
 export type MachineKind = 'drill-press' | 'mill' | 'lathe' | 'hand-drill';
 
 /** One position of belts or gears, with what to set on the machine. */
@@ -8,6 +6,17 @@ export interface SpeedStep {
   label: string;
   /** Row of each belt, in the order from the motor, where the machine's pulleys are known. */
   rows?: readonly string[];
+}
+
+/** One belt between two stepped pulleys: diameters in mm of each row, driving and driven, top row first. */
+export interface Belt {
+  rows: readonly { name: string; drivingMm: number; drivenMm: number }[];
+}
+
+/** A motor and one to three belts one after the other. */
+export interface PulleyTrain {
+  motorRpm: number;
+  belts: readonly Belt[];
 }
 
 /** Fixed steps, or a range that can be set anywhere in between. */

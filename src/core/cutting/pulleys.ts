@@ -1,15 +1,4 @@
-import type { SpeedStep } from './machine';
-
-/** One belt between two stepped pulleys: diameters in mm of each row, driving and driven, top row first. */
-export interface Belt {
-  rows: readonly { name: string; drivingMm: number; drivenMm: number }[];
-}
-
-/** A motor and one to three belts one after the other. */
-export interface PulleyTrain {
-  motorRpm: number;
-  belts: readonly Belt[];
-}
+import type { PulleyTrain, SpeedStep } from './machine';
 
 /** Speeds are marked to this share of themselves on a plate: 5 under 500, 10 above. */
 const marked = (rpm: number): number => (rpm < 500 ? Math.round(rpm / 5) * 5 : Math.round(rpm / 10) * 10);

@@ -12,7 +12,7 @@ export interface Drill {
   /** As stamped or called: `6.8`, `17/64`, `#7`, `F`. */
   label: string;
   diameterMm: number;
-  /** 118 when not given. */
+  /** {@link USUAL_POINT_DEG} when not given. */
   pointAngleDeg?: number;
   /** High-speed steel when not given. */
   material?: DrillMaterial;
@@ -22,6 +22,19 @@ export interface Drill {
   /** Where it lies. */
   where?: string;
 }
+
+/** Point angle of a drill of which nothing else is known, degrees. */
+export const USUAL_POINT_DEG = 118;
+
+/** Point angle of a drill, degrees. */
+export const pointAngleOf = ({ pointAngleDeg = USUAL_POINT_DEG }: Drill): number => pointAngleDeg;
+
+/** A drill of any size, as it would be stamped: a stand-in for a hole or a tool that is no listed size. */
+export const sizedDrill = (diameterMm: number, label = `${+diameterMm.toFixed(3)}`): Drill => ({
+  series: 'metric',
+  label,
+  diameterMm,
+});
 
 const metric = (mm: number): Drill => {
   const diameterMm = Math.round(mm * 1000) / 1000;

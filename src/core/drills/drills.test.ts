@@ -83,7 +83,8 @@ test('pilots: each no smaller than the chisel edge of the next, larger drills ne
   const steel = material('steel-low-carbon');
   expect(pilotChain(metric(8), pool, false, steel)).toEqual([]);
   expect(pilotChain(metric(14), pool, false, steel).map((d) => d.label)).toEqual(['3.0']);
-  expect(pilotChain(metric(8), pool, true, steel).map((d) => d.label)).toEqual(['2.0']);
+  expect(pilotChain(metric(8), pool, true, steel).map((d) => d.label)).toEqual(['3.2']);
+  expect(pilotChain(metric(7), pool, true, steel)).toEqual([]);
   expect(pilotChain(metric(8), [{ ...pool[15], condition: 'blunt' }], true, steel)).toEqual([]);
   fc.assert(
     fc.property(fc.double({ min: 1, max: 50, noNaN: true }), fc.boolean(), (mm, byHand) => {

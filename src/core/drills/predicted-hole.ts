@@ -4,7 +4,8 @@ import { interpolate } from '../units/interpolate';
 import type { Drill } from './drill';
 
 /** How a drill is started; it decides how much over its size the hole comes out. */
-export type StartMeans = 'hand' | 'punch' | 'centre-drill' | 'spot' | 'bushing';
+export const START_MEANS = ['hand', 'punch', 'centre-drill', 'spot', 'bushing'] as const;
+export type StartMeans = (typeof START_MEANS)[number];
 
 /** Oversize of a good high-speed drill in a drill press on a punch mark, mm by diameter in mm. Model. */
 const OVERSIZE_MM = [
@@ -35,26 +36,53 @@ export const START_LABEL: Record<StartMeans, string> = {
   bushing: 'through a bushing',
 };
 
+/** The same in a word or two. */
+export const START_SHORT: Record<StartMeans, string> = {
+  hand: 'by hand',
+  punch: 'punch mark',
+  'centre-drill': 'centre drill',
+  spot: 'spot drill',
+  bushing: 'bushing',
+};
+
+interface Parts {
+  typicalMm: number;
+  factor: number;
+  closingMm: number;
+}
+
+function partsOf({ diameterMm: d, material }: Drill, start: StartMeans, metal: Material): Parts {
+  return {
+    typicalMm: interpolate(OVERSIZE_MM, d),
+    factor: material === 'carbide' ? CARBIDE_FACTOR : START_FACTOR[start],
+    closingMm: metal.group === 'plastic' ? 0.008 * d : closesIn(metal) ? 0.002 * d : 0,
+  };
+}
+
+/** The value of {@link predictedHole} alone, mm. */
+export function predictedHoleMm(drill: Drill, start: StartMeans, material: Material): number {
+  const { typicalMm, factor, closingMm } = partsOf(drill, start, material);
+  return drill.diameterMm + typicalMm * factor - closingMm;
+}
+
 /**
  * Diameter of the hole that a drill really leaves, mm. Model for a sharp high-speed drill, until the shop's
  * own measurements replace it: oversize by diameter and start, then the metal closing in.
+ * @example predictedHole(6.8 mm, 'centre-drill', mild steel).value // 6.8 + 0.104 × 0.7 = 6.873
  */
 export function predictedHole(drill: Drill, start: StartMeans, material: Material): Answer {
-  const d = drill.diameterMm;
-  const typical = interpolate(OVERSIZE_MM, d);
-  const factor = drill.material === 'carbide' ? CARBIDE_FACTOR : START_FACTOR[start];
-  const closing = material.group === 'plastic' ? 0.008 * d : closesIn(material) ? 0.002 * d : 0;
-  return answer(d + typical * factor - closing, 'mm', {
+  const { typicalMm, factor, closingMm } = partsOf(drill, start, material);
+  return answer(predictedHoleMm(drill, start, material), 'mm', {
     rule: 'Hole that the drill leaves',
     formula: 'drill + oversize × factor of the start − closing in',
     inputs: [
-      ['drill', mm(d)],
-      ['typical oversize', mm(typical)],
+      ['drill', mm(drill.diameterMm)],
+      ['typical oversize', mm(typicalMm)],
       [
         drill.material === 'carbide' ? 'factor, solid carbide' : `factor, ${START_LABEL[start]}`,
         quantity(factor, 'ratio'),
       ],
-      ['closing in', mm(closing)],
+      ['closing in', mm(closingMm)],
     ],
     source: { kind: 'model', name: 'our estimate for a sharp drill' },
     assumptions: [phrase('An evenly ground drill. Measure one hole of your own and trust that instead.')],

@@ -2,10 +2,10 @@ import Papa from 'papaparse';
 import { phrase, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { Drill, DrillCondition, DrillMaterial } from '../drills/drill';
 import { ALL_DRILLS, drillName } from '../drills/drill';
-import { TOOL_KINDS, type Tool, type ToolKind } from '../drills/tool';
+import { TOOL_KINDS, type Tool, type ToolKind } from '../shop/tool';
 import { parseLength, type LengthUnit } from '../units/length';
 import { trimmed } from '../units/show';
-import { fileProblem, unguarded, unreadableFile } from './brought-in';
+import { fileProblem, unguarded, unreadableFile } from './imported';
 
 /** A drill as a file holds it: with the name of its case. */
 export interface CsvDrill extends Drill {

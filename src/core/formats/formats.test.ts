@@ -9,7 +9,7 @@ import { readPlacedCallout } from '../layout/placed-callout';
 import { placeCount, writePlace } from '../layout/write-place';
 import { calloutOrders, footprint } from '../layout/describe-callout';
 import { readCallout } from '../threads/callout';
-import { MOST_CHARACTERS, type BroughtIn } from './brought-in';
+import { MOST_CHARACTERS, type BroughtIn } from './imported';
 import { readPlateCsv, writePlateCsv, type CsvFeature } from './plate-csv';
 import { readCribCsv, writeCribCsv } from './crib-csv';
 import { readPlateDxf, writePlateDxf } from './plate-dxf';

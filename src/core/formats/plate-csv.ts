@@ -6,7 +6,7 @@ import type { Place } from '../layout/place';
 import { readPlacedCallout } from '../layout/placed-callout';
 import { writePlace } from '../layout/write-place';
 import { parseLength, type LengthUnit } from '../units/length';
-import { fileProblem, MOST_FEATURES, unguarded, unreadableFile, type BroughtIn } from './brought-in';
+import { fileProblem, MOST_FEATURES, unguarded, unreadableFile, type BroughtIn } from './imported';
 
 const FACES: readonly FaceId[] = ['top', 'bottom', 'front', 'back', 'left', 'right', 'side'];
 const FORMULA = /^[=@\t\r]|^[+-](?!\s*\d*[.,]?\d)/;

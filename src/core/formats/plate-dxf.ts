@@ -5,7 +5,7 @@ import type { LaidFace } from '../layout/lay-out';
 import { arcPoints, bulgePoints, closedLoops, outlineCorners } from '../layout/outline';
 import type { Point, Stock } from '../layout/part';
 import { trimmed } from '../units/show';
-import { fileProblem, MOST_FEATURES, unreadableFile, type BroughtIn } from './brought-in';
+import { fileProblem, MOST_FEATURES, unreadableFile, type BroughtIn } from './imported';
 
 /** Millimetres in a unit of $INSUNITS: inch, foot, mm, cm, m. */
 const INSUNITS: Record<number, [mm: number, name: string]> = {

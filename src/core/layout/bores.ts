@@ -1,7 +1,5 @@
 import { depth, phrase, type Phrase } from '../answer/answer';
-import { blindDepth } from '../tapping/blind-depth';
-import { handTap } from '../tapping/tap';
-import { readCallout, type Callout } from '../threads/callout';
+import { readCallout } from '../threads/callout';
 import { axisDistance, type Axis, type Point3 } from './angled-hole';
 import { footprint } from './describe-callout';
 import type { LaidFeature } from './lay-out';
@@ -55,38 +53,24 @@ export function inSpace(stock: Stock, face: FaceId, at: Point, down: number): Po
   }
 }
 
-/** How deep a callout drills behind its face, mm: blind threads with the run-out of a plug tap and the tip. */
-export function boredDepth(callout: Callout, behindMm: number): { mm: number; through: boolean } {
-  const deepest = callout.features.map((f) => {
-    if (f.kind === 'countersink' || f.kind === 'counterbore') return 0;
-    if (f.extent?.kind !== 'depth') return f.extent?.kind === 'through' || callout.features.length === 1 ? behindMm : 0;
-    if (f.kind === 'hole') return f.extent.mm;
-    const { thread } = f;
-    return blindDepth(
-      thread,
-      f.extent.mm,
-      handTap('plug', thread.majorMm, 'taper-plug-bottoming'),
-      thread.majorMm - thread.pitchMm,
-      118,
-    ).total.value;
-  });
-  const mm = Math.min(Math.max(...deepest), behindMm);
-  return { mm, through: mm >= behindMm - 1e-9 };
-}
-
-/** Every bore of the part, from all its faces. Features that cannot be read or placed are left out. */
+/**
+ * Every bore of the part, from all its faces, as deep as it is made. Features that cannot be read, placed or made are
+ * left out: their own problems say so.
+ */
 export function boresOf(part: Part, features: readonly LaidFeature[]): Bore[] {
   const { points } = expandPlaces(features);
   const faces = facesOf(part.stock);
   return features.flatMap((f) => {
     const read = readCallout(f.callout);
-    if (!read.ok || !faces.includes(f.face)) return [];
+    if (!read.ok || !f.made?.ok || !faces.includes(f.face)) return [];
     const shape = faceShape(part.stock, f.face);
     const datum = part.datums[f.face] ?? USUAL_DATUM;
     const behind = depthBehind(part.stock, f.face);
-    const { mm, through } = boredDepth(read.value, behind);
+    const { through } = f.made.value;
+    // An angled hole is as deep along its axis; its far end is drawn at the depth behind the face.
+    const mm = through ? behind : Math.min(behind, f.made.value.boredMm * alongShare(f, behind));
     const share = mm / behind;
-    const { diameterMm } = footprint(read.value);
+    const { diameterMm } = footprint(read.value, f.made.value.threadEndMm);
     return (points.get(f.id) ?? []).map((at, i): Bore => {
       const entry = fromDatum(at, shape, datum);
       const end = fromDatum({ x: at.x + (f.exit?.dx ?? 0) * share, y: at.y + (f.exit?.dy ?? 0) * share }, shape, datum);
@@ -102,6 +86,10 @@ export function boresOf(part: Part, features: readonly LaidFeature[]): Bore[] {
     });
   });
 }
+
+/** Depth behind the face over depth along an angled hole. */
+const alongShare = ({ exit }: LaidFeature, behindMm: number): number =>
+  exit ? behindMm / Math.hypot(behindMm, exit.dx, exit.dy) : 1;
 
 export interface BoreFault {
   level: 'warn' | 'stop';

@@ -1,6 +1,7 @@
 import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
 import type { Callout, CalloutFeature } from '../threads/callout';
 import { usualTapLength } from '../tapping/tap-lengths.table';
+import { SQUARE_MM } from '../tapping/tap-reach';
 import { boltThrough, HEXAGONS, rowFor, SOCKET_HEADS, socketOutside, WASHERS } from './heads.table';
 
 /** What a feature of a callout asks for, in the imperative. */
@@ -37,8 +38,6 @@ export interface Footprint {
 
 /** Sweep of a T-handle, for taps to 6 mm, and of a two-handed wrench above. Trade rule. mm */
 const SWING_MM = { small: 40, large: 125 } as const;
-/** Length of a tap that its wrench hides. mm */
-const SQUARE_MM = 10;
 
 function tapRoom(majorMm: number, depthMm: number): Footprint['tap'] {
   return {
@@ -47,8 +46,11 @@ function tapRoom(majorMm: number, depthMm: number): Footprint['tap'] {
   };
 }
 
-/** What a callout takes up on its face: hole, mouth, the head or washer of its screw, socket and tap wrench. */
-export function footprint(callout: Callout): Footprint {
+/**
+ * What a callout takes up on its face: hole, mouth, the head or washer of its screw, socket and tap wrench.
+ * @param threadEndMm where its full thread ends, from the face; as drawn, else one and a half diameters, where not given
+ */
+export function footprint(callout: Callout, threadEndMm?: number): Footprint {
   const bores = callout.features.filter((f) => f.kind === 'hole' || f.kind === 'thread');
   const thread = callout.features.find((f) => f.kind === 'thread');
   const sizes = bores.map((f) => (f.kind === 'thread' ? f.thread.majorMm : f.diameterMm));
@@ -61,7 +63,7 @@ export function footprint(callout: Callout): Footprint {
   const row = <R extends readonly [boltMm: number, ...rest: number[]]>(rows: readonly R[]): number =>
     (bolt !== undefined && rowFor(rows, bolt)?.[1]) || 0;
   const acrossFlats = row(HEXAGONS);
-  const extent = thread?.extent;
+  const drawnMm = thread?.extent?.kind === 'depth' ? thread.extent.mm : undefined;
   return {
     diameterMm,
     mouthMm,
@@ -69,6 +71,6 @@ export function footprint(callout: Callout): Footprint {
     proudMm: Math.max(row(SOCKET_HEADS), row(WASHERS)),
     socketMm: acrossFlats > 0 ? socketOutside(acrossFlats) : 0,
     tapped: thread !== undefined,
-    ...(thread ? { tap: tapRoom(diameterMm, extent?.kind === 'depth' ? extent.mm : 1.5 * diameterMm) } : {}),
+    ...(thread ? { tap: tapRoom(diameterMm, threadEndMm ?? drawnMm ?? 1.5 * diameterMm) } : {}),
   };
 }

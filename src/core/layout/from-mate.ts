@@ -1,5 +1,5 @@
 import { phrase } from '../answer/answer';
-import type { BroughtIn } from '../formats/brought-in';
+import type { BroughtIn } from '../formats/imported';
 import { readCallout } from '../threads/callout';
 import { trimmed } from '../units/show';
 import { CLEARANCE_HOLES, rowFor } from './heads.table';

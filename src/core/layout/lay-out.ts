@@ -1,5 +1,5 @@
-import type { Problem } from '../answer/answer';
-import { readCallout } from '../threads/callout';
+import type { Problem, Result } from '../answer/answer';
+import { readCallout, type Callout } from '../threads/callout';
 import { footprint, type Footprint } from './describe-callout';
 import {
   faceShape,
@@ -14,7 +14,16 @@ import {
 import { expandPlaces, type Place } from './place';
 import { checkRoom, type RoomFault } from './room';
 
-/** A feature as it is kept: what the drawing says, and where. */
+/** How a hole is made, as far as the plate has to know it. Depths in mm along the hole. */
+export interface MadeHole {
+  /** To the tip of the deepest tool; through holes to the back. */
+  boredMm: number;
+  through: boolean;
+  /** Where its full thread ends, from the face; undefined without a thread. */
+  threadEndMm?: number;
+}
+
+/** A feature as it is saved: what the drawing says, where, and how it is made. */
 export interface LaidFeature {
   id: string;
   name: string;
@@ -23,6 +32,8 @@ export interface LaidFeature {
   place?: Place;
   /** Angled holes: how far across the far end lies from the entry, mm in the signs of the datum. */
   exit?: { dx: number; dy: number };
+  /** Undefined where nobody has planned it; a refusal where it cannot be made as drawn. */
+  made?: Result<MadeHole>;
 }
 
 export interface LaidHole {
@@ -34,6 +45,8 @@ export interface LaidHole {
   /** From the lower left corner of the face, or its centre. */
   onFace: Point;
   footprint: Footprint;
+  /** It cannot be made as drawn: the face's problems say why. */
+  impossible: boolean;
 }
 
 export interface LaidFace {
@@ -48,6 +61,12 @@ export interface LaidFace {
 /** The smallest footprint drawn for a callout that cannot be read. */
 const UNREADABLE: Footprint = { diameterMm: 3, mouthMm: 3, headMm: 0, socketMm: 0, proudMm: 0, tapped: false };
 
+/** Why a feature cannot be made or read, said at the feature. */
+function problemsOf({ id, made }: LaidFeature, read: Result<Callout>): Problem[] {
+  const failed = [made, read].find((r) => r && !r.ok);
+  return failed && !failed.ok ? failed.problems.map((p) => ({ ...p, field: id })) : [];
+}
+
 /** Every hole of a face with its place and size, and whether everything fits. */
 export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeature[]): LaidFace {
   const bare = faceShape(part.stock, face);
@@ -55,22 +74,21 @@ export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeat
   const shape = bare.kind === 'rectangle' && walls ? { ...bare, walls } : bare;
   const datum = part.datums[face] ?? USUAL_DATUM;
   const expanded = expandPlaces(features);
-  const problems: Problem[] = [...expanded.problems];
-  const holes = features
+  const onFace = features
     .filter((f) => f.face === face)
-    .flatMap((feature) => {
-      const read = readCallout(feature.callout);
-      if (!read.ok) problems.push(...read.problems.map((p) => ({ ...p, field: feature.id })));
-      const size = read.ok ? footprint(read.value) : UNREADABLE;
-      const points = expanded.points.get(feature.id) ?? [];
-      return points.map((at, i): LaidHole => ({
-        featureId: feature.id,
-        number: i + 1,
-        at,
-        onFace: fromDatum(at, shape, datum),
-        footprint: size,
-      }));
-    });
+    .map((feature) => ({ feature, read: readCallout(feature.callout) }));
+  const holes = onFace.flatMap(({ feature, read }) => {
+    const made = feature.made?.ok ? feature.made.value : undefined;
+    const size = read.ok ? footprint(read.value, made?.threadEndMm) : UNREADABLE;
+    return (expanded.points.get(feature.id) ?? []).map((at, i): LaidHole => ({
+      featureId: feature.id,
+      number: i + 1,
+      at,
+      onFace: fromDatum(at, shape, datum),
+      footprint: size,
+      impossible: !read.ok || feature.made?.ok === false,
+    }));
+  });
   const faults = checkRoom(
     holes.map((h) => ({
       id: h.featureId,
@@ -83,5 +101,5 @@ export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeat
     })),
     shape,
   );
-  return { face, shape, datum, holes, faults, problems };
+  return { face, shape, datum, holes, faults, problems: [...expanded.problems, ...onFace.flatMap(({ feature, read }) => problemsOf(feature, read))] };
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { tell } from '../units/show';
 import { acrossFor, angledLength, axisDistance, tilt, wallBetween, type Axis, type Point3 } from './angled-hole';
 import { readCallout } from '../threads/callout';
-import { boredDepth, boresOf, checkBores, inSpace } from './bores';
+import { boresOf, checkBores, inSpace } from './bores';
 import { dialList, dialSetting, pathLength, touchOff, visitingOrder } from './dial-list';
 import { footprint } from './describe-callout';
 import { boltThrough, CLEARANCE_HOLES, rowFor, SOCKET_HEADS, socketOutside, WASHERS } from './heads.table';
@@ -499,7 +499,13 @@ describe('bores through the part', () => {
     face,
     place: { kind: 'point', x, y },
     exit,
+    made: made(callout),
   });
+  /** As deep as written, without a tip. */
+  const made = (callout: string): LaidFeature['made'] => {
+    const [, deep] = / x (\d+) DEEP/.exec(callout) ?? [];
+    return { ok: true, value: { boredMm: Number(deep ?? 0), through: deep === undefined } };
+  };
   const walls = (features: LaidFeature[]): string[] =>
     checkBores(boresOf(block, features), (id) => features.some((f) => f.id === id && f.exit)).map(
       (f) => `${f.a.featureId}${f.b.featureId} ${f.level} ${f.wallMm.toFixed(2)}`,
@@ -525,17 +531,6 @@ describe('bores through the part', () => {
       y: 4,
       z: 0,
     });
-  });
-
-  test('depth of a blind thread takes in run-out, room and tip; through is the whole part', () => {
-    const bored = (text: string, behind: number) => {
-      const read = readCallout(text);
-      return read.ok ? boredDepth(read.value, behind) : undefined;
-    };
-    expect(bored('M8 x 16 DEEP', 60)?.mm).toBeCloseTo(16 + 5 + 1.25 + 6.75 / 2 / Math.tan((59 * Math.PI) / 180), 6);
-    expect(bored('M8 THRU', 38)).toEqual({ mm: 38, through: true });
-    expect(bored('ø9 x 12 DEEP', 38)).toEqual({ mm: 12, through: false });
-    expect(bored('M8 x 37 DEEP', 38)).toEqual({ mm: 38, through: true });
   });
 
   test('a cross bore under a blind hole: missed, nearly, and met', () => {

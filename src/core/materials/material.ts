@@ -39,6 +39,8 @@ export interface Material {
   threadPercent: { low: number; target: number; high: number };
   chips: Chips;
   lubricant: string;
+  /** Cut dry as a rule: no fluid is missed. */
+  runsDry: boolean;
   notes: string;
   hazard: string;
 }

@@ -22,6 +22,34 @@ export interface BlindDepth {
   runOutMm: number;
 }
 
+interface BlindParts {
+  runOutMm: number;
+  chipRoomMm: number;
+  fullMm: number;
+  tipMm: number;
+}
+
+function blindParts(
+  thread: Thread,
+  threadDepthMm: number,
+  lastTap: Tap,
+  drillMm: number,
+  pointAngleDeg: number,
+  fromMm: number,
+): BlindParts {
+  const runOutMm = lastTap.chamferThreads * thread.pitchMm;
+  const chipRoomMm =
+    lastTap.geometry === 'spiral-point' ? spiralPointChipRoom(thread, drillMm, threadDepthMm) : thread.pitchMm;
+  const fullMm = fromMm + threadDepthMm + runOutMm + chipRoomMm;
+  return { runOutMm, chipRoomMm, fullMm, tipMm: coneDepth(drillMm, pointAngleDeg) };
+}
+
+/** The total of {@link blindDepth} alone, mm. */
+export function blindTotalMm(...hole: Parameters<typeof blindParts>): number {
+  const { fullMm, tipMm } = blindParts(...hole);
+  return fullMm + tipMm;
+}
+
 /**
  * How deep to drill a blind hole so that the full thread is deep enough for the last tap.
  * @param fromMm where the thread begins under the face, mm: the floor of a larger part above it
@@ -34,11 +62,9 @@ export function blindDepth(
   pointAngleDeg: number,
   fromMm = 0,
 ): BlindDepth {
-  const runOutMm = lastTap.chamferThreads * thread.pitchMm;
+  const parts = blindParts(thread, threadDepthMm, lastTap, drillMm, pointAngleDeg, fromMm);
+  const { runOutMm, chipRoomMm, fullMm: full, tipMm } = parts;
   const spiralPoint = lastTap.geometry === 'spiral-point';
-  const chipRoomMm = spiralPoint ? spiralPointChipRoom(thread, drillMm, threadDepthMm) : thread.pitchMm;
-  const full = fromMm + threadDepthMm + runOutMm + chipRoomMm;
-  const tipMm = coneDepth(drillMm, pointAngleDeg);
   const fullDiameter = answer(full, 'mm', {
     rule: 'Full-diameter depth',
     formula: `${fromMm > 0 ? 'larger part + ' : ''}full thread + chamfer threads × pitch + chip room`,

@@ -7,7 +7,9 @@ import { tell } from '../units/show';
 import { classLimits } from '../threads/class-limits';
 import { THREADS } from '../threads/find-thread';
 import { isTapered, type Thread } from '../threads/thread';
-import { borderlineMm, chooseTapDrill, type TapDrillQuestion } from './choose-tap-drill';
+import { chooseTapDrill } from './choose-tap-drill';
+import { borderlineMm, type TapDrillCandidate, type TapDrillQuestion } from './tap-drill-candidate';
+import { tapDrillCautions } from './tap-drill-cautions';
 
 const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
@@ -28,7 +30,11 @@ function question(name: string, over: Partial<TapDrillQuestion> & { className?: 
   };
 }
 const chosen = (q: TapDrillQuestion): string | undefined => chooseTapDrill(q).choice?.drill.label;
-const codes = (q: TapDrillQuestion): string[] => chooseTapDrill(q).cautions.map((c) => c.code);
+const cautions = (q: TapDrillQuestion) => {
+  const c = chooseTapDrill(q);
+  return tapDrillCautions(q, c.choice as TapDrillCandidate, c.range);
+};
+const codes = (q: TapDrillQuestion): string[] => cautions(q).map((c) => c.code);
 
 test.each([
   ['#6-32 UNC', '#36'],
@@ -62,9 +68,9 @@ describe('what the set lacks', () => {
     ],
   });
 
-  test('6.8 missing: 17/64 is next best and 6.8 is named as lacking', () => {
+  test('6.8 missing: 17/64 is next best and 6.8 is named as missing', () => {
     const c = chooseTapDrill(question('M8x1.25', { pool: without('6.8') }));
-    expect([c.choice?.drill.label, c.lacking?.drill.label, c.choice?.owned, c.lacking?.owned]).toEqual([
+    expect([c.choice?.drill.label, c.missing?.drill.label, c.choice?.owned, c.missing?.owned]).toEqual([
       '17/64',
       '6.8',
       true,
@@ -84,7 +90,7 @@ describe('what the set lacks', () => {
   test('a set with nothing inside the class says which size to buy and what comes closest', () => {
     const c = chooseTapDrill(question('M8x1.25', { pool: pool('metric-1-10-by-0.5') }));
     expect(c.choice).toBeUndefined();
-    expect([c.lacking?.drill.label, c.closestOutside?.drill.label]).toEqual(['6.8', '6.5']);
+    expect([c.missing?.drill.label, c.closestOutside?.drill.label]).toEqual(['6.8', '6.5']);
   });
 
   test('among drills of one size, cobalt is taken for hard metal and high-speed steel otherwise', () => {
@@ -107,7 +113,7 @@ describe('the class decides on the predicted hole', () => {
     const c = chooseTapDrill(q);
     expect(c.target.value).toBe(65);
     expect(c.choice?.drill.label).toBe('6.8');
-    expect(c.cautions.map((x) => tell(x, 'mm')).join()).toContain('Class 7H would allow it');
+    expect(cautions(q).map((x) => tell(x, 'mm')).join()).toContain('Class 7H would allow it');
     expect(chosen({ ...q, ...question('M8x1.25', { className: '7H', material: q.material, pool: q.pool }) })).toBe(
       '6.9',
     );
@@ -154,13 +160,13 @@ test.each([
   ['3/4-14 NPT', '59/64'],
   ['1-11.5 NPT', '1-5/32'],
 ])('%s takes the listed %s and has no percentage', (name, drill) => {
-  const { choice, schools } = chooseTapDrill(question(name, { pool: pool('all-inch') }));
-  expect([choice?.drill.label, choice?.percentOnDrill, schools.length]).toEqual([drill, undefined, 1]);
+  const { choice, methods } = chooseTapDrill(question(name, { pool: pool('all-inch') }));
+  expect([choice?.drill.label, choice?.percentOnDrill, methods.length]).toEqual([drill, undefined, 1]);
 });
 
-test('the three other schools stand beside the choice with their reasons', () => {
-  const { schools } = chooseTapDrill(question('M8x1.25'));
-  expect(schools.map((s) => [s.id, s.drill?.label, +s.diameterMm.toFixed(3)])).toEqual([
+test('the three other methods stand beside the choice with their reasons', () => {
+  const { methods } = chooseTapDrill(question('M8x1.25'));
+  expect(methods.map((s) => [s.id, s.drill.label, +s.diameterMm.toFixed(3)])).toEqual([
     ['chart', '6.8', 6.8],
     ['subtraction', '6.75', 6.75],
     ['limits', '6.8', 6.779],

@@ -1,8 +1,9 @@
-import { answer, mm, quantity, type Answer } from '../answer/answer';
+import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
 import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
 import { interpolate } from '../units/interpolate';
 import type { Tap } from './tap';
+import { taperTapDrill } from './taper-tap-drill';
 
 /** Turns forward before turning back to break the chip; 0 when the tap is not reversed. Trade rule. */
 export function biteTurns(thread: Thread, tap: Tap, material: Material, power: boolean, habit?: number): number {
@@ -26,6 +27,25 @@ export function totalTurns(thread: Thread, tap: Tap, depthMm: number): Answer {
       ['pitch', mm(thread.pitchMm)],
     ],
     source: { kind: 'trade rule', name: 'count the turns' },
+  });
+}
+
+/**
+ * Turns of a tapered pipe tap, about: the hand-tight length in threads and the tap's lead. Never depth ÷ pitch: it is
+ * stopped by the gauge.
+ */
+export function taperTurns(thread: Thread, tap: Tap): Answer {
+  const { handTightMm } = taperTapDrill(thread);
+  return answer(handTightMm / thread.pitchMm + tap.chamferThreads, 'turns', {
+    rule: 'Turns of a tapered tap, about',
+    formula: 'hand-tight length ÷ pitch + chamfer threads',
+    inputs: [
+      ['hand-tight length', mm(handTightMm)],
+      ['pitch', mm(thread.pitchMm)],
+      [`chamfer threads, ${tap.name}`, quantity(tap.chamferThreads, 'count')],
+    ],
+    source: { kind: 'standard', name: 'ASME B1.20.1, hand-tight length' },
+    assumptions: [phrase('Only to know about when: stop at the gauge.')],
   });
 }
 

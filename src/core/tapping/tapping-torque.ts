@@ -1,4 +1,4 @@
-import { answer, caution, mm, phrase, quantity, type Answer, type Caution } from '../answer/answer';
+import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
 import { isHard, type Material } from '../materials/material';
 import { percentOfThread } from '../threads/percent-of-thread';
 import type { Thread } from '../threads/thread';
@@ -104,41 +104,20 @@ export function tappingTorque(c: TappingConditions): Answer {
   ];
   const bare = (kc * area * (thread.majorMm + minorMm)) / 4 / 1000;
   const torque = factors.reduce((t, [, f]) => t * f, bare);
-  const load = toothLoad(c);
-  const limit = toothLoadLimit(material);
-  const cautions: Caution[] =
-    load > limit
-      ? [
-          caution(
-            'warn',
-            'tooth-load',
-            'Each tooth takes {load}, over {limit}: teeth may chip. Start with a longer chamfer.',
-            {
-              load: mm(load),
-              limit: mm(limit),
-            },
-          ),
-        ]
-      : [];
-  return answer(
-    torque,
-    'Nm',
-    {
-      rule: 'Tapping torque',
-      formula: 'kc × thread area × (major + hole) ÷ 4 × factors; kc = kc1.1 × chip^−mc',
-      inputs: [
-        ['thread height', mm(h)],
-        ['thread area', quantity(area, 'mm2')],
-        ['chip on one tooth', mm(chip)],
-        [`cutting force kc, ${material.label}`, quantity(kc, 'MPa')],
-        [tap.geometry === 'form' ? 'finished minor' : 'predicted hole', mm(minorMm)],
-        ...factors
-          .filter(([, f]) => f !== 1)
-          .map(([label, f]): [string, { value: number; unit: 'ratio' }] => [label, { value: f, unit: 'ratio' }]),
-      ],
-      source: { kind: 'model', name: 'our cutting-force estimate' },
-      assumptions: [phrase('Sharp tap, {fluid}.', { fluid: material.lubricant })],
-    },
-    cautions,
-  );
+  return answer(torque, 'Nm', {
+    rule: 'Tapping torque',
+    formula: 'kc × thread area × (major + hole) ÷ 4 × factors; kc = kc1.1 × chip^−mc',
+    inputs: [
+      ['thread height', mm(h)],
+      ['thread area', quantity(area, 'mm2')],
+      ['chip on one tooth', mm(chip)],
+      [`cutting force kc, ${material.label}`, quantity(kc, 'MPa')],
+      [tap.geometry === 'form' ? 'finished minor' : 'predicted hole', mm(minorMm)],
+      ...factors
+        .filter(([, f]) => f !== 1)
+        .map(([label, f]): [string, { value: number; unit: 'ratio' }] => [label, { value: f, unit: 'ratio' }]),
+    ],
+    source: { kind: 'model', name: 'our cutting-force estimate' },
+    assumptions: [phrase('Sharp tap, {fluid}.', { fluid: c.fluid === 'dry' ? 'dry' : material.lubricant })],
+  });
 }

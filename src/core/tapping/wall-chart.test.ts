@@ -68,7 +68,7 @@ test.each([
   ['M30x3.5', '26.5'],
 ])('the chart says for %s: %s', (name, drill) => {
   const limits = classLimits(thread(name));
-  const { schools } = chooseTapDrill({
+  const { methods } = chooseTapDrill({
     thread: thread(name),
     limits: limits.ok ? limits.value : undefined,
     material: material('steel-low-carbon'),
@@ -77,7 +77,7 @@ test.each([
     forming: false,
     depthMm: thread(name).majorMm,
   });
-  expect(schools.find((s) => s.id === 'chart')?.drill?.label).toBe(drill);
+  expect(methods.find((s) => s.id === 'chart')?.drill?.label).toBe(drill);
 });
 
 describe('what must hold for torque, whatever the thread and metal', () => {

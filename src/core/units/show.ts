@@ -2,7 +2,8 @@ import type { Phrase, Quantity, Unit } from '../answer/answer';
 import { mmToInch } from './length';
 
 /** How lengths are shown: millimetres, or inches with decimals. */
-export type Display = 'mm' | 'inch';
+export const DISPLAYS = ['mm', 'inch'] as const;
+export type Display = (typeof DISPLAYS)[number];
 
 export interface Shown {
   number: string;

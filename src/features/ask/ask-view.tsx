@@ -2,8 +2,9 @@
 
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { inUnits, type AskForm } from '@/core/ask/ask-form';
-import { sectionOf } from '@/core/route/section';
+import { inUnits, type AskForm } from '@/core/hole/form';
+import { allCautions, mainCut } from '@/core/hole/hole-plan';
+import { sectionOf } from '@/core/hole/section';
 import { tell } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
 import { CoreSample } from '@/ui/drawings/core-sample';
@@ -30,7 +31,10 @@ export function AskView({ first, shop: askShop, origin }: Props) {
   const [copied, setCopied] = useState(false);
   const { plan, problems } = asked;
   const display = form.units;
-  const serious = plan?.cautions.filter((c) => c.level !== 'note') ?? [];
+  const cautions = plan ? allCautions(plan) : [];
+  const serious = cautions.filter((c) => c.level !== 'note');
+  const cut = plan && mainCut(plan);
+  const thumb = cut?.methods.find((m) => m.id === 'thumb')?.rpm;
   return (
     <main id="main" className="mx-auto flex max-w-[1500px] flex-col gap-2 p-2 sm:px-4">
       <h1 className="sr-only">Ask</h1>
@@ -67,39 +71,31 @@ export function AskView({ first, shop: askShop, origin }: Props) {
               </div>
             </div>
             <div className="dye h-[402px]">
-              <CoreSample
-                section={sectionOf({
-                  ...plan,
-                  existingMm: plan.existingMm,
-                  thicknessMm: plan.hole.thicknessMm,
-                  through: plan.hole.through,
-                  operations: plan.steps,
-                  thread: plan,
-                })}
-                display={display}
-              />
+              <CoreSample section={sectionOf(plan)} display={display} />
             </div>
-            {plan.machine ? (
+            {plan.machine && cut ? (
               <div className="dye h-[402px]">
                 <StepLadder
                   machine={plan.machine}
-                  ideal={plan.drilling.ideal.value}
-                  speed={plan.drilling.speed}
-                  schools={[{ label: 'rule of thumb', rpm: plan.drilling.thumb.value }]}
+                  ideal={cut.ideal.value}
+                  speed={cut.speed}
+                  methods={thumb ? [{ label: 'rule of thumb', rpm: thumb.value }] : []}
                 />
               </div>
             ) : (
               <div className="dye grid h-[402px] place-items-center p-4 text-center">
-                Choose a machine to see which of its speeds to set.
+                {cut ? 'Choose a machine to see which of its speeds to set.' : 'Nothing turns: the hole is there.'}
               </div>
             )}
           </div>
-          <div className="dye">
-            <SizeRail plan={plan} display={display} onPick={(drill) => change({ drill })} />
-          </div>
+          {plan.thread && (
+            <div className="dye">
+              <SizeRail plan={plan.thread} display={display} onPick={(drill) => change({ drill })} />
+            </div>
+          )}
           <section className="plate min-w-0 p-3">
             <h2 className="font-cond text-xl font-semibold">Cautions</h2>
-            <Cautions list={plan.cautions.filter((c) => c.level === 'note')} display={display} />
+            <Cautions list={cautions.filter((c) => c.level === 'note')} display={display} />
             {plan.assumptions.length > 0 && (
               <>
                 <h3 className="mt-2 font-cond text-lg font-semibold">Taken for granted</h3>
@@ -112,8 +108,12 @@ export function AskView({ first, shop: askShop, origin }: Props) {
             )}
           </section>
           <div className="grid gap-2.5 lg:grid-cols-2">
-            <CompareDrills plan={plan} display={display} onPick={(drill) => change({ drill })} />
-            <Ways plan={plan} display={display} />
+            {plan.thread && (
+              <>
+                <CompareDrills part={plan.thread} display={display} onPick={(drill) => change({ drill })} />
+                <Ways part={plan.thread} display={display} />
+              </>
+            )}
             <Steps plan={plan} display={display} />
           </div>
         </>

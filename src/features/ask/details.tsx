@@ -1,8 +1,9 @@
 'use client';
 
 import type { Caution } from '@/core/answer/answer';
-import { depth, mm, quantity } from '@/core/answer/answer';
-import type { HolePlan } from '@/core/ask/hole-plan';
+import { depth, mm } from '@/core/answer/answer';
+import type { HolePlan, ThreadPart } from '@/core/hole/hole-plan';
+import { comparedDrills, formingDrill } from '@/core/hole/trade-off';
 import { drillName } from '@/core/drills/drill';
 import { showText, tell, type Display } from '@/core/units/show';
 
@@ -14,7 +15,7 @@ export function Cautions({ list, display }: { list: Caution[]; display: Display 
   return (
     <ul className="flex flex-col gap-1">
       {sorted.map((c) => (
-        <li key={c.code} className={`grid grid-cols-[20px_1fr] ${c.level === 'note' ? '' : 'font-bold text-danger'}`}>
+        <li key={`${c.subject} ${c.code}`} className={`grid grid-cols-[20px_1fr] ${c.level === 'note' ? '' : 'font-bold text-danger'}`}>
           <span aria-label={c.level}>{MARK[c.level]}</span>
           <span>{tell(c, display)}</span>
         </li>
@@ -25,17 +26,18 @@ export function Cautions({ list, display }: { list: Caution[]; display: Display 
 
 const VERDICT = { inside: '✓ inside', borderline: '! border', outside: '✕ outside' } as const;
 
-/** Neighbouring drills with what each would mean, and the four schools. */
+/** Neighbouring drills with what each would mean, and what other methods say. */
 export function CompareDrills({
-  plan,
+  part,
   display,
   onPick,
 }: {
-  plan: HolePlan;
+  part: ThreadPart;
   display: Display;
   onPick: (label: string) => void;
 }) {
-  const { tapDrill } = plan;
+  const { tapDrill, forming } = part;
+  const formed = formingDrill(part);
   return (
     <section className="plate min-w-0 p-3">
       <h2 className="font-cond text-xl font-semibold">A size up or down</h2>
@@ -55,7 +57,7 @@ export function CompareDrills({
             </tr>
           </thead>
           <tbody>
-            {tapDrill.compared.map(({ candidate: c, torqueNm, safety, neededMm }) => (
+            {comparedDrills(part).map(({ candidate: c, load, neededMm }) => (
               <tr
                 key={c.drill.series + c.drill.label}
                 className={`border-t border-steel-200 ${c === tapDrill.used ? 'font-bold' : ''}`}
@@ -66,10 +68,10 @@ export function CompareDrills({
                 </th>
                 <td className="px-2">{showText(mm(c.drill.diameterMm), display)}</td>
                 <td className="px-2">{c.percentOnDrill === undefined ? '—' : `${c.percentOnDrill.toFixed(1)} %`}</td>
-                <td className="px-2">{showText(c.hole, display)}</td>
+                <td className="px-2">{showText(mm(c.holeMm), display)}</td>
                 <td className={`px-2 ${c.verdict === 'inside' ? 'text-pass' : 'text-danger'}`}>{VERDICT[c.verdict]}</td>
-                <td className="px-2">{torqueNm === undefined ? '—' : showText(quantity(torqueNm, 'Nm'), display)}</td>
-                <td className="px-2">{safety === undefined ? '—' : safety.toFixed(1)}</td>
+                <td className="px-2">{load ? showText(load.torque, display) : '—'}</td>
+                <td className="px-2">{load ? load.safety.toFixed(1) : '—'}</td>
                 <td className="px-2">{neededMm === undefined ? '—' : showText(depth(neededMm), display)}</td>
                 <td className="pl-2">
                   {c === tapDrill.used ? (
@@ -87,22 +89,20 @@ export function CompareDrills({
       </div>
       <h3 className="mt-3 font-cond text-lg font-semibold">What the others would say</h3>
       <dl className="mt-1 grid gap-y-1">
-        {tapDrill.schools.map((s) => (
+        {tapDrill.methods.map((s) => (
           <div key={s.id}>
             <dt className="inline font-bold">
               {s.label}: {showText({ value: s.diameterMm, unit: 'mm', places: 2 }, display)}
-              {s.drill && `, so ${drillName(s.drill)}`}.
+              {`, so ${drillName(s.drill)}`}.
             </dt>{' '}
             <dd className="inline">{tell(s.why, display)}</dd>
           </div>
         ))}
         <div>
-          <dt className="inline font-bold">{plan.forming.allowed ? 'Forming is possible' : 'No forming'}.</dt>{' '}
+          <dt className="inline font-bold">{forming.verdict.allowed ? 'Forming is possible' : 'No forming'}.</dt>{' '}
           <dd className="inline">
-            {tell(plan.forming.reason, display)}
-            {plan.forming.drill &&
-              plan.kind === 'cut' &&
-              ` It needs its own drill: ${drillName(plan.forming.drill.drill)}.`}
+            {tell(forming.verdict.reason, display)}
+            {formed && part.kind === 'cut' && ` It needs its own drill: ${drillName(formed.drill)}.`}
           </dd>
         </div>
       </dl>
@@ -111,12 +111,12 @@ export function CompareDrills({
 }
 
 /** Every way of driving the tap, ranked, and why the others lose. */
-export function Ways({ plan, display }: { plan: HolePlan; display: Display }) {
+export function Ways({ part, display }: { part: ThreadPart; display: Display }) {
   return (
     <section className="plate min-w-0 p-3">
       <h2 className="font-cond text-xl font-semibold">Ways to tap it</h2>
       <ol className="mt-1 flex flex-col">
-        {plan.tapping.ways.map((way, i) => (
+        {part.tapping.ways.map((way, i) => (
           <li
             key={way.id}
             className={`border-t border-steel-200 py-1.5 first:border-0 ${way.possible ? '' : 'text-steel-700'}`}
@@ -128,7 +128,7 @@ export function Ways({ plan, display }: { plan: HolePlan; display: Display }) {
             {way.possible && (
               <span className="ml-2 text-sm text-steel-700">
                 {way.taps.map((t) => t.name).join(' + ')}
-                {way.safety !== undefined && `, safety ${way.safety.toFixed(1)}`}, lean {way.leanDeg}°,{' '}
+                {way.load && `, safety ${way.load.safety.toFixed(1)}`}, lean {way.leanDeg}°,{' '}
                 {(way.secondsAll / 60).toFixed(1)} min for all
               </span>
             )}
@@ -149,14 +149,9 @@ export function Steps({ plan, display }: { plan: HolePlan; display: Display }) {
     <section className="plate min-w-0 p-3">
       <h2 className="font-cond text-xl font-semibold">Step by step</h2>
       <ol className="mt-1 list-decimal pl-6 marker:font-bold">
-        {plan.steps.map((step) => (
+        {plan.operations.map((step) => (
           <li
-            key={
-              step.code +
-              step.order.text +
-              String(step.order.values?.tap ?? '') +
-              String(step.order.values?.drill ?? '')
-            }
+            key={step.key}
             className="py-1"
           >
             <span className="font-bold">{tell(step.order, display)}</span>

@@ -4,8 +4,8 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job, JobInput } from '@/contracts/job';
-import type { HolePlan } from '@/core/ask/hole-plan';
-import type { AskForm } from '@/core/ask/ask-form';
+import type { HolePlan } from '@/core/hole/hole-plan';
+import type { AskForm } from '@/core/hole/form';
 import { SelectField, TextField } from '@/ui/field';
 import Modal from '@/ui/modal';
 import { send } from '@/ui/send';
@@ -42,7 +42,7 @@ function withHole(job: Job, form: AskForm, name: string, origin: Origin | undefi
 export default function KeepDialog({ form, plan, origin, onClose }: Props) {
   const [jobs, setJobs] = useState<Job[]>([]);
   const [target, setTarget] = useState(origin?.jobId ?? NEW);
-  const [name, setName] = useState(`${plan.thread.designation} in ${plan.material.label}`);
+  const [name, setName] = useState(`${plan.hole.thread?.feature.thread.designation ?? form.callout} in ${plan.material.label}`);
   const [holeName, setHoleName] = useState(origin?.holeName ?? form.callout);
   const [fault, setFault] = useState<string>();
   const [kept, setKept] = useState<Job>();

@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import type { Problem } from '@/core/answer/answer';
-import { BLANK_FORM, type AskForm } from '@/core/ask/ask-form';
-import type { Shop } from '@/core/ask/read-form';
+import { BLANK_FORM, type AskForm } from '@/core/hole/form';
+import type { Shop } from '@/core/shop/shop';
 import { START_LABEL } from '@/core/drills/predicted-hole';
 import { BOLT_CLASSES } from '@/core/threads/engagement';
 import { tell } from '@/core/units/show';
@@ -177,11 +177,11 @@ export function QuestionPanel({ form, shop, problems, change }: Props) {
             placeholder="narrowest"
           />
           <TextField
-            label={`Hole already there, ${unit}`}
+            label={`Existing hole, ${unit}`}
             value={form.existing}
             onChange={(existing) => change({ existing })}
             error={error('existing')}
-            placeholder="none"
+            placeholder="none; or: thread"
           />
           <TextField
             label="Use this drill"

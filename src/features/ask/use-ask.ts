@@ -2,9 +2,10 @@
 
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { Problem } from '@/core/answer/answer';
-import type { HolePlan } from '@/core/ask/hole-plan';
-import { inUnits, toAddress, type AskForm } from '@/core/ask/ask-form';
-import { answerForm, type Shop } from '@/core/ask/read-form';
+import { refusals, type HolePlan } from '@/core/hole/hole-plan';
+import { inUnits, toAddress, type AskForm } from '@/core/hole/form';
+import { planForm } from '@/core/hole/read-form';
+import type { Shop } from '@/core/shop/shop';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 
 /** What the server hands the view: the shop with its crib; the usual sets are known here. */
@@ -33,8 +34,8 @@ export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
   const settled = useDeferredValue(form);
   const asked = useMemo<Asked>(() => {
     if (settled.callout.trim() === '') return { problems: [] };
-    const result = answerForm(settled, shop);
-    return result.ok ? { plan: result.value, problems: result.value.refusals } : { problems: result.problems };
+    const result = planForm(settled, shop);
+    return result.ok ? { plan: result.value, problems: refusals(result.value) } : { problems: result.problems };
   }, [settled, shop]);
   const change = useCallback((part: Partial<AskForm>) => setForm((now) => ({ ...now, ...part })), []);
   const toggleUnits = useCallback(() => setForm((now) => inUnits(now, now.units === 'mm' ? 'inch' : 'mm')), []);

@@ -4,7 +4,7 @@ import { Tabs } from 'radix-ui';
 import type { ShopChange } from '@/contracts/crib';
 import type { Machine } from '@/core/cutting/machine';
 import type { Drill } from '@/core/drills/drill';
-import type { Tool } from '@/core/drills/tool';
+import type { Tool } from '@/core/shop/tool';
 import type { Material } from '@/core/materials/material';
 import type { Display } from '@/core/units/show';
 import { TabBar } from '@/ui/tab-bar';

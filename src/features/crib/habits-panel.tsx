@@ -2,7 +2,7 @@
 
 import { useRef } from 'react';
 import type { ShopChange } from '@/contracts/crib';
-import { HABITS, USUAL_HABITS, type ShopHabits } from '@/core/ask/habits';
+import { HABITS, USUAL_HABITS, type ShopHabits } from '@/core/shop/habits';
 import { Choice } from '@/ui/choice';
 import { SelectField } from '@/ui/field';
 import type { CribState } from './use-crib';

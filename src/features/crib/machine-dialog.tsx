@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import type { SpeedStep } from '@/core/cutting/machine';
-import { speedsFromPulleys, type PulleyTrain } from '@/core/cutting/pulleys';
+import type { PulleyTrain } from '@/core/cutting/machine';
+import { speedsFromPulleys } from '@/core/cutting/pulleys';
 import type { Display } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { TOOL_KINDS, type ToolKind } from '@/core/drills/tool';
+import { TOOL_KINDS, type ToolKind } from '@/core/shop/tool';
 import { showText, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 import type { RecordField } from '@/ui/record-dialog';

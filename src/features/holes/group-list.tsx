@@ -1,13 +1,14 @@
 import { tell, type Display } from '@/core/units/show';
-import { KIND_LABEL, type Group, type HoleKind, type HolesState } from './use-holes';
+import { HOLE_KINDS } from '@/core/job/equal-features';
+import { allCautions, refusals } from '@/core/hole/hole-plan';
+import { KIND_LABEL, type Group, type HolesState } from './use-holes';
 
-const ORDER = Object.keys(KIND_LABEL) as HoleKind[];
 
 function troubleOf({ result }: Group, display: Display): { level: 'stop' | 'warn'; text: string } | undefined {
   if (!result.ok) return { level: 'stop', text: result.problems.map((p) => tell(p, display)).join(' ') };
-  const { operations, cautions, faults, problems } = result.value;
-  const all = [...operations.flatMap((op) => op.cautions), ...cautions];
-  const stop = all.find((c) => c.level === 'stop') ?? problems[0];
+  const { faults, problems } = result.value;
+  const all = allCautions(result.value);
+  const stop = refusals(result.value)[0] ?? all.find((c) => c.level === 'stop') ?? problems[0];
   if (stop) return { level: 'stop', text: tell(stop, display) };
   const warn = faults[0]?.why ?? all.find((c) => c.level === 'warn');
   return warn && { level: 'warn', text: tell(warn, display) };
@@ -17,7 +18,7 @@ function troubleOf({ result }: Group, display: Display): { level: 'stop' | 'warn
 export function GroupList({ state, display }: { state: HolesState; display: Display }) {
   return (
     <nav aria-label="Features" className="plate flex flex-col gap-2 self-start p-2">
-      {ORDER.map((kind) => {
+      {HOLE_KINDS.map((kind) => {
         const list = state.groups.filter((g) => g.kind === kind);
         if (list.length === 0) return null;
         return (

@@ -5,10 +5,12 @@ import Link from 'next/link';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import type { Job } from '@/contracts/job';
-import { questionInJob } from '@/core/ask/job-questions';
-import { toAddress } from '@/core/ask/ask-form';
-import type { FeaturePlan } from '@/core/ask/plan-feature';
-import { sectionOf } from '@/core/route/section';
+import { questionInJob } from '@/core/job/plan-in-job';
+import { START_CHOICES, toAddress } from '@/core/hole/form';
+import { START_SHORT } from '@/core/drills/predicted-hole';
+import { allCautions, type HolePlan } from '@/core/hole/hole-plan';
+import { mainOperation } from '@/core/operation/operation';
+import { sectionOf } from '@/core/hole/section';
 import { showText, tell, type Display } from '@/core/units/show';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { SizeRail } from '@/ui/drawings/size-rail';
@@ -46,7 +48,7 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
   const first = group?.holes[0];
   const op =
     plan?.operations.find((o) => o.key === chosen && o.cut) ??
-    plan?.operations.find((o) => o.code === 'drill' && o.cut) ??
+    (plan && mainOperation(plan.operations.filter((o) => o.cut))) ??
     plan?.operations.find((o) => o.cut);
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
@@ -67,7 +69,7 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
             <div className="dye h-[420px]">
               {plan ? (
                 <CoreSample
-                  section={sectionOf({ ...plan, existingMm: plan.ctx.existingMm })}
+                  section={sectionOf(plan)}
                   display={display}
                   onDraw={(feature, mm, done) => state.draw(plan.callout, feature, mm, done)}
                 />
@@ -103,7 +105,7 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
                     href={`/?${toAddress({ ...questionInJob(first.question, job), units: display })}&job=${job.id}&jobHole=${first.id}`}
                     prefetch={false}
                   >
-                    {plan.thread ? 'in Ask' : ''}
+                    in Ask
                   </Link>
                 </p>
                 <Watch plan={plan} display={display} />
@@ -125,7 +127,7 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
             tabs={[
               ...(plan.thread ? ([['trade', 'Drill against tap']] as const) : []),
               ['machines', 'On another machine'],
-              ['cautions', `Cautions (${plan.cautions.length})`],
+              ['cautions', `Cautions (${allCautions(plan).length})`],
             ]}
           />
           {plan.thread && (
@@ -138,7 +140,7 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
                   Back to the proposed drill
                 </button>
               )}
-              <TradeOffChart plan={plan.thread} display={display} onPick={(drill) => ask({ drill })} />
+              <TradeOffChart part={plan.thread} display={display} onPick={(drill) => ask({ drill })} />
             </Tabs.Content>
           )}
           <Tabs.Content value="machines">
@@ -152,10 +154,13 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
           </Tabs.Content>
           <Tabs.Content value="cautions">
             <ul className="list-disc pl-5">
-              {[...plan.cautions, ...plan.assumptions].map((c) => (
-                <li key={tell(c, display)} className={'level' in c && c.level !== 'note' ? 'font-bold' : ''}>
+              {allCautions(plan).map((c) => (
+                <li key={`${c.subject} ${c.code}`} className={c.level === 'note' ? '' : 'font-bold'}>
                   {tell(c, display)}
                 </li>
+              ))}
+              {plan.assumptions.map((a) => (
+                <li key={tell(a, display)}>{tell(a, display)}</li>
               ))}
             </ul>
           </Tabs.Content>
@@ -208,12 +213,11 @@ function Question({ state, display }: { state: ReturnType<typeof useHoles>; disp
         value={first.question.start}
         onChange={(start) => ask({ start: start as typeof first.question.start })}
       >
-        <option value="auto">as this shop does</option>
-        <option value="punch">punch mark</option>
-        <option value="centre-drill">centre drill</option>
-        <option value="spot">spot drill</option>
-        <option value="bushing">bushing</option>
-        <option value="hand">by hand</option>
+        {START_CHOICES.map((start) => (
+          <option key={start} value={start}>
+            {start === 'auto' ? 'as this shop does' : START_SHORT[start]}
+          </option>
+        ))}
       </SelectField>
       <form
         onSubmit={(e) => {
@@ -223,10 +227,10 @@ function Question({ state, display }: { state: ReturnType<typeof useHoles>; disp
         onBlur={() => existing !== first.question.existing && ask({ existing })}
       >
         <TextField
-          label={`Hole there, ${display === 'inch' ? 'in' : 'mm'}`}
+          label={`Existing hole, ${display === 'inch' ? 'in' : 'mm'}`}
           value={existing}
           onChange={setExisting}
-          placeholder="none"
+          placeholder="none; or: thread"
         />
       </form>
       <label className="col-span-2 flex min-h-9 items-center gap-2">
@@ -243,9 +247,8 @@ function Question({ state, display }: { state: ReturnType<typeof useHoles>; disp
 }
 
 /** What is serious about the whole hole; what belongs to one operation stands there. */
-function Watch({ plan, display }: { plan: FeaturePlan; display: Display }) {
-  const own = new Set(plan.operations.flatMap((op) => op.cautions.map((c) => c.code)));
-  const serious = plan.cautions.filter((c) => c.level !== 'note' && !own.has(c.code));
+function Watch({ plan, display }: { plan: HolePlan; display: Display }) {
+  const serious = plan.cautions.filter((c) => c.level !== 'note');
   if (serious.length === 0) return null;
   return (
     <ul aria-label="Watch out" className="mb-1 border-l-4 border-danger pl-2">

@@ -2,9 +2,10 @@
 
 import { useMemo } from 'react';
 import type { Job, JobHoleInput } from '@/contracts/job';
-import { machineFigures, type MachineFigures } from '@/core/ask/compare-machines';
-import { planInJob } from '@/core/ask/job-questions';
-import type { Shop } from '@/core/ask/read-form';
+import { machineFigures, type MachineFigures } from '@/core/hole/compare-machines';
+import { planInJob } from '@/core/job/plan-in-job';
+import type { Shop } from '@/core/shop/shop';
+import { START_SHORT } from '@/core/drills/predicted-hole';
 import { showText, tell, type Display } from '@/core/units/show';
 
 interface Props {
@@ -30,10 +31,10 @@ export function MachinesTable({ job, feature, shop, display, onUse }: Props) {
   );
   const here = all.find((f) => f.machine.id === feature.question.machine);
   const rows: [string, (f: MachineFigures) => string][] = [
-    ['Start', (f) => f.start],
+    ['Start', (f) => (f.start ? START_SHORT[f.start] : 'existing hole')],
     [
       'Speed, rev/min',
-      (f) => (f.rpm === undefined ? 'none slow enough' : `${f.rpm} (${(f.percentOfIdeal ?? 0).toFixed(0)} %)`),
+      (f) => (f.rpm === undefined ? f.problems.map((p) => tell(p, display)).join(' ') || '—' : `${f.rpm} (${(f.percentOfIdeal ?? 0).toFixed(0)} %)`),
     ],
     ['Depth told by', (f) => f.stop ?? ''],
     [
@@ -43,7 +44,7 @@ export function MachinesTable({ job, feature, shop, display, onUse }: Props) {
     ['Tapped', (f) => f.tapping ?? '—'],
     ['Operations', (f) => String(f.operations)],
     ['Time a hole', (f) => `${Math.round(f.seconds)} s`],
-    ['To watch', (f) => (f.warnings.length === 0 ? 'nothing' : f.warnings.map((w) => w.replace(/-/g, ' ')).join(', '))],
+    ['To watch', (f) => (f.warnings.length === 0 ? 'nothing' : f.warnings.map((c) => tell(c, display)).join(' '))],
   ];
   return (
     <div className="overflow-x-auto">

@@ -3,10 +3,11 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { quantity } from '@/core/answer/answer';
-import type { FeaturePlan } from '@/core/ask/plan-feature';
-import type { OperationOverride, RouteEdits } from '@/core/route/edits';
-import type { Operation } from '@/core/route/operation';
-import { orderFaults } from '@/core/route/order-rules';
+import { mainCut, type HolePlan } from '@/core/hole/hole-plan';
+import type { OperationEdits } from '@/core/operation/edits';
+import { MAIN_KEY, type Operation } from '@/core/operation/operation';
+import type { OperationOverride } from '@/core/operation/override';
+import { orderFaults } from '@/core/operation/order-rules';
 import { parseLength } from '@/core/units/length';
 import { show, showText, tell, type Display } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
@@ -15,7 +16,7 @@ import { Working } from '@/ui/working';
 import type { HolesState } from './use-holes';
 
 interface Props {
-  plan: FeaturePlan;
+  plan: HolePlan;
   state: HolesState;
   display: Display;
   chosen?: string;
@@ -76,8 +77,8 @@ export function Operations({ plan, state, display, chosen, onChoose }: Props) {
                   <span className="font-cond text-[17px] whitespace-nowrap text-steel-700">{time(op.time.value)}</span>
                   {op.cut && (
                     <span className="col-start-2 text-[15px] text-steel-700">
-                      {speed && 'rpm' in speed
-                        ? `${showText(quantity(speed.rpm, 'rpm'), display)}, ${speed.label}; ${showText(op.cut.feed, display)}`
+                      {speed?.ok
+                        ? `${showText(quantity(speed.value.rpm, 'rpm'), display)}, ${speed.value.label}; ${showText(op.cut.feed, display)}`
                         : 'not on this machine'}
                     </span>
                   )}
@@ -227,7 +228,7 @@ function Details({ op, state, display, onDrop }: DetailsProps) {
                 <button
                   type="button"
                   className="btn h-9"
-                  onClick={() => state.setEdits((e) => ({ ...e, tool: c.id as RouteEdits['tool'] }))}
+                  onClick={() => state.setEdits((e) => ({ ...e, tool: c.id as OperationEdits['tool'] }))}
                 >
                   Use the {c.label}
                 </button>
@@ -319,7 +320,7 @@ function Override<T>({ label, value, read, onSet }: OverrideProps<T>) {
   );
 }
 
-function Insert({ plan, state, display }: { plan: FeaturePlan; state: HolesState; display: Display }) {
+function Insert({ plan, state, display }: { plan: HolePlan; state: HolesState; display: Display }) {
   const [kind, setKind] = useState<'drill' | 'note'>();
   const [text, setText] = useState('');
   const [second, setSecond] = useState('');
@@ -343,12 +344,12 @@ function Insert({ plan, state, display }: { plan: FeaturePlan; state: HolesState
     const key = `own-${uuidv7().slice(-12)}`;
     if (kind === 'drill') {
       const parsed = parseLength(second, display === 'inch' ? 'in' : 'mm');
-      const fullMm = second.trim() === '' ? plan.ctx.main.fullMm : parsed.ok ? parsed.value.mm : NaN;
+      const fullMm = second.trim() === '' ? (mainCut(plan)?.spec.fullMm ?? NaN) : parsed.ok ? parsed.value.mm : NaN;
       if (!(fullMm > 0)) {
         setFault('Say how deep at full diameter.');
         return;
       }
-      const main = plan.operations.findIndex((op) => op.code === 'drill');
+      const main = plan.operations.findIndex((op) => op.key === MAIN_KEY);
       const keys = plan.operations.map((op) => op.key);
       state.setEdits((e) => ({
         ...e,

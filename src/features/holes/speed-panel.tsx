@@ -2,10 +2,10 @@
 
 import { useState } from 'react';
 import { quantity } from '@/core/answer/answer';
-import type { FeaturePlan } from '@/core/ask/plan-feature';
+import type { HolePlan } from '@/core/hole/hole-plan';
 import { adviseFromChips, CHIP_SIGNS, type ChipSign } from '@/core/cutting/chips-adviser';
 import { chooseSpeed } from '@/core/cutting/speed-step';
-import type { Operation } from '@/core/route/operation';
+import type { Operation } from '@/core/operation/operation';
 import { showText, tell, type Display } from '@/core/units/show';
 import { StepLadder } from '@/ui/drawings/step-ladder';
 import { SelectField } from '@/ui/field';
@@ -14,12 +14,12 @@ import type { HolesState } from './use-holes';
 
 interface Props {
   op: Operation;
-  plan: FeaturePlan;
+  plan: HolePlan;
   state: HolesState;
   display: Display;
 }
 
-/** The speed of one operation: the machine's ladder, the three schools side by side, and what the chips say. */
+/** The speed of one operation: the machine's ladder, the three methods side by side, and what the chips say. */
 export function SpeedPanel({ op, plan, state, display }: Props) {
   const { cut } = op;
   const [sign, setSign] = useState<ChipSign | ''>('');
@@ -27,7 +27,7 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
   if (!cut) return null;
   const setFigures = (part: { rpm?: number; feed?: number }): void =>
     state.setEdits((e) => ({ ...e, overrides: { ...e.overrides, [op.key]: { ...e.overrides?.[op.key], ...part } } }));
-  const rpm = 'rpm' in cut.speed ? cut.speed.rpm : cut.ideal.value;
+  const rpm = cut.speed.ok ? cut.speed.value.rpm : cut.ideal.value;
   const advice =
     sign === ''
       ? undefined
@@ -40,23 +40,24 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
             machine={machine}
             ideal={cut.ideal.value}
             speed={cut.speed}
-            schools={cut.schools.map((s) => ({ label: s.label, rpm: s.rpm.value }))}
+            methods={cut.methods.map((s) => ({ label: s.label, rpm: s.rpm.value }))}
             onPick={op.inserted ? undefined : (picked) => setFigures({ rpm: picked })}
           />
         </div>
       ) : (
         <p className="dye p-3">Choose a machine to see which of its speeds to set.</p>
       )}
-      {!('rpm' in cut.speed) && (
-        <p className="font-bold text-danger">
-          {tell(cut.speed, display)} <span className="font-normal text-ink">{tell(cut.speed.remedy, display)}</span>
-        </p>
-      )}
-      {cut.schools.length > 0 && (
+      {!cut.speed.ok &&
+        cut.speed.problems.map((p) => (
+          <p key={p.code} className="font-bold text-danger">
+            {tell(p, display)} <span className="font-normal text-ink">{tell(p.remedy, display)}</span>
+          </p>
+        ))}
+      {cut.methods.length > 0 && (
         <table className="plate w-full text-[15px]">
-          <caption className="label p-1 text-left">Schools and the step of each, rev/min</caption>
+          <caption className="label p-1 text-left">Methods and the step of each, rev/min</caption>
           <tbody>
-            {cut.schools.map((s) => {
+            {cut.methods.map((s) => {
               const step = machine && chooseSpeed(machine, s.rpm.value, material, state.shop.habits.stepRule);
               return (
                 <tr key={s.id} className="border-t border-steel-200">
@@ -67,7 +68,7 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
                     {s.rpm.value.toFixed(0)} <Working of={s.rpm} name={s.label} display={display} />
                   </td>
                   <td className="px-1.5 text-right font-cond text-[17px] whitespace-nowrap">
-                    {step && ('rpm' in step ? `→ ${step.rpm}` : '→ none')}
+                    {step && (step.ok ? `→ ${step.value.rpm}` : '→ none')}
                   </td>
                 </tr>
               );
@@ -91,8 +92,8 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
             {(advice.moved.speed !== 0 || advice.moved.feed !== 0 || advice.peckShare < 1) && (
               <p>
                 {advice.moved.speed !== 0 &&
-                  'rpm' in advice.speed &&
-                  `${showText(quantity(advice.speed.rpm, 'rpm'), display)}, ${advice.speed.label}. `}
+                  advice.speed.ok &&
+                  `${showText(quantity(advice.speed.value.rpm, 'rpm'), display)}, ${advice.speed.value.label}. `}
                 {advice.moved.feed !== 0 && `Feed ${showText(quantity(advice.feed, 'mm/rev'), display)}. `}
                 {advice.peckShare < 1 &&
                   `Withdraw every ${showText({ value: cut.peckEveryMm * advice.peckShare, unit: 'mm', places: 1 }, display)}. `}
@@ -102,7 +103,7 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
                     className="btn mt-1 h-9"
                     onClick={() => {
                       setFigures({
-                        ...('rpm' in advice.speed && advice.moved.speed !== 0 ? { rpm: advice.speed.rpm } : {}),
+                        ...(advice.speed.ok && advice.moved.speed !== 0 ? { rpm: advice.speed.value.rpm } : {}),
                         ...(advice.moved.feed !== 0 ? { feed: Number(advice.feed.toFixed(3)) } : {}),
                       });
                       setSign('');

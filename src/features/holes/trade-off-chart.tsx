@@ -2,24 +2,24 @@
 
 import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 import { useEffect, useMemo, useRef } from 'react';
-import type { HolePlan } from '@/core/ask/hole-plan';
+import type { ThreadPart } from '@/core/hole/hole-plan';
 import { drillName } from '@/core/drills/drill';
-import { tradeOffs } from '@/core/tapping/trade-off';
+import { tradeOffs } from '@/core/hole/trade-off';
 import { show, type Display } from '@/core/units/show';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip, Legend);
 
 interface Props {
-  plan: HolePlan;
+  part: ThreadPart;
   display: Display;
   onPick: (drill: string) => void;
 }
 
 /** Drill by drill: how far the tap stands from breaking, against how much of the strength wanted the thread keeps. */
-export default function TradeOffChart({ plan, display, onPick }: Props) {
+export default function TradeOffChart({ part, display, onPick }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const points = useMemo(() => tradeOffs(plan), [plan]);
-  const used = plan.tapDrill.used.drill.label;
+  const points = useMemo(() => tradeOffs(part), [part]);
+  const used = part.tapDrill.used.drill.label;
   useEffect(() => {
     if (!canvas.current || points.length === 0) return undefined;
     const x = (i: number): number =>
@@ -40,12 +40,12 @@ export default function TradeOffChart({ plan, display, onPick }: Props) {
       type: 'line',
       data: {
         datasets: [
-          line('safety against breaking the tap', 'safety', '#1f3f8f', (i) => points[i].safety),
+          line('safety against breaking the tap', 'safety', '#1f3f8f', (i) => points[i].load.safety),
           line(
             'thread there is, of what holds the bolt, %',
             'strength',
             '#7a5408',
-            (i) => 100 * points[i].strength,
+            (i) => 100 * (points[i].strength ?? NaN),
             [6, 3],
           ),
         ],
@@ -93,7 +93,7 @@ export default function TradeOffChart({ plan, display, onPick }: Props) {
         <canvas
           ref={canvas}
           role="img"
-          aria-label={`Drill against tap: ${points.map((p) => `${drillName(p.candidate.drill)} safety ${p.safety.toFixed(1)}, strength ${(100 * p.strength).toFixed(0)} %`).join('; ')}`}
+          aria-label={`Drill against tap: ${points.map((p) => `${drillName(p.candidate.drill)} safety ${p.load.safety.toFixed(1)}${p.strength === undefined ? '' : `, strength ${(100 * p.strength).toFixed(0)} %`}`).join('; ')}`}
         />
       </div>
       <figcaption className="text-sm text-steel-700">

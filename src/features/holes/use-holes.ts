@@ -3,12 +3,13 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { Job, JobHoleInput } from '@/contracts/job';
 import type { Result } from '@/core/answer/answer';
-import type { AskForm } from '@/core/ask/ask-form';
-import { planInJob } from '@/core/ask/job-questions';
-import type { FeaturePlan } from '@/core/ask/plan-feature';
-import type { Shop } from '@/core/ask/read-form';
+import type { AskForm } from '@/core/hole/form';
+import { equalFeatures, type EqualFeatures, type HoleKind } from '@/core/job/equal-features';
+import { planInJob } from '@/core/job/plan-in-job';
+import type { HolePlan } from '@/core/hole/hole-plan';
+import type { Shop } from '@/core/shop/shop';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
-import type { RouteEdits } from '@/core/route/edits';
+import type { OperationEdits } from '@/core/operation/edits';
 import { readCallout, type Callout, type CalloutFeature } from '@/core/threads/callout';
 import { withDepth, writeCallout } from '@/core/threads/write-callout';
 import { send } from '@/ui/send';
@@ -19,7 +20,6 @@ export interface HolesShop extends Omit<Shop, 'pools'> {
   crib: DrillPool;
 }
 
-export type HoleKind = 'tapped' | 'reamed' | 'counterbored' | 'countersunk' | 'plain' | 'unread';
 export const KIND_LABEL: Record<HoleKind, string> = {
   tapped: 'Tapped',
   reamed: 'Reamed',
@@ -30,31 +30,9 @@ export const KIND_LABEL: Record<HoleKind, string> = {
 };
 
 /** Features that are the same hole in different places: edited once, for all. */
-export interface Group {
-  key: string;
-  kind: HoleKind;
-  /** As a drawing writes one of them. */
-  callout: string;
+export interface Group extends Omit<EqualFeatures<JobHoleInput>, 'features'> {
   holes: JobHoleInput[];
-  /** Holes in one part. */
-  count: number;
-  result: Result<FeaturePlan>;
-}
-
-function kindOf(features: readonly CalloutFeature[]): HoleKind {
-  const has = (kind: CalloutFeature['kind']): boolean => features.some((f) => f.kind === kind);
-  if (has('thread')) return 'tapped';
-  if (features.some((f) => f.kind === 'hole' && (f.ream || f.fit !== undefined))) return 'reamed';
-  if (has('counterbore')) return 'counterbored';
-  return has('countersink') ? 'countersunk' : 'plain';
-}
-
-/** Everything of a feature that decides how it is made; places and names do not. */
-function sameness(hole: JobHoleInput): string {
-  const read = readCallout(hole.question.callout);
-  const callout = read.ok ? writeCallout({ ...read.value, count: 1 }) : hole.question.callout;
-  const { callout: _, ...question } = hole.question;
-  return JSON.stringify([callout, question, hole.edits ?? {}]);
+  result: Result<HolePlan>;
 }
 
 const withCount = (text: string, count: number): string =>
@@ -80,29 +58,19 @@ export function useHoles(job: Job, holesShop: HolesShop, firstHole: string | und
   );
   const { kept, fault } = useKept(holes, job.version, write);
 
-  const groups = useMemo<Group[]>(() => {
-    const by = new Map<string, JobHoleInput[]>();
-    for (const hole of holes) by.set(sameness(hole), [...(by.get(sameness(hole)) ?? []), hole]);
-    return [...by].map(([key, members]) => {
-      const [first] = members;
-      const read = readCallout(first.question.callout);
-      return {
-        key,
-        kind: read.ok ? kindOf(read.value.features) : 'unread',
-        callout: read.ok ? writeCallout({ ...read.value, count: 1 }) : first.question.callout,
-        holes: members,
-        count: members.reduce((n, h) => {
-          const own = readCallout(h.question.callout);
-          return n + (own.ok ? own.value.count : 1);
-        }, 0),
-        result: planInJob(first, job, shop),
-      };
-    });
-  }, [holes, job, shop]);
+  const groups = useMemo<Group[]>(
+    () =>
+      equalFeatures(holes).map(({ features, ...group }) => ({
+        ...group,
+        holes: features,
+        result: planInJob(features[0], job, shop),
+      })),
+    [holes, job, shop],
+  );
   const group = groups.find((g) => g.holes.some((h) => h.id === chosenHole)) ?? groups[0];
   const first = group?.holes[0];
   // While a depth is being drawn only the chosen group is planned anew.
-  const shown = useMemo<Result<FeaturePlan> | undefined>(() => {
+  const shown = useMemo<Result<HolePlan> | undefined>(() => {
     if (!first || !group) return undefined;
     if (drawn?.holeId !== first.id) return group.result;
     return planInJob({ ...first, question: { ...first.question, callout: drawn.callout, depth: '' } }, job, shop);
@@ -126,7 +94,7 @@ export function useHoles(job: Job, holesShop: HolesShop, firstHole: string | und
     [changeGroup],
   );
   const setEdits = useCallback(
-    (change: (edits: RouteEdits) => RouteEdits) =>
+    (change: (edits: OperationEdits) => OperationEdits) =>
       changeGroup((h) => {
         const next = change(h.edits ?? {});
         const empty = Object.values(next).every((v) => v === undefined || Object.keys(v).length === 0);

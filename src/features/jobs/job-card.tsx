@@ -1,20 +1,39 @@
 import type { Job } from '@/contracts/job';
-import type { Result } from '@/core/answer/answer';
-import type { FeaturePlan } from '@/core/ask/plan-feature';
+import { CORE_VERSION, type Phrase, type Result } from '@/core/answer/answer';
+import { allCautions, mainCut, refusals, type HolePlan } from '@/core/hole/hole-plan';
 import { depth, quantity } from '@/core/answer/answer';
+import type { Cut } from '@/core/operation/operation';
 import { showText, tell, type Display } from '@/core/units/show';
 import { PAPERS, type Paper } from './paper';
 
 interface Props {
   job: Job;
   material: string;
-  plans: { id: string; name: string; callout: string; result: Result<FeaturePlan> }[];
+  plans: { id: string; name: string; callout: string; result: Result<HolePlan> }[];
   display: Display;
   paper: Paper;
   /** Address of the job and its picture as an SVG. */
   address: string;
   qrSvg: string;
 }
+
+/** Everything serious on a hole, each once: two of one kind about two operations are two lines. */
+function seriousOf(plan: HolePlan): { key: string; said: Phrase }[] {
+  return [
+    ...refusals(plan).map((p) => ({ key: p.code, said: p })),
+    ...plan.faults.map((f) => ({ key: `order ${f.key} ${f.against}`, said: f.why })),
+    ...allCautions(plan)
+      .filter((c) => c.level !== 'note')
+      .map((c) => ({ key: `${c.subject} ${c.code}`, said: c })),
+  ];
+}
+
+const drillFigures = ({ spec, speed, travel }: Cut, display: Display): [string, string][] => [
+  ['drill', spec.tool.name],
+  ['rev/min', speed.ok ? `${speed.value.rpm.toFixed(0)} (${speed.value.label})` : 'other machine'],
+  ['full depth', spec.through ? 'through' : showText(depth(spec.fullMm), display)],
+  ['stop from touch', showText(depth(travel.value), display)],
+];
 
 function HoleOnCard({ name, callout, result, display }: Props['plans'][number] & { display: Display }) {
   if (!result.ok)
@@ -25,18 +44,12 @@ function HoleOnCard({ name, callout, result, display }: Props['plans'][number] &
       </section>
     );
   const plan = result.value;
-  const main = plan.operations.find((op) => ['drill', 'annular', 'saw', 'step-drill'].includes(op.code))?.cut;
-  const own = plan.operations.flatMap((op) => op.cautions);
-  const serious = [...(plan.thread?.refusals ?? []), ...plan.faults.map((f) => ({ ...f.why, code: `order ${f.key}` }))];
-  for (const c of [...plan.cautions, ...own])
-    if (c.level !== 'note' && !serious.some((s) => s.code === c.code)) serious.push({ ...c });
+  const main = mainCut(plan);
+  const serious = seriousOf(plan);
   const limits = plan.thread?.limits;
   const best = plan.thread?.tapping.best;
   const figures: [string, string][] = [
-    ['drill', main?.spec.tool.name ?? '—'],
-    ['rev/min', main && 'rpm' in main.speed ? `${main.speed.rpm.toFixed(0)} (${main.speed.label})` : 'other machine'],
-    ['full depth', main?.spec.through ? 'through' : showText(depth(main?.spec.fullMm ?? 0), display)],
-    ['stop from touch', main ? showText(depth(main.travel.value), display) : '—'],
+    ...(main ? drillFigures(main, display) : []),
     ...(best
       ? ([
           ['tap turns', showText(quantity(best.turns.value, 'turns'), display)],
@@ -73,32 +86,20 @@ function HoleOnCard({ name, callout, result, display }: Props['plans'][number] &
           </li>
         ))}
       </ol>
-      {serious.map((c) => (
-        <p key={c.code} className="mt-0.5 text-[9pt] leading-snug font-bold">
-          ! {tell(c, display)}
+      {serious.map(({ key, said }) => (
+        <p key={key} className="mt-0.5 text-[9pt] leading-snug font-bold">
+          ! {tell(said, display)}
         </p>
       ))}
     </section>
   );
 }
 
-const SHOWN_ONCE = new Set([
-  'eyes',
-  'clamp',
-  'belts',
-  'drive',
-  'hand-drill',
-  'breakthrough',
-  'dust',
-  'chips',
-  'responsible',
-]);
-
 /** The job on paper: the steps in order, figures, cautions, and a way back to the job. */
 export function JobCard({ job, material, plans, display, paper, address, qrSvg }: Props) {
   const { width, height } = PAPERS[paper];
   const notes = plans.flatMap(({ result }) =>
-    result.ok ? result.value.cautions.filter((c) => SHOWN_ONCE.has(c.code)) : [],
+    result.ok ? result.value.cautions.filter((c) => c.standing) : [],
   );
   const once = notes.filter((c, i) => notes.findIndex((other) => other.code === c.code) === i);
   return (
@@ -131,7 +132,7 @@ export function JobCard({ job, material, plans, display, paper, address, qrSvg }
         <HoleOnCard key={p.id} {...p} display={display} />
       ))}
       <footer className="mt-2.5 border-t border-black pt-1 text-[8pt] leading-snug">
-        {once.map((c) => tell(c, display)).join(' ')}
+        {once.map((c) => tell(c, display)).join(' ')} Worked out by rules {CORE_VERSION}.
       </footer>
     </article>
   );

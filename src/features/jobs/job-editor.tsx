@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job } from '@/contracts/job';
-import { BLANK_FORM } from '@/core/ask/ask-form';
+import { BLANK_FORM } from '@/core/hole/form';
 import type { Material } from '@/core/materials/material';
 import type { Display } from '@/core/units/show';
 import { send } from '@/ui/send';
@@ -143,7 +143,9 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                       {line.tapping && `${line.tapping}.`}
                     </p>
                   ) : (
-                    !line && <p className="text-[15px] text-steel-700">Save to see what to do.</p>
+                    <p className="text-[15px] text-steel-700">
+                      {line ? line.tapping && `${line.tapping}.` : 'Save to see what to do.'}
+                    </p>
                   )}
                   {line?.trouble && <p className="text-[15px] font-bold text-danger">! {line.trouble}</p>}
                 </div>
@@ -153,7 +155,7 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                       In full
                     </Link>
                   )}
-                  {line?.threaded && (
+                  {line && (
                     <Link className="btn" href={line.address} prefetch={false}>
                       Open in Ask
                     </Link>

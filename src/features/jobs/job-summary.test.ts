@@ -1,7 +1,7 @@
 import type { Job } from '@/contracts/job';
-import { BLANK_FORM, fromAddress, inUnits } from '@/core/ask/ask-form';
-import { USUAL_HABITS } from '@/core/ask/habits';
-import type { Shop } from '@/core/ask/read-form';
+import { BLANK_FORM, fromAddress, inUnits } from '@/core/hole/form';
+import { USUAL_HABITS } from '@/core/shop/habits';
+import type { Shop } from '@/core/shop/shop';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import { MATERIALS } from '@/core/materials/materials';
 import { USUAL_PART } from '@/core/layout/part';

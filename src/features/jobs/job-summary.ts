@@ -1,9 +1,9 @@
 import type { Job } from '@/contracts/job';
-import type { FeaturePlan } from '@/core/ask/plan-feature';
-import type { OperationCode } from '@/core/route/operation';
-import { toAddress } from '@/core/ask/ask-form';
-import { planInJob, questionInJob } from '@/core/ask/job-questions';
-import type { Shop } from '@/core/ask/read-form';
+import { allCautions, mainCut, refusals, type HolePlan } from '@/core/hole/hole-plan';
+import type { OperationCode } from '@/core/operation/operation';
+import { toAddress } from '@/core/hole/form';
+import { planInJob, questionInJob } from '@/core/job/plan-in-job';
+import type { Shop } from '@/core/shop/shop';
 import { depth, quantity } from '@/core/answer/answer';
 import { showText, tell, type Display } from '@/core/units/show';
 
@@ -19,35 +19,35 @@ export interface HoleLine {
   speed?: string;
   depth?: string;
   tapping?: string;
-  /** Has a thread, so that Ask can answer for it. */
-  threaded: boolean;
   /** The most serious caution, or why the question cannot be answered. */
   trouble?: string;
 }
 
 function lineOf(
-  plan: FeaturePlan,
+  plan: HolePlan,
   display: Display,
 ): Pick<HoleLine, 'drill' | 'speed' | 'depth' | 'tapping' | 'trouble'> {
-  const main = plan.operations.find((op) => ['drill', 'annular', 'saw', 'step-drill'].includes(op.code))?.cut;
+  const main = mainCut(plan);
   const best = plan.thread?.tapping.best;
-  const all = [...plan.cautions, ...plan.operations.flatMap((op) => op.cautions)];
+  const all = allCautions(plan);
   const serious = all.find((c) => c.level === 'stop') ?? all.find((c) => c.level === 'warn');
-  const refusal = plan.thread?.refusals[0] ?? plan.problems[0];
-  const toGet = plan.thread ? plan.thread.tapDrill.because === 'to-buy' : main && !main.spec.tool.owned;
+  const refusal = refusals(plan)[0] ?? plan.problems[0];
+  const toBuy = plan.thread ? plan.thread.tapDrill.because === 'to-buy' : main && !main.spec.tool.owned;
   return {
-    drill: main && main.spec.tool.name + (toGet ? ', to get' : ''),
+    drill: main && main.spec.tool.name + (toBuy ? ', to get' : ''),
     speed:
-      main && 'rpm' in main.speed
-        ? `${showText(quantity(main.speed.rpm, 'rpm'), display)}, ${main.speed.label}`
-        : 'not on this machine',
-    depth: main?.spec.through
-      ? `through ${showText(depth(plan.thicknessMm ?? main.spec.fullMm), display)}`
-      : `${showText(depth(main?.spec.fullMm ?? 0), display)}, stop ${showText(depth(main?.travel.value ?? 0), display)}`,
+      main && (main.speed.ok
+        ? `${showText(quantity(main.speed.value.rpm, 'rpm'), display)}, ${main.speed.value.label}`
+        : 'not on this machine'),
+    depth:
+      main &&
+      (main.spec.through
+        ? `through ${showText(depth(main.spec.fullMm), display)}`
+        : `${showText(depth(main.spec.fullMm), display)}, stop ${showText(depth(main.travel.value), display)}`),
     tapping: best
       ? `${best.label}: ${best.taps.map((t) => `${t.name} (${t.chamferThreads})`).join(', ')}`
       : plan.operations
-          .filter((op) => ['ream', 'counterbore', 'countersink'].includes(op.code))
+          .filter((op) => ['ream', 'counterbore', 'countersink', 'chase'].includes(op.code))
           .map((op) => tell(op.order, display).replace(/\.$/, ''))
           .join('; '),
     trouble: refusal ? tell(refusal, display) : serious && tell(serious, display),
@@ -63,7 +63,6 @@ export function holeLines(job: Job, shop: Shop, display: Display): HoleLine[] {
       name: hole.name,
       callout: hole.question.callout,
       count: result.ok ? result.value.callout.count : 1,
-      threaded: !result.ok || result.value.thread !== undefined,
       address: `/?${toAddress({ ...questionInJob(hole.question, job), units: display })}&job=${job.id}&jobHole=${hole.id}`,
       steps: result.ok ? result.value.operations.map((s) => s.code) : [],
     };

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { JobHoleInput } from '@/contracts/job';
-import { BLANK_FORM } from '@/core/ask/ask-form';
+import { BLANK_FORM } from '@/core/hole/form';
 import type { Problem } from '@/core/answer/answer';
 import { PLACE_WORDS, readPlacedCallout } from '@/core/layout/placed-callout';
 import { writePlace } from '@/core/layout/write-place';

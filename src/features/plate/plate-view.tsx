@@ -5,11 +5,11 @@ import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job } from '@/contracts/job';
-import { BLANK_FORM } from '@/core/ask/ask-form';
+import { BLANK_FORM } from '@/core/hole/form';
 import type { Result } from '@/core/answer/answer';
-import { planInJob } from '@/core/ask/job-questions';
-import type { FeaturePlan } from '@/core/ask/plan-feature';
-import type { Shop } from '@/core/ask/read-form';
+import { planInJob } from '@/core/job/plan-in-job';
+import type { HolePlan } from '@/core/hole/hole-plan';
+import type { Shop } from '@/core/shop/shop';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 import { movePlace } from '@/core/layout/move-place';
 import { facesOf, toDatum, type FaceId, type Point } from '@/core/layout/part';
@@ -52,12 +52,13 @@ const TABS = [
 
 /** From the drawing to lines on metal: enter the features, see them on the dyed face, get the numbers to set. */
 export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
-  const state = usePlate(job);
+  const shop = useMemo<Shop>(() => ({ ...shopHere, pools: [shopHere.crib, ...DRILL_SETS] }), [shopHere]);
+  const state = usePlate(job, shop);
   const { plan, laid, face, selection, edit, changeHole, undo, redo } = state;
   const [placing, setPlacing] = useState('');
   const [focus, setFocus] = useState<Point>();
   const letters = useMemo(() => new Map(plan.holes.map((h, i) => [h.id, letterOf(i)])), [plan.holes]);
-  const shop = useMemo<Shop>(() => ({ ...shopHere, pools: [shopHere.crib, ...DRILL_SETS] }), [shopHere]);
+  const wrong = laid.faults.length + state.inside.length + laid.problems.length;
   const planOf = useMemo(() => planner(plan, job, shop), [plan, job, shop]);
   const chosen = plan.holes.filter((h) => selection.has(h.id));
 
@@ -175,9 +176,7 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
               id,
               <>
                 {name}
-                {id === 'room' && laid.faults.length + state.inside.length > 0 && (
-                  <span className="text-danger"> {laid.faults.length + state.inside.length}</span>
-                )}
+                {id === 'room' && wrong > 0 && <span className="text-danger"> {wrong}</span>}
               </>,
             ])}
           />
@@ -198,6 +197,11 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
               letters={letters}
               display={display}
               inside={state.inside}
+              onShow={(featureId) => {
+                const hole = laid.holes.find((h) => h.featureId === featureId);
+                state.setSelection(new Set([featureId]));
+                setFocus(hole?.onFace);
+              }}
               onJump={(fault) => {
                 state.setSelection(new Set(fault.holes.map((i) => laid.holes[i].featureId)));
                 setFocus(laid.holes[fault.holes[0]].onFace);
@@ -307,8 +311,8 @@ function Follows({ hole, letters, onChange }: FollowsProps) {
 }
 
 /** How each feature is made, worked out when it is first asked for. */
-function planner({ part, holes }: Plan, job: Job, shop: Shop): (featureId: string) => Result<FeaturePlan> | undefined {
-  const planned = new Map<string, Result<FeaturePlan>>();
+function planner({ part, holes }: Plan, job: Job, shop: Shop): (featureId: string) => Result<HolePlan> | undefined {
+  const planned = new Map<string, Result<HolePlan>>();
   return (featureId) => {
     const hole = holes.find((h) => h.id === featureId);
     if (hole && !planned.has(featureId)) planned.set(featureId, planInJob(hole, { ...job, part }, shop));

@@ -4,7 +4,7 @@ import { useEffect, useState, type PointerEvent } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { PunchMark } from '@/contracts/punch';
 import type { Answer, Result } from '@/core/answer/answer';
-import type { FeaturePlan } from '@/core/ask/plan-feature';
+import type { HolePlan } from '@/core/hole/hole-plan';
 import { boltThrough, CLEARANCE_HOLES, rowFor } from '@/core/layout/heads.table';
 import type { LaidFace, LaidHole } from '@/core/layout/lay-out';
 import { positionZone } from '@/core/layout/means-of-layout';
@@ -22,7 +22,7 @@ interface Props {
   display: Display;
   jobId: string;
   /** How the feature of a hole is made. */
-  planOf: (featureId: string) => Result<FeaturePlan> | undefined;
+  planOf: (featureId: string) => Result<HolePlan> | undefined;
 }
 
 const SIZE = 240;
@@ -37,7 +37,7 @@ function zoneOf({ footprint }: LaidHole): Answer | undefined {
 }
 
 /** Drill that meets the mark, and the one that the hole ends with. */
-function drillsOf(planned: Result<FeaturePlan>, hole: LaidHole): { firstMm: number; lastMm: number } {
+function drillsOf(planned: Result<HolePlan>, hole: LaidHole): { firstMm: number; lastMm: number } {
   const drills = planned.ok
     ? planned.value.operations.flatMap((op) => (op.cut && op.cut.spec.family === 'drill' ? [op.cut.spec] : []))
     : [];
@@ -71,6 +71,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
   const typedZone = zoneTyped.ok && zoneTyped.value.mm > 0 && zoneTyped.value.mm <= 50 ? zoneTyped.value.mm : undefined;
   const zoneMm = typedZone ?? joint?.value ?? USUAL_ZONE_MM;
   const planned = planOf(hole.featureId);
+  const impossible = planned && !planned.ok ? planned.problems : [];
   const { firstMm, lastMm: drillMm } = drillsOf(planned ?? { ok: false, problems: [] }, hole);
   const [x, y] = [typed.x, typed.y].map((text) => {
     const parsed = parseLength(text, unit);
@@ -217,12 +218,18 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
           {tell(judged.advice, display)}
         </p>
       )}
+      {impossible.length > 0 && (
+        <p role="alert" className="font-bold text-danger">
+          {name} can’t be made as drawn. {impossible.map((p) => `${tell(p, display)} ${tell(p.remedy, display)}`).join(' ')}
+        </p>
+      )}
       {fault && (
         <p role="alert" className="font-bold text-danger">
           {fault}
         </p>
       )}
-      <button type="button" className="btn-next self-start" disabled={!judged} onClick={() => void record()}>
+      <button type="button" className="btn-next self-start" disabled={!judged || impossible.length > 0}
+        onClick={() => void record()}>
         Record {name}
       </button>
       <ul className="text-[15px]">

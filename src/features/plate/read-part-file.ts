@@ -1,7 +1,7 @@
 import { partFile } from '@/contracts/part-file';
 import type { JobHoleInput } from '@/contracts/job';
 import type { Problem } from '@/core/answer/answer';
-import { fileProblem, unreadableFile } from '@/core/formats/brought-in';
+import { fileProblem, unreadableFile } from '@/core/formats/imported';
 import type { Part } from '@/core/layout/part';
 
 /** A part file of ours, checked whole: everything of it is taken, or nothing. */

@@ -11,6 +11,8 @@ interface Props {
   letters: ReadonlyMap<string, string>;
   display: Display;
   inside: BoreFault[];
+  /** Shows a feature that cannot be made. */
+  onShow: (featureId: string) => void;
   onJump: (fault: RoomFault) => void;
   onCure: (featureId: string, step: Point) => void;
 }
@@ -18,10 +20,10 @@ interface Props {
 const SHOWN = 100;
 
 /** What does not fit, worst first: jump to it, read why, take the smallest change that cures it. */
-export function RoomPanel({ laid, letters, display, inside, onJump, onCure }: Props) {
+export function RoomPanel({ laid, letters, display, inside, onShow, onJump, onCure }: Props) {
   const name = (i: number): string => `${letters.get(laid.holes[i].featureId)}${laid.holes[i].number}`;
   const boreName = (b: Bore): string => `${letters.get(b.featureId)}${b.number} (${b.face})`;
-  if (laid.faults.length + inside.length === 0)
+  if (laid.faults.length + inside.length + laid.problems.length === 0)
     return (
       <p className="font-bold text-pass">
         {laid.holes.length === 0
@@ -31,6 +33,14 @@ export function RoomPanel({ laid, letters, display, inside, onJump, onCure }: Pr
     );
   return (
     <ul className="flex max-h-[560px] flex-col gap-2 overflow-auto">
+      {laid.problems.slice(0, SHOWN).map((p) => (
+        <li key={`${p.field} ${p.code}`} className="border-b border-steel-200 pb-2">
+          <button type="button" className="text-left" onClick={() => onShow(p.field)}>
+            <strong className="text-danger">✕ {letters.get(p.field)} can’t be made as drawn.</strong> {tell(p, display)}{' '}
+            {tell(p.remedy, display)}
+          </button>
+        </li>
+      ))}
       {laid.faults.slice(0, SHOWN).map((fault) => (
         <li key={`${fault.code}${fault.holes.join()}`} className="border-b border-steel-200 pb-2">
           <button type="button" className="text-left" onClick={() => onJump(fault)}>

@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job, JobHoleInput } from '@/contracts/job';
-import { BLANK_FORM } from '@/core/ask/ask-form';
+import { BLANK_FORM } from '@/core/hole/form';
 import type { Problem } from '@/core/answer/answer';
-import type { BroughtIn } from '@/core/formats/brought-in';
+import type { BroughtIn } from '@/core/formats/imported';
 import type { Display } from '@/core/units/show';
 import { facesOf, type FaceId } from '@/core/layout/part';
 import { Choice } from '@/ui/choice';

@@ -5,6 +5,8 @@ import type { Job, JobHoleInput } from '@/contracts/job';
 import { layOutFace, type LaidFeature } from '@/core/layout/lay-out';
 import { boresOf, checkBores } from '@/core/layout/bores';
 import type { FaceId, Part } from '@/core/layout/part';
+import { plannerFor } from '@/core/job/plan-in-job';
+import type { Shop } from '@/core/shop/shop';
 import { send } from '@/ui/send';
 import { useHistory, useKept } from '@/ui/use-kept';
 
@@ -14,7 +16,7 @@ export interface Plan {
 }
 
 /** The part being laid out: edits with undo and redo, kept on the server as one goes. */
-export function usePlate(job: Job) {
+export function usePlate(job: Job, shop: Shop) {
   const { now: plan, edit, undo, redo, canUndo, canRedo } = useHistory<Plan>({ part: job.part, holes: job.holes });
   const [face, setFace] = useState<FaceId>(() => job.holes[0]?.face ?? 'top');
   const [selection, setSelection] = useState<ReadonlySet<string>>(new Set());
@@ -38,6 +40,7 @@ export function usePlate(job: Job) {
   );
   const { kept, fault } = useKept(plan, job.version, write);
 
+  const planner = useMemo(() => plannerFor(shop), [shop]);
   const features = useMemo<LaidFeature[]>(
     () =>
       plan.holes.map((h) => ({
@@ -47,8 +50,9 @@ export function usePlate(job: Job) {
         face: h.face,
         place: h.place,
         exit: h.exit,
+        made: planner.made(h, { ...job, part: plan.part }),
       })),
-    [plan.holes],
+    [plan, planner, job],
   );
   const laid = useMemo(() => layOutFace(plan.part, face, features), [plan.part, face, features]);
   const bores = useMemo(() => boresOf(plan.part, features), [plan.part, features]);

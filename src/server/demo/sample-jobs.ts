@@ -1,6 +1,6 @@
 import type { KeptQuestion } from '@/contracts/question';
 import type { JobInput } from '@/contracts/job';
-import { BLANK_FORM } from '@/core/ask/ask-form';
+import { BLANK_FORM, OLD_THREAD } from '@/core/hole/form';
 import type { FaceId, Stock } from '@/core/layout/part';
 import type { Place } from '@/core/layout/place';
 
@@ -90,7 +90,7 @@ export const SAMPLE_JOBS: JobInput[] = [
       hole(
         'trunnion-whitworth',
         'Old feet holes, to match',
-        { callout: '2x 1/2-12 BSW THRU', thickness: '22', existing: '10.4' },
+        { callout: '2x 1/2-12 BSW THRU', thickness: '22', existing: OLD_THREAD },
         row(25, 35, 2, 90),
       ),
       hole('trunnion-lock', 'Lock screw', { callout: 'M8 x 12 DEEP', thickness: '22' }, point(70, 35)),

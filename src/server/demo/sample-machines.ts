@@ -1,4 +1,5 @@
-import { speedsFromPulleys, type PulleyTrain } from '@/core/cutting/pulleys';
+import type { PulleyTrain } from '@/core/cutting/machine';
+import { speedsFromPulleys } from '@/core/cutting/pulleys';
 import type { machines } from '../schema';
 
 const steps = (rows: [rpm: number, label: string][]) => ({

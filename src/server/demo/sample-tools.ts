@@ -1,4 +1,4 @@
-import type { ToolKind } from '@/core/drills/tool';
+import type { ToolKind } from '@/core/shop/tool';
 import type { tools } from '../schema';
 
 type Row = typeof tools.$inferInsert;

@@ -5,7 +5,7 @@ import { classLimits } from '@/core/threads/class-limits';
 import { THREADS } from '@/core/threads/find-thread';
 import { fullDepthMm, isTapered } from '@/core/threads/thread';
 import { mmToInch } from '@/core/units/length';
-import type { Shop } from '@/core/ask/read-form';
+import type { Shop } from '@/core/shop/shop';
 
 const round = (value: number): number => Math.round(value * 1e6) / 1e6;
 const SERIES = [...new Set(THREADS.map((t) => t.series))] as [string, ...string[]];

@@ -2,7 +2,7 @@ import { and, asc, eq, sql } from 'drizzle-orm';
 import type { CribItem, CribKind, ShopChange } from '@/contracts/crib';
 import type { Machine } from '@/core/cutting/machine';
 import type { Drill } from '@/core/drills/drill';
-import type { Tool } from '@/core/drills/tool';
+import type { Tool } from '@/core/shop/tool';
 import type { Material } from '@/core/materials/material';
 import { drillCases, drills, machines, materials, shop, tools } from '../schema';
 import type { Writer } from './job-repository';

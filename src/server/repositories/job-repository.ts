@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Job, JobHoleInput, JobInput } from '@/contracts/job';
-import { BLANK_FORM } from '@/core/ask/ask-form';
+import { BLANK_FORM } from '@/core/hole/form';
 import { USUAL_PART } from '@/core/layout/part';
 import type { Database } from '../database';
 import { jobHoles, jobs } from '../schema';

@@ -1,12 +1,16 @@
 import type { AnswerResponse } from '@/contracts/answer';
 import type { Answer } from '@/core/answer/answer';
-import { CORE_VERSION } from '@/core/ask/answer-question';
-import type { HolePlan } from '@/core/ask/hole-plan';
-import { drillName, type Drill } from '@/core/drills/drill';
+import { drillName, pointAngleOf, type Drill } from '@/core/drills/drill';
+import { drillTip } from '@/core/drills/drill-point';
+import { allCautions, mainCut, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
+import { formingDrill, weighDrill } from '@/core/hole/trade-off';
+import type { Cut } from '@/core/operation/operation';
 import type { Tap } from '@/core/tapping/tap';
-import type { TapDrillCandidate } from '@/core/tapping/choose-tap-drill';
+import type { TapDrillCandidate } from '@/core/tapping/tap-drill-candidate';
 import type { TappingWay } from '@/core/tapping/ways-of-tapping';
+import { classLimits, type ClassLimits } from '@/core/threads/class-limits';
 import { percentOfThreadAnswer } from '@/core/threads/percent-of-thread';
+import { isTapered } from '@/core/threads/thread';
 import { mmToInch } from '@/core/units/length';
 import { tell, type Display } from '@/core/units/show';
 
@@ -30,171 +34,239 @@ function wayItem(w: TappingWay, units: Display) {
     possible: w.possible,
     reason: tell(w.reason, units),
     taps: w.taps.map(tapItem),
-    torqueNm: orNull(w.torque?.value),
+    torqueNm: orNull(w.load?.torque.value),
     breakingTorqueNm: round(w.breaking.value),
-    safetyAgainstBreaking: orNull(w.safety),
+    safetyAgainstBreaking: orNull(w.load?.safety),
     leanDeg: w.leanDeg,
     seconds: Math.round(w.secondsAll),
   };
 }
 
-function workingOf(plan: HolePlan): [string, Answer | undefined][] {
-  const { tapDrill, drilling, tapping, engagement, thread } = plan;
-  const { used } = tapDrill;
+function threadWorking({ thread, limits, kind, tapDrill, tapping, engagement }: ThreadPart): [string, Answer | undefined][] {
+  const { best } = tapping;
   return [
-    ['tapDrill.targetPercent', plan.limits && tapDrill.target],
+    ['tapDrill.targetPercent', limits && tapDrill.target],
     [
       'tapDrill.chosen.percentOfThread',
-      plan.limits && plan.kind === 'cut' ? percentOfThreadAnswer(thread, used.drill.diameterMm, 'drill') : undefined,
+      limits && kind === 'cut' ? percentOfThreadAnswer(thread, tapDrill.used.drill.diameterMm, 'drill') : undefined,
     ],
-    ['tapDrill.chosen.predictedHoleMm', used.hole],
-    ['hole.fullDiameterDepthMm', tapping.best.depth?.fullDiameter],
-    ['hole.totalDepthMm', tapping.best.depth?.total],
-    ['hole.tipMm', drilling.tip],
-    ['hole.wallLeftMm', plan.wall],
-    ['drilling.idealRpm', drilling.ideal],
-    ['drilling.ruleOfThumbRpm', drilling.thumb],
-    ['drilling.feedMmPerRev', drilling.feed],
-    ['tapping.torqueNm', tapping.best.torque],
-    ['tapping.breakingTorqueNm', tapping.best.breaking],
-    ['tapping.turns', tapping.best.turns],
+    ['tapDrill.chosen.predictedHoleMm', tapDrill.hole],
+    ['hole.fullDiameterDepthMm', best.depth?.fullDiameter],
+    ['tapping.torqueNm', best.load?.torque],
+    ['tapping.breakingTorqueNm', best.breaking],
+    ['tapping.turns', best.turns],
     ['tapping.machineTappingRpm', tapping.speed],
     ['engagement.neededMm', engagement?.needed],
   ];
 }
 
+const thumbOf = ({ methods }: Cut): Answer | undefined => methods.find((m) => m.id === 'thumb')?.rpm;
+
+function cutWorking(cut: Cut): [string, Answer | undefined][] {
+  const { drill } = cut.spec;
+  return [
+    ['hole.totalDepthMm', cut.spec.through ? undefined : cut.travel],
+    ['hole.tipMm', drill && drillTip(drill.diameterMm, pointAngleOf(drill))],
+    ['drilling.idealRpm', cut.ideal],
+    ['drilling.ruleOfThumbRpm', thumbOf(cut)],
+    ['drilling.feedMmPerRev', cut.feed],
+  ];
+}
+
+function workingItem([figure, a]: [string, Answer | undefined], units: Display): AnswerResponse['working'] {
+  if (!a) return [];
+  const { rule, formula, inputs, source, assumptions } = a.working;
+  return [
+    {
+      figure,
+      rule,
+      formula,
+      inputs: inputs.map(({ label, quantity: q }) =>
+        typeof q === 'string' ? { label, value: q, unit: '' } : { label, value: round(q.value), unit: q.unit },
+      ),
+      source,
+      assumptions: assumptions.map((p) => tell(p, units)),
+    },
+  ];
+}
+
+/** Limits of the thread cut, or of an old one that is kept. */
+function limitsOf({ hole, thread }: HolePlan): ClassLimits | undefined {
+  const feature = hole.thread?.feature;
+  if (thread || !feature || isTapered(feature.thread)) return thread?.limits;
+  const limits = classLimits(feature.thread, feature.className);
+  return limits.ok ? limits.value : undefined;
+}
+
+function threadItem(plan: HolePlan): AnswerResponse['thread'] {
+  const feature = plan.hole.thread?.feature;
+  if (!feature) return null;
+  const { thread, leftHand } = feature;
+  const limits = limitsOf(plan);
+  return {
+    designation: thread.designation,
+    series: thread.series,
+    standard: thread.standard,
+    majorDiameterMm: round(thread.majorMm),
+    pitchMm: round(thread.pitchMm),
+    leftHand,
+    class: limits?.className ?? null,
+    minorDiameterMinMm: orNull(limits?.minorMinMm),
+    minorDiameterMaxMm: orNull(limits?.minorMaxMm),
+    pitchDiameterMinMm: orNull(limits?.pitchDiameterMinMm),
+    pitchDiameterMaxMm: orNull(limits?.pitchDiameterMaxMm),
+  };
+}
+
+function holeItem({ hole, thread, wall }: HolePlan, cut: Cut | undefined): AnswerResponse['hole'] {
+  const blind = cut && !cut.spec.through ? cut : undefined;
+  return {
+    kind: (hole.thread?.through ?? hole.through) ? 'through' : 'blind',
+    threadDepthMm: orNull(hole.thread?.lengthMm),
+    thicknessMm: orNull(hole.thicknessMm),
+    fullDiameterDepthMm: orNull(blind?.spec.fullMm),
+    totalDepthMm: orNull(blind?.travel.value),
+    tipMm: orNull(cut?.tipMm),
+    chipRoomMm: orNull(thread?.tapping.best.depth?.chipRoomMm),
+    wallLeftMm: orNull(wall?.value),
+    chamferDiameterMm: orNull(thread?.chamferMm),
+  };
+}
+
+function candidateItem(part: ThreadPart, c: TapDrillCandidate) {
+  const { load, neededMm } = weighDrill(part, c);
+  return {
+    ...drillItem(c.drill),
+    percentOfThread: orNull(c.percentOnDrill),
+    percentOnPredictedHole: orNull(c.percentOnHole),
+    predictedHoleMm: round(c.holeMm),
+    finishedMinorMm: round(c.finishedMinorMm),
+    verdict: c.verdict,
+    beyondLimitMm: round(c.beyondMm),
+    owned: c.owned,
+    torqueNm: orNull(load?.torque.value),
+    safetyAgainstBreaking: orNull(load?.safety),
+    threadNeededMm: orNull(neededMm),
+  };
+}
+
+function tapDrillItem(part: ThreadPart, units: Display): AnswerResponse['tapDrill'] {
+  const { limits, tapDrill } = part;
+  const maybe = (c: TapDrillCandidate | undefined) => (c ? candidateItem(part, c) : null);
+  return {
+    targetPercent: limits ? round(tapDrill.target.value) : null,
+    rangeLowPercent: limits ? round(tapDrill.range.low) : null,
+    rangeHighPercent: limits ? round(tapDrill.range.high) : null,
+    because: tapDrill.because,
+    chosen: candidateItem(part, tapDrill.used),
+    lacking: maybe(tapDrill.missing),
+    closestOutside: maybe(tapDrill.closestOutside),
+    nextSmaller: maybe(tapDrill.nextSmaller),
+    nextLarger: maybe(tapDrill.nextLarger),
+    schools: tapDrill.methods.map((s) => ({
+      id: s.id,
+      label: s.label,
+      diameterMm: round(s.diameterMm),
+      drill: drillName(s.drill),
+      why: tell(s.why, units),
+    })),
+  };
+}
+
+function formingItem(part: ThreadPart, units: Display): AnswerResponse['forming'] {
+  const { verdict } = part.forming;
+  const drill = formingDrill(part);
+  return {
+    allowed: verdict.allowed,
+    level: verdict.allowed ? verdict.level : null,
+    reason: tell(verdict.reason, units),
+    drill: drill ? candidateItem(part, drill) : null,
+  };
+}
+
+function drillingItem(plan: HolePlan, cut: Cut): AnswerResponse['drilling'] {
+  const speed = cut.speed.ok ? cut.speed.value : undefined;
+  const { tool, diameterMm } = cut.spec;
+  return {
+    start: plan.start,
+    tool: tool.name,
+    diameterMm: round(diameterMm),
+    inCrib: tool.owned,
+    idealRpm: round(cut.ideal.value),
+    ruleOfThumbRpm: orNull(thumbOf(cut)?.value),
+    setRpm: orNull(speed?.rpm),
+    setLabel: speed?.label ?? null,
+    percentOfIdeal: orNull(speed?.percentOfIdeal),
+    feedMmPerRev: round(cut.feed.value),
+    peckDepthsMm: cut.pecks.map(round),
+    pilots: plan.operations.flatMap((op) =>
+      op.code === 'pilot' && op.cut?.spec.drill ? [drillItem(op.cut.spec.drill)] : [],
+    ),
+    fluid: plan.dry ? 'dry, as asked' : plan.material.lubricant,
+  };
+}
+
+function tappingItem({ kind, tapping }: ThreadPart, units: Display): AnswerResponse['tapping'] {
+  const { best } = tapping;
+  return {
+    kind,
+    way: best.id,
+    taps: best.taps.map(tapItem),
+    torqueNm: orNull(best.load?.torque.value),
+    breakingTorqueNm: round(best.breaking.value),
+    safetyAgainstBreaking: orNull(best.load?.safety),
+    turns: round(best.turns.value),
+    biteTurns: round(best.biteTurns),
+    wrench: tell(best.wrench, units),
+    machineTappingRpm: round(tapping.speed.value),
+    ways: tapping.ways.map((w) => wayItem(w, units)),
+  };
+}
+
+const engagementItem = ({ engagement: e }: ThreadPart): AnswerResponse['engagement'] =>
+  e
+    ? {
+        boltClass: e.bolt.id,
+        neededMm: round(e.needed.value),
+        nominalMm: round(e.nominalMm),
+        oneDiameterMm: round(e.oneDiameterMm),
+        oneAndAHalfDiametersMm: round(e.oneAndAHalfDiametersMm),
+        nutHeightMm: round(e.nutHeightMm),
+        boltStressAreaMm2: round(e.stressAreaMm2),
+      }
+    : null;
+
 /** A plan as the JSON document of the HTTP interface: units in the names, sentences in the reader's units. */
 export function answerDocument(plan: HolePlan, units: Display): AnswerResponse {
-  const { thread, limits, hole, tapDrill, forming, drilling, tapping, engagement } = plan;
-  const { best } = tapping;
-  const candidate = (c: TapDrillCandidate) => {
-    const compared = tapDrill.compared.find((d) => d.candidate === c);
-    return {
-      ...drillItem(c.drill),
-      percentOfThread: orNull(c.percentOnDrill),
-      percentOnPredictedHole: orNull(c.percentOnHole),
-      predictedHoleMm: round(c.hole.value),
-      finishedMinorMm: round(c.finishedMinorMm),
-      verdict: c.verdict,
-      beyondLimitMm: round(c.beyondMm),
-      owned: c.owned,
-      torqueNm: orNull(compared?.torqueNm),
-      safetyAgainstBreaking: orNull(compared?.safety),
-      threadNeededMm: orNull(compared?.neededMm),
-    };
-  };
-  const maybe = (c: TapDrillCandidate | undefined) => (c ? candidate(c) : null);
-  const speed = 'rpm' in drilling.speed ? drilling.speed : undefined;
+  const { thread } = plan;
+  const cut = mainCut(plan);
+  const working = [...(thread ? threadWorking(thread) : []), ...(cut ? cutWorking(cut) : [])];
   return {
-    coreVersion: CORE_VERSION,
-    thread: {
-      designation: thread.designation,
-      series: thread.series,
-      standard: thread.standard,
-      majorDiameterMm: round(thread.majorMm),
-      pitchMm: round(thread.pitchMm),
-      leftHand: hole.feature.leftHand,
-      class: limits?.className ?? null,
-      minorDiameterMinMm: orNull(limits?.minorMinMm),
-      minorDiameterMaxMm: orNull(limits?.minorMaxMm),
-      pitchDiameterMinMm: orNull(limits?.pitchDiameterMinMm),
-      pitchDiameterMaxMm: orNull(limits?.pitchDiameterMaxMm),
-    },
+    coreVersion: plan.coreVersion,
+    thread: threadItem(plan),
     count: plan.callout.count,
     materialId: plan.material.id,
-    hole: {
-      kind: hole.through ? 'through' : 'blind',
-      threadDepthMm: round(hole.threadDepthMm),
-      thicknessMm: orNull(hole.thicknessMm),
-      fullDiameterDepthMm: orNull(best.depth?.fullDiameter.value),
-      totalDepthMm: orNull(best.depth?.total.value),
-      tipMm: round(drilling.tip.value),
-      chipRoomMm: orNull(best.depth?.chipRoomMm),
-      wallLeftMm: orNull(plan.wall?.value),
-      chamferDiameterMm: round(plan.chamferMm),
-    },
-    tapDrill: {
-      targetPercent: limits ? round(tapDrill.target.value) : null,
-      rangeLowPercent: limits ? round(tapDrill.range.low) : null,
-      rangeHighPercent: limits ? round(tapDrill.range.high) : null,
-      because: tapDrill.because,
-      chosen: candidate(tapDrill.used),
-      lacking: maybe(tapDrill.lacking),
-      closestOutside: maybe(tapDrill.closestOutside),
-      nextSmaller: maybe(tapDrill.nextSmaller),
-      nextLarger: maybe(tapDrill.nextLarger),
-      schools: tapDrill.schools.map((s) => ({
-        id: s.id,
-        label: s.label,
-        diameterMm: round(s.diameterMm),
-        drill: s.drill ? drillName(s.drill) : null,
-        why: tell(s.why, units),
-      })),
-    },
-    forming: {
-      allowed: forming.allowed,
-      level: forming.allowed ? forming.level : null,
-      reason: tell(forming.reason, units),
-      drill: maybe(forming.drill),
-    },
-    drilling: {
-      start: drilling.start,
-      idealRpm: round(drilling.ideal.value),
-      ruleOfThumbRpm: round(drilling.thumb.value),
-      setRpm: orNull(speed?.rpm),
-      setLabel: speed?.label ?? null,
-      percentOfIdeal: orNull(speed?.percentOfIdeal),
-      feedMmPerRev: round(drilling.feed.value),
-      peckDepthsMm: drilling.pecks.map(round),
-      pilots: drilling.pilots.map(drillItem),
-      fluid: plan.dry ? 'dry, as asked' : plan.material.lubricant,
-    },
-    tapping: {
-      kind: plan.kind,
-      way: best.id,
-      taps: best.taps.map(tapItem),
-      torqueNm: orNull(best.torque?.value),
-      breakingTorqueNm: round(best.breaking.value),
-      safetyAgainstBreaking: orNull(best.safety),
-      turns: round(best.turns.value),
-      biteTurns: round(best.biteTurns),
-      wrench: tell(best.wrench, units),
-      machineTappingRpm: round(tapping.speed.value),
-      ways: tapping.ways.map((w) => wayItem(w, units)),
-    },
-    engagement: engagement
-      ? {
-          boltClass: engagement.bolt.id,
-          neededMm: round(engagement.needed.value),
-          nominalMm: round(engagement.nominalMm),
-          oneDiameterMm: round(engagement.oneDiameterMm),
-          oneAndAHalfDiametersMm: round(engagement.oneAndAHalfDiametersMm),
-          nutHeightMm: round(engagement.nutHeightMm),
-          boltStressAreaMm2: round(engagement.stressAreaMm2),
-        }
-      : null,
-    steps: plan.steps.map(({ code, order, details }) => ({
+    hole: holeItem(plan, cut),
+    tapDrill: thread ? tapDrillItem(thread, units) : null,
+    forming: thread ? formingItem(thread, units) : null,
+    drilling: cut ? drillingItem(plan, cut) : null,
+    tapping: thread ? tappingItem(thread, units) : null,
+    engagement: thread ? engagementItem(thread) : null,
+    steps: plan.operations.map(({ key, code, order, details }) => ({
+      key,
       code,
       order: tell(order, units),
       details: details.map((d) => tell(d, units)),
     })),
     assumptions: plan.assumptions.map((a) => tell(a, units)),
-    cautions: plan.cautions.map((c) => ({ code: c.code, level: c.level, text: tell(c, units) })),
-    working: workingOf(plan).flatMap(([figure, a]) =>
-      a
-        ? [
-            {
-              figure,
-              rule: a.working.rule,
-              formula: a.working.formula,
-              inputs: a.working.inputs.map(({ label, quantity: q }) =>
-                typeof q === 'string' ? { label, value: q, unit: '' } : { label, value: round(q.value), unit: q.unit },
-              ),
-              source: a.working.source,
-              assumptions: a.working.assumptions.map((p) => tell(p, units)),
-            },
-          ]
-        : [],
+    cautions: allCautions(plan).map((c) => ({
+      code: c.code,
+      level: c.level,
+      subject: c.subject,
+      text: tell(c, units),
+    })),
+    working: [...working, ['hole.wallLeftMm', plan.wall] as [string, Answer | undefined]].flatMap((w) =>
+      workingItem(w, units),
     ),
   };
 }

@@ -1,8 +1,10 @@
 import type { AnswerRequest, AnswerResponse } from '@/contracts/answer';
 import { tell, type Display } from '@/core/units/show';
 import type { Problem } from '@/core/answer/answer';
-import { answerForm, type Shop } from '@/core/ask/read-form';
-import { BLANK_FORM, type AskForm } from '@/core/ask/ask-form';
+import { planForm } from '@/core/hole/read-form';
+import type { Shop } from '@/core/shop/shop';
+import { BLANK_FORM, type AskForm } from '@/core/hole/form';
+import { refusals } from '@/core/hole/hole-plan';
 import type { Machine } from '@/core/cutting/machine';
 import type { FieldError } from '@/contracts/problem';
 import { answerDocument } from './answer-document';
@@ -98,7 +100,7 @@ function formOf(request: AnswerRequest): AskForm {
 export function answerRequestOf(request: AnswerRequest, shop: Shop): AnswerResponse {
   const form = formOf(request);
   const inline = machineOf(request);
-  const result = answerForm(form, inline ? { ...shop, machines: [inline, ...shop.machines] } : shop);
+  const result = planForm(form, inline ? { ...shop, machines: [inline, ...shop.machines] } : shop);
   const errors = (problems: Problem[]): FieldError[] =>
     problems.map((p) =>
       fieldErrorOf(p, request.units, {
@@ -111,8 +113,9 @@ export function answerRequestOf(request: AnswerRequest, shop: Shop): AnswerRespo
     throw new Refusal(422, 'No answer to this question', list.map((e) => e.detail).join(' '), list);
   }
   const document = answerDocument(result.value, request.units);
-  if (result.value.refusals.length > 0) {
-    const list = errors(result.value.refusals);
+  const refused = refusals(result.value);
+  if (refused.length > 0) {
+    const list = errors(refused);
     throw new Refusal(422, 'No answer to this question', list.map((e) => e.detail).join(' '), list, document);
   }
   return document;

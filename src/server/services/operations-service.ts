@@ -1,8 +1,8 @@
 import type { Job } from '@/contracts/job';
 import type { OperationsResponse } from '@/contracts/operations';
-import { planInJob } from '@/core/ask/job-questions';
-import type { Shop } from '@/core/ask/read-form';
-import type { Operation } from '@/core/route/operation';
+import { planInJob } from '@/core/job/plan-in-job';
+import type { Shop } from '@/core/shop/shop';
+import type { Operation } from '@/core/operation/operation';
 import { tell, type Display } from '@/core/units/show';
 
 type Feature = OperationsResponse['features'][number];
@@ -12,7 +12,7 @@ const orNull = (value: number | undefined): number | null => (value === undefine
 
 function operationItem(op: Operation, units: Display): Feature['operations'][number] {
   const { cut } = op;
-  const set = cut && 'rpm' in cut.speed ? cut.speed : undefined;
+  const set = cut?.speed.ok ? cut.speed.value : undefined;
   return {
     key: op.key,
     code: op.code,

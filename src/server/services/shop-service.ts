@@ -1,5 +1,5 @@
-import type { Shop } from '@/core/ask/read-form';
-import { USUAL_HABITS } from '@/core/ask/habits';
+import type { Shop } from '@/core/shop/shop';
+import { USUAL_HABITS } from '@/core/shop/habits';
 import type { Drill } from '@/core/drills/drill';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 import { MATERIALS } from '@/core/materials/materials';

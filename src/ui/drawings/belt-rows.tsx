@@ -1,4 +1,4 @@
-import type { PulleyTrain } from '@/core/cutting/pulleys';
+import type { PulleyTrain } from '@/core/cutting/machine';
 
 interface Props {
   pulleys: PulleyTrain;

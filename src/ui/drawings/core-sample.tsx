@@ -2,7 +2,7 @@
 
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { CalloutFeature } from '@/core/threads/callout';
-import { mouthDepth, type Level, type Section } from '@/core/route/section';
+import { mouthDepth, type Level, type Section } from '@/core/hole/section';
 import { show, showText, tell, type Display } from '@/core/units/show';
 import { spreadLabels } from './spread-labels';
 
@@ -57,15 +57,18 @@ function boreOutline(bores: Section['bores'], y: (mm: number) => number, s: numb
 
 /** The hole cut in half at true scale: stock, larger parts, thread, run-out, chip room, tip, wall, the tap at its deepest. */
 export function CoreSample({ section, display, onDraw }: Props) {
-  const { bores, mouth, thread, levels, thicknessMm } = section;
+  const { bores, mouth, thread, levels, thicknessMm, broken } = section;
   const svg = useRef<SVGSVGElement>(null);
   const drawing = useRef(false);
   const step = display === 'inch' ? 25.4 / 64 : 0.5;
   const widest = Math.max(4, ...bores.map((b) => b.diameterMm), mouth?.diameterMm ?? 0, thread?.majorMm ?? 0);
   const reach = Math.max(...levels.map((l) => l.mm), 1);
-  const deepest = thicknessMm === undefined ? reach * 1.2 : reach;
+  const gap = broken ? broken.toMm - broken.fromMm : 0;
+  /** Depth as drawn: what the break leaves out is not there. */
+  const shown = (mm: number): number => (broken && mm > broken.fromMm ? Math.max(broken.fromMm, mm - gap) : mm);
+  const deepest = thicknessMm === undefined ? reach * 1.2 : shown(reach);
   const s = Math.min((CORE.bottom - CORE.top) / deepest, (CORE.right - CORE.left) / (widest * 1.55));
-  const y = (mm: number): number => CORE.top + mm * s;
+  const y = (mm: number): number => CORE.top + shown(mm) * s;
   const back = y(thicknessMm ?? deepest);
   const clip = (mm: number): number => (thicknessMm === undefined ? mm : Math.min(mm, thicknessMm));
   const labels = spreadLabels(
@@ -84,7 +87,9 @@ export function CoreSample({ section, display, onDraw }: Props) {
     if (!rect) return 0;
     const k = Math.max(W / rect.width, H / rect.height);
     const top = (rect.height - H / k) / 2;
-    return Math.max(step, Math.round(((event.clientY - rect.top - top) * k - CORE.top) / s / step) * step);
+    const drawn = ((event.clientY - rect.top - top) * k - CORE.top) / s;
+    const mm = broken && drawn > broken.fromMm ? drawn + gap : drawn;
+    return Math.max(step, Math.round(mm / step) * step);
   }
   const handle = (level: Level, feature: CalloutFeature) => ({
     role: 'slider' as const,
@@ -143,6 +148,14 @@ export function CoreSample({ section, display, onDraw }: Props) {
         strokeWidth="1.6"
         fill="none"
       />
+      {broken && (
+        <path
+          d={`M${CORE.left - 3},${y(broken.fromMm) - 4} l32,-6 32,12 32,-12 32,12 32,-12 32,6 v8 l-32,-6 -32,12 -32,-12 -32,12 -32,-12 -32,6Z`}
+          fill="#14275e"
+          stroke="#eef2ff"
+          strokeWidth="1.2"
+        />
+      )}
       <g clipPath="url(#stock)" fill="#0a1432" stroke="#eef2ff" strokeWidth="1.4">
         <path d={boreOutline(bores, (mm) => y(mm), s)} />
         {thread &&

@@ -46,6 +46,10 @@ const WALL_LINE: Record<Side, (w: number, h: number) => string> = {
 const ring = (x: number, y: number, r: number): string =>
   `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`;
 
+/** Struck out: a hole that cannot be made as drawn. */
+const saltire = ({ x, y }: Point, r: number): string =>
+  `M${x - r} ${-y - r}l${2 * r} ${2 * r}M${x - r} ${-y + r}l${2 * r} ${-2 * r}`;
+
 function bounds({ shape }: LaidFace): { left: number; bottom: number; width: number; height: number } {
   return shape.kind === 'circle'
     ? { left: -shape.diameterMm / 2, bottom: -shape.diameterMm / 2, width: shape.diameterMm, height: shape.diameterMm }
@@ -117,9 +121,12 @@ export function PlateDrawing({
   }, [lines, box.left, box.bottom, box.width, box.height]);
   const faultPath = useMemo(
     () =>
-      [...new Set(laid.faults.flatMap((f) => f.holes))]
-        .map((i) => ring(laid.holes[i].onFace.x, -laid.holes[i].onFace.y, laid.holes[i].footprint.mouthMm * 0.8))
-        .join(''),
+      [
+        ...[...new Set(laid.faults.flatMap((f) => f.holes))].map((i) =>
+          ring(laid.holes[i].onFace.x, -laid.holes[i].onFace.y, laid.holes[i].footprint.mouthMm * 0.8),
+        ),
+        ...laid.holes.filter((h) => h.impossible).map((h) => saltire(h.onFace, h.footprint.mouthMm * 0.9)),
+      ].join(''),
     [laid.faults, laid.holes],
   );
   const chosen = laid.holes.filter((h) => selection.has(h.featureId));
@@ -325,7 +332,7 @@ export function PlateDrawing({
               fontWeight="600"
               className="font-cond select-none"
             >
-              {letters.get(h.featureId)}
+              {`${letters.get(h.featureId) ?? ''}${h.impossible ? ' ✕' : ''}`}
             </text>
           ))}
         {focus && (

@@ -1,8 +1,8 @@
 'use client';
 
-import type { HolePlan } from '@/core/ask/hole-plan';
+import type { ThreadPart } from '@/core/hole/hole-plan';
 import { drillName } from '@/core/drills/drill';
-import type { TapDrillCandidate } from '@/core/tapping/choose-tap-drill';
+import type { TapDrillCandidate } from '@/core/tapping/tap-drill-candidate';
 import { formingHole, formingHoleForMinor } from '@/core/tapping/forming';
 import { holeForPercent } from '@/core/threads/percent-of-thread';
 import { showText, type Display } from '@/core/units/show';
@@ -13,14 +13,14 @@ const PAD = 26;
 const ROWS = 3;
 
 interface Props {
-  plan: HolePlan;
+  plan: ThreadPart;
   display: Display;
   /** Called with a drill's label when its peg is chosen. */
   onPick?: (label: string) => void;
 }
 
 /** The class window in drill diameters: for forming, the drills that finish inside the class. */
-function windowOf(plan: HolePlan): { min: number; max: number } | undefined {
+function windowOf(plan: ThreadPart): { min: number; max: number } | undefined {
   const { limits, kind, thread } = plan;
   if (!limits) return undefined;
   if (kind === 'cut') return { min: limits.minorMinMm, max: limits.minorMaxMm };
@@ -28,17 +28,17 @@ function windowOf(plan: HolePlan): { min: number; max: number } | undefined {
 }
 
 /** The size that the percentage aimed at asks for. Tapered threads have none. */
-function aimOf({ limits, kind, thread, tapDrill }: HolePlan): { id: string; label: string; diameterMm: number }[] {
+function aimOf({ limits, kind, thread, tapDrill }: ThreadPart): { id: string; label: string; diameterMm: number }[] {
   if (!limits) return [];
   const { value } = tapDrill.target;
   const diameterMm = kind === 'form' ? formingHole(thread, value) : holeForPercent(thread, value);
   return [{ id: 'aim', label: `aim, ${value.toFixed(0)} %`, diameterMm }];
 }
 
-function pegsOf(plan: HolePlan): { candidate: TapDrillCandidate; here: boolean }[] {
-  const { candidates, lacking, used } = plan.tapDrill;
+function pegsOf(plan: ThreadPart): { candidate: TapDrillCandidate; here: boolean }[] {
+  const { candidates, missing, used } = plan.tapDrill;
   const all = [...candidates.map((candidate) => ({ candidate, here: candidate.owned }))];
-  for (const extra of [lacking, used])
+  for (const extra of [missing, used])
     if (
       extra &&
       !all.some((p) => p.candidate.drill.label === extra.drill.label && p.candidate.drill.series === extra.drill.series)
@@ -54,20 +54,20 @@ function pegsOf(plan: HolePlan): { candidate: TapDrillCandidate; here: boolean }
 export function SizeRail({ plan, display, onPick }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(820);
   const { tapDrill, thread } = plan;
-  const { used, schools } = tapDrill;
+  const { used, methods } = tapDrill;
   const gate = windowOf(plan);
   const centre = used.drill.diameterMm;
   const tolerance = gate ? gate.max - gate.min : 0.8;
-  const holeEnd = used.hole.value;
-  const low = Math.min(gate?.min ?? centre, centre, ...schools.map((s) => s.diameterMm)) - 0.3 * tolerance;
+  const holeEnd = used.holeMm;
+  const low = Math.min(gate?.min ?? centre, centre, ...methods.map((s) => s.diameterMm)) - 0.3 * tolerance;
   const high = Math.min(
     thread.majorMm,
-    Math.max(gate?.max ?? centre, holeEnd, ...schools.map((s) => s.diameterMm)) + 0.45 * tolerance,
+    Math.max(gate?.max ?? centre, holeEnd, ...methods.map((s) => s.diameterMm)) + 0.45 * tolerance,
   );
   const x = (mm: number): number => PAD + ((mm - low) / (high - low)) * (width - 2 * PAD);
   const pegs = pegsOf(plan).filter(({ candidate: c }) => c.drill.diameterMm >= low && c.drill.diameterMm <= high);
   const labels = pegs.map(
-    ({ candidate, here }) => drillName(candidate.drill).replace(' mm', '') + (here ? '' : ' lacking'),
+    ({ candidate, here }) => drillName(candidate.drill).replace(' mm', '') + (here ? '' : ' missing'),
   );
   const rows = stackLabels(
     pegs.map(({ candidate }, i) => ({ at: x(candidate.drill.diameterMm), width: 10 + labels[i].length * 8.4 })),
@@ -75,7 +75,7 @@ export function SizeRail({ plan, display, onPick }: Props) {
   );
   const RAIL = 40 + 19 * (Math.max(0, ...rows) + 1);
   const H = RAIL + 84;
-  const marks = [...schools.filter((s) => s.id !== 'limits'), ...aimOf(plan)].sort(
+  const marks = [...methods.filter((s) => s.id !== 'limits'), ...aimOf(plan)].sort(
     (a, b) => a.diameterMm - b.diameterMm,
   );
   const markAt = spreadLabels(

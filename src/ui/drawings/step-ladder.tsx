@@ -1,4 +1,4 @@
-import type { Problem } from '@/core/answer/answer';
+import type { Result } from '@/core/answer/answer';
 import { highestRpm, lowestRpm, type Machine } from '@/core/cutting/machine';
 import { SAFE_PERCENT, type SpeedChoice } from '@/core/cutting/speed-step';
 import { BeltRows } from './belt-rows';
@@ -13,9 +13,9 @@ interface Props {
   machine: Machine;
   /** rev/min */
   ideal: number;
-  speed: SpeedChoice | Problem;
-  /** Other schools' speeds, marked beside the rail. */
-  schools?: readonly { label: string; rpm: number }[];
+  speed: Result<SpeedChoice>;
+  /** Speeds by other methods, marked beside the rail. */
+  methods?: readonly { label: string; rpm: number }[];
   onPick?: (rpm: number) => void;
 }
 
@@ -23,8 +23,8 @@ interface Props {
  * The machine's speeds as rungs on a log scale, the ideal as a line, the safe zone shaded, the chosen rung with the
  * belts on its rows where the pulleys are known.
  */
-export function StepLadder({ machine, ideal, speed, schools = [], onPick }: Props) {
-  const chosen = 'rpm' in speed ? speed : undefined;
+export function StepLadder({ machine, ideal, speed, methods = [], onPick }: Props) {
+  const chosen = speed.ok ? speed.value : undefined;
   const rows =
     machine.speeds.kind === 'steps' ? machine.speeds.steps.find((s) => s.rpm === chosen?.rpm)?.rows : undefined;
   const low = Math.min(lowestRpm(machine), ideal) / 1.25;
@@ -128,7 +128,7 @@ export function StepLadder({ machine, ideal, speed, schools = [], onPick }: Prop
       <text x={RAIL.right + 8} y={labelAt.ideal} fill="#eef2ff" fontSize="14">
         {`ideal ${ideal.toFixed(0)}`}
       </text>
-      {schools.map(({ label, rpm }) => (
+      {methods.map(({ label, rpm }) => (
         <g key={label}>
           <path d={`M${RAIL.left - 1},${clampY(rpm)} l-6,-4 v8Z`} fill="#d5def7" />
           <title>{`${label}: ${rpm.toFixed(0)}`}</title>

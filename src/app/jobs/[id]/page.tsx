@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { JobEditor } from '@/features/jobs/job-editor';
 import { holeLines } from '@/features/jobs/job-summary';
 import { RouteStrip } from '@/features/jobs/route-strip';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';
 

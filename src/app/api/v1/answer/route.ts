@@ -1,5 +1,5 @@
 import { answerRequest } from '@/contracts/answer';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, json, readBody } from '@/server/http/respond';
 import { answerRequestOf } from '@/server/services/answer-service';
 import { shopNow } from '@/server/services/shop-service';

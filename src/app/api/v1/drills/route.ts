@@ -1,4 +1,4 @@
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { drillList, drillQuery, queryOf } from '@/server/http/catalogue';
 import { answering, checked, json } from '@/server/http/respond';
 import { shopNow } from '@/server/services/shop-service';

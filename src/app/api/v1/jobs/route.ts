@@ -1,5 +1,5 @@
 import { jobInput } from '@/contracts/job';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, JOB_BODY, json, readBody } from '@/server/http/respond';
 import { listJobs } from '@/server/repositories/job-repository';
 import { createJob } from '@/server/services/job-service';

@@ -1,4 +1,4 @@
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, json } from '@/server/http/respond';
 import { shopNow } from '@/server/services/shop-service';
 

@@ -1,5 +1,5 @@
 import { shopChange } from '@/contracts/crib';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, readBody } from '@/server/http/respond';
 import { changeShop } from '@/server/services/crib-service';
 

@@ -1,11 +1,11 @@
-import { planInJob } from '@/core/ask/job-questions';
+import { planInJob } from '@/core/job/plan-in-job';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import QRCode from 'qrcode';
 import { JobCard } from '@/features/jobs/job-card';
 import { PAPERS, type Paper } from '@/features/jobs/paper';
 import { PrintBar } from '@/features/jobs/print-bar';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';
 

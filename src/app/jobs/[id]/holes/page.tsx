@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { HolesView } from '@/features/holes/holes-view';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';
 

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { PlateView } from '@/features/plate/plate-view';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { faceSchema } from '@/contracts/part';
 import { layOutFace } from '@/core/layout/lay-out';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { queryOf } from '@/server/http/catalogue';
 import { answering, checked } from '@/server/http/respond';
 import { existingJob } from '@/server/services/job-service';

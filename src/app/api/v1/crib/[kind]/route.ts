@@ -1,5 +1,5 @@
 import { CRIB_INPUT } from '@/contracts/crib';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, json, readBody } from '@/server/http/respond';
 import { addItem, cribKind } from '@/server/services/crib-service';
 

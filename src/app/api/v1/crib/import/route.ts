@@ -1,5 +1,5 @@
 import { cribImport } from '@/contracts/crib';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, JOB_BODY, readBody } from '@/server/http/respond';
 import { importCrib } from '@/server/services/crib-service';
 

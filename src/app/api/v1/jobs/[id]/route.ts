@@ -1,5 +1,5 @@
 import { jobChange } from '@/contracts/job';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, JOB_BODY, json, readBody } from '@/server/http/respond';
 import { changeJob, deleteJob, existingJob } from '@/server/services/job-service';
 import { Refusal } from '@/server/services/refusal';

@@ -1,5 +1,5 @@
 import { inUseChange, versionField } from '@/contracts/crib';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, checked, readBody } from '@/server/http/respond';
 import { changeInUse, changeItem, changeSchema, cribKind, takeOut } from '@/server/services/crib-service';
 

@@ -1,5 +1,5 @@
 import { operationsQuery } from '@/contracts/operations';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { queryOf } from '@/server/http/catalogue';
 import { answering, checked, json } from '@/server/http/respond';
 import { existingJob } from '@/server/services/job-service';

@@ -1,4 +1,4 @@
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, json } from '@/server/http/respond';
 import { restoreJob } from '@/server/services/job-service';
 

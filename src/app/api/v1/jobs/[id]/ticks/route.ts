@@ -1,5 +1,5 @@
 import { tickInput } from '@/contracts/punch';
-import { database } from '@/server/database';
+import { database } from '@/server/start';
 import { answering, json, readBody } from '@/server/http/respond';
 import { listTicks, setTick } from '@/server/repositories/punch-repository';
 import { existingJob } from '@/server/services/job-service';

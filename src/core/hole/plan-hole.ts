@@ -1,0 +1,263 @@
+import {
+  caution,
+  CORE_VERSION,
+  depth,
+  ok,
+  phrase,
+  refuse,
+  type Answer,
+  type Caution,
+  type Phrase,
+  type Result,
+} from '../answer/answer';
+import type { Machine } from '../cutting/machine';
+import { drillName, type Drill } from '../drills/drill';
+import type { StartMeans } from '../drills/predicted-hole';
+import type { HoleToMake } from '../operation/bore';
+import type { Context, Setting } from '../operation/context';
+import { applyEdits, type OperationEdits } from '../operation/edits';
+import { finishing, threadCheck } from '../operation/finishing';
+import { holeOperations } from '../operation/hole-operations';
+import { mouthProblems } from '../operation/mouth-operations';
+import { MAIN_KEY, withCautions, type Operation } from '../operation/operation';
+import { oldThreadOperations, tapOperations } from '../operation/tap-operations';
+import type { ShopHabits } from '../shop/habits';
+import type { Shop } from '../shop/shop';
+import { thinWallMm, wallLeft } from '../tapping/blind-depth';
+import { classLimits } from '../threads/class-limits';
+import { isTapered } from '../threads/thread';
+import { findDrill } from './find-drill';
+import type { HolePlan, ThreadPart } from './hole-plan';
+import { plainHoleToMake, threadedHoleToMake } from './hole-to-make';
+import { planThread } from './plan-thread';
+import type { HoleQuestion } from './question';
+import { resolveHole } from './resolve-hole';
+import type { ResolvedHole, ResolvedThread } from './resolved-hole';
+import { safetyCautions } from './safety-cautions';
+
+/** How a hole is started on a machine when nobody says: by hand, centre drill, or spot drill. */
+export function usualStart(machine: Machine | undefined, habit: ShopHabits['start'] = 'by-machine'): StartMeans {
+  if (machine?.kind === 'hand-drill') return 'hand';
+  if (habit !== 'by-machine') return habit;
+  return machine?.kind === 'mill' || machine?.kind === 'lathe' ? 'spot' : 'centre-drill';
+}
+
+const NO_MACHINE = phrase(
+  'No machine was named: a drill press after a centre drill is taken, and the ideal speed shown.',
+);
+
+/** Thickness as an angled hole meets it, along its own axis, mm. */
+const along = (thicknessMm: number | undefined, tiltDeg = 0): number | undefined =>
+  thicknessMm === undefined ? undefined : thicknessMm / Math.cos((tiltDeg * Math.PI) / 180);
+
+/** What the plan of a hole adds up to before the user's changes. */
+interface Made {
+  operations: Operation[];
+  toMake?: HoleToMake;
+  thread?: ThreadPart;
+}
+
+/** An old thread: nothing is drilled or tapped. */
+function keepThread({ feature }: ResolvedThread, habits: ShopHabits): Made {
+  const { thread, className } = feature;
+  const limits = isTapered(thread) ? undefined : classLimits(thread, className);
+  const check = threadCheck(limits?.ok ? limits.value : undefined, habits.notGoTurns);
+  return { operations: oldThreadOperations(thread, check) };
+}
+
+function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: Context): Result<Made> {
+  const { habits } = ctx.shop;
+  const planned = planThread(q, hole, at, ctx.asked.start, habits);
+  if (!planned.ok) return planned;
+  const { part } = planned.value;
+  const toMake = threadedHoleToMake(q, hole, planned.value, ctx);
+  if (!toMake.ok) return toMake;
+  const taps = tapOperations({
+    thread: part.thread,
+    way: part.tapping.best,
+    fromMm: at.fromMm,
+    lengthMm: at.lengthMm,
+    holes: hole.callout.count * q.parts,
+  });
+  return ok({
+    thread: part,
+    toMake: toMake.value,
+    operations: [
+      ...holeOperations(toMake.value, ctx),
+      ...taps,
+      ...finishing(toMake.value, threadCheck(part.limits, habits.notGoTurns)),
+    ],
+  });
+}
+
+function makePlain(q: HoleQuestion, hole: ResolvedHole, tool: OperationEdits['tool'], ctx: Context): Result<Made> {
+  const made = plainHoleToMake(q, hole, tool, ctx);
+  if (!made.ok) return made;
+  return ok({ toMake: made.value, operations: [...holeOperations(made.value, ctx), ...finishing(made.value)] });
+}
+
+function make(q: HoleQuestion, hole: ResolvedHole, tool: OperationEdits['tool'], ctx: Context): Result<Made> {
+  const { thread } = hole;
+  if (thread && hole.existing?.kind === 'thread') return ok(keepThread(thread, ctx.shop.habits));
+  return thread ? makeThread(q, hole, thread, ctx) : makePlain(q, hole, tool, ctx);
+}
+
+const tipEnds = (op: Operation): number => (op.cut ? op.cut.spec.fullMm + op.cut.tipMm : 0);
+
+/** The operation that goes deepest, which decides the wall left. */
+const deepestOf = (operations: readonly Operation[]): Operation | undefined =>
+  operations.reduce<Operation | undefined>((a, op) => (tipEnds(op) > (a ? tipEnds(a) : 0) ? op : a), undefined);
+
+function wallUnder(hole: ResolvedHole, deepest: Operation | undefined): Answer | undefined {
+  if (hole.through || hole.thicknessMm === undefined || !deepest) return undefined;
+  return wallLeft(hole.thicknessMm, tipEnds(deepest));
+}
+
+function thinWall(wall: Answer | undefined, sizeMm: number): Caution[] {
+  if (!wall || wall.value >= thinWallMm(sizeMm)) return [];
+  return [
+    caution('warn', 'wall-thin', 'Only {wall} is left under the tip; under {limit} the back bulges or breaks out.', {
+      wall: depth(wall.value),
+      limit: depth(thinWallMm(sizeMm)),
+    }),
+  ];
+}
+
+/** The drill set less deep by the user than the thread and its last tap need. */
+function tooShallow(op: Operation, thread: ThreadPart | undefined): Caution[] {
+  const needed = thread?.tapping.best.depth?.fullDiameter.value;
+  const full = op.cut?.spec.fullMm;
+  if (op.key !== MAIN_KEY || needed === undefined || full === undefined || full > needed - 0.05) return [];
+  return [
+    caution(
+      'warn',
+      'too-shallow',
+      'The last tap wants {needed} of full diameter: it stands on the bottom {short} too soon.',
+      { needed: depth(needed), short: depth(needed - full) },
+    ),
+  ];
+}
+
+/** Under this many diameters across the stock the hole lies near its edges. Trade rule. */
+const STOCK_D = 3;
+
+function edgeNear({ stockWidthMm }: HoleQuestion, sizeMm: number): Caution[] {
+  if (stockWidthMm === undefined || stockWidthMm >= STOCK_D * sizeMm) return [];
+  return [
+    caution(
+      'warn',
+      'edge-near',
+      'The stock is {width} across; {want} leaves one and a half diameters on each side.',
+      { width: depth(stockWidthMm), want: depth(STOCK_D * sizeMm) },
+    ),
+  ];
+}
+
+/** From here on a thread is long, in diameters, if it is also well over what holds the bolt. Trade rule. */
+const LONG = { diameters: 2.5, overNeeded: 1.5 } as const;
+
+function threadLength(part: ThreadPart | undefined): Caution[] {
+  if (!part?.engagement) return [];
+  const { needed } = part.engagement;
+  const { lengthMm } = part.at;
+  const long = lengthMm > LONG.diameters * part.thread.majorMm && lengthMm > LONG.overNeeded * needed.value;
+  return [
+    ...needed.cautions,
+    ...(long
+      ? [
+          caution(
+            'note',
+            'thread-long',
+            '{depth} of thread is more than the {needed} that hold the bolt: open the rest to clearance, which also guides the tap.',
+            { depth: depth(lengthMm), needed: depth(needed.value) },
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** The plan's own drill named beside one that the user has set instead. */
+function namedChange(op: Operation, part: ThreadPart | undefined, set: Drill | undefined, asked: Drill | undefined) {
+  const before = asked ?? part?.tapDrill.proposed;
+  if (op.key !== MAIN_KEY || !set || !before) return op;
+  const change = phrase('{now} instead of {before}.', { now: drillName(set), before: drillName(before) });
+  return { ...op, changes: [change, ...(op.changes ?? [])] };
+}
+
+/** The edits that are applied to operations: another tap drill is planned with, as it changes more than its figures. */
+function withoutDrill(edits: OperationEdits): OperationEdits {
+  const { drill: _, ...figures } = edits.overrides?.[MAIN_KEY] ?? {};
+  return { ...edits, overrides: { ...edits.overrides, [MAIN_KEY]: figures } };
+}
+
+/**
+ * The one plan of a hole, with a thread or without: what it is, and every operation with its figures and the user's
+ * changes.
+ * @param q what is asked
+ * @param shop its habits and tools
+ * @param setting what the part around the hole gives; what is asked goes before it
+ * @returns the plan, or what makes the hole impossible, dangerous or unreadable, field by field. A plan may hold
+ * operations whose speed is refused: the rest of it stands.
+ */
+export function planHole(
+  q: HoleQuestion,
+  shop: Pick<Shop, 'habits' | 'tools'>,
+  setting: Setting = {},
+  edits: OperationEdits = {},
+): Result<HolePlan> {
+  const find = (label: string): Drill | undefined => findDrill(label, q.pool);
+  const asked: HoleQuestion = { ...q, thicknessMm: along(q.thicknessMm ?? setting.thicknessMm, setting.tiltDeg) };
+  const resolved = resolveHole(asked, shop.habits);
+  if (!resolved.ok) return resolved;
+  const hole = resolved.value;
+  const start = q.start ?? usualStart(q.machine, shop.habits.start);
+  const { material, machine, pool, dry } = q;
+  const ctx: Context = {
+    asked: { material, machine, pool, start, dry },
+    shop,
+    setting: { ...setting, thicknessMm: hole.thicknessMm },
+  };
+  const label = edits.overrides?.[MAIN_KEY]?.drill;
+  const set = label !== undefined && hole.thread ? find(label) : undefined;
+  const made = make(set ? { ...asked, drill: set } : asked, hole, edits.tool, ctx);
+  if (!made.ok) return made;
+  const { thread, toMake } = made.value;
+  const tooDeep = mouthProblems(made.value.operations, hole.thicknessMm);
+  if (tooDeep.length > 0) return refuse(...tooDeep);
+  const edited = applyEdits(made.value.operations, set ? withoutDrill(edits) : edits, ctx, toMake?.existingMm ?? 0, find);
+  const sizeMm = thread?.thread.majorMm ?? toMake?.bores.at(-1)?.chosen.drill.diameterMm ?? 0;
+  const deepest = deepestOf(edited.operations);
+  const wall = wallUnder(hole, deepest);
+  const operations = edited.operations.map((op) =>
+    withCautions(namedChange(op, thread, set, q.drill), [
+      ...tooShallow(op, thread),
+      ...(op === deepest ? thinWall(wall, sizeMm) : []),
+    ]),
+  );
+  const assumptions: Phrase[] = [
+    ...hole.callout.notes,
+    ...hole.notes,
+    ...(thread?.limits?.notes ?? []),
+    ...(machine || !toMake ? [] : [NO_MACHINE]),
+  ];
+  return ok({
+    ...edited,
+    operations,
+    coreVersion: CORE_VERSION,
+    callout: hole.callout,
+    hole,
+    material,
+    machine,
+    start,
+    dry,
+    thread,
+    wall,
+    seconds: operations.reduce((sum, op) => sum + op.time.value, 0),
+    assumptions,
+    cautions: [
+      ...(toMake ? edgeNear(q, sizeMm) : []),
+      ...threadLength(thread),
+      ...safetyCautions(material, machine, hole.through),
+    ],
+  });
+}

@@ -1,0 +1,184 @@
+import fc from 'fast-check';
+import type { Machine } from '../cutting/machine';
+import { speedsFromPulleys } from '../cutting/pulleys';
+import { chartRpm, idealByMethod, speedMethods } from '../cutting/speed-methods';
+import { planInJob } from '../job/plan-in-job';
+import { USUAL_PART } from '../layout/part';
+import { USUAL_HABITS } from '../shop/habits';
+import type { Shop } from '../shop/shop';
+import { machineOf, material as metal, METRIC_INDEX, planned, shop as plainShop } from '../tests/bench-shop';
+import { readCallout } from '../threads/callout';
+import { THREADS } from '../threads/find-thread';
+import { withDepth, writeCallout } from '../threads/write-callout';
+import { tell } from '../units/show';
+import { machineFigures } from './compare-machines';
+import { BLANK_FORM, type AskForm } from './form';
+import { mainCut } from './hole-plan';
+import { sectionOf } from './section';
+import { tradeOffs } from './trade-off';
+
+const press = machineOf('press', 'drill-press', [140, 560, 980, 1700]);
+const shop: Shop = {
+  ...plainShop,
+  machines: [press, { ...press, id: 'mill', name: 'mill', kind: 'mill', reversible: true }],
+  pools: [{ ...METRIC_INDEX, id: 'crib' }],
+  habits: USUAL_HABITS,
+};
+const plan = (over: Partial<AskForm>) => planned(over, { at: shop });
+
+describe('the section of a hole', () => {
+  const levels = (over: Partial<AskForm>): string[] =>
+    sectionOf(plan(over)).levels.map(
+      (l) => `${tell(l.name, 'mm')} ${l.mm.toFixed(1)}${l.feature ? ` draws ${l.feature.kind}` : ''}`,
+    );
+
+  test('a stack: clearance, thread through what is left; each written depth can be drawn', () => {
+    const p = plan({ callout: 'ø9 x 10 DEEP M8 x 22 DEEP', thickness: '40' });
+    const s = sectionOf(p);
+    expect(s.bores.map((b) => [b.diameterMm, +b.fullMm.toFixed(2)])).toEqual([
+      [9, 10],
+      [6.8, 28.25],
+    ]);
+    expect(s.thread).toMatchObject({ fromMm: 10, endMm: 22, majorMm: 8, pitchMm: 1.25 });
+    // 28.25 and a tip of 3.4 / tan 59.
+    expect(levels({ callout: 'ø9 x 10 DEEP M8 x 22 DEEP', thickness: '40' })).toEqual([
+      'larger part to 10.0 draws hole',
+      'full thread to 22.0 draws thread',
+      'full, 1.3 mm chip room 28.3',
+      'stop, from touch 30.3',
+      'back, wall 9.7 mm 40.0',
+    ]);
+  });
+
+  test('a counterbore takes the top of its drill; a countersink opens the mouth; a reamer hides its drill', () => {
+    expect(levels({ callout: 'ø9 THRU CBORE ø15 x 8.6', thickness: '16' })).toEqual([
+      'counterbore to 8.6 draws counterbore',
+      'through the plate 16.0',
+      'tip clears at 18.7',
+    ]);
+    const sunk = sectionOf(plan({ callout: 'M6 THRU CSK 12 x 90°', thickness: '16' }));
+    expect(sunk.mouth).toMatchObject({ diameterMm: 12, angleDeg: 90 });
+    const stack = { callout: 'ø14 x 6 DEEP M12 THRU CBORE 20 x 2', thickness: '16' };
+    expect(levels(stack).slice(0, 2)).toEqual([
+      'counterbore to 2.0 draws counterbore',
+      'larger part to 6.0 draws hole',
+    ]);
+    const kept = sectionOf(plan({ callout: 'M10 THRU', thickness: '12', existing: '8.5' }));
+    expect([kept.bores, kept.subtitle]).toEqual([
+      [{ diameterMm: 8.5, fullMm: 12, tipMm: 0 }],
+      'the hole that is there',
+    ]);
+    const reamed = sectionOf(plan({ callout: 'ø8 H7 REAM x 20 DEEP', thickness: '40' }));
+    expect(reamed.bores.map((b) => b.diameterMm)).toEqual([8, 7.7]);
+  });
+});
+
+describe('a callout written and read', () => {
+  const read = (text: string) => {
+    const r = readCallout(text);
+    if (!r.ok) throw new Error(text);
+    return r.value;
+  };
+
+  test.each([
+    ['3x M10 x 8 DEEP', '3x M10x1.5 x 8 DEEP'],
+    ['4x ø9 THRU CBORE ø15 x 8.6', '4x ø9 mm THRU CBORE ø15 mm x 8.6 mm DEEP'],
+    ['1/4-20 UNC-2B x .5 DEEP LH', '1/4-20 UNC-2B LH x 0.5 DEEP'],
+    ['5/16-18 UNC x 14 mm DEEP', '5/16-18 UNC x 14 mm DEEP'],
+    ['ø8 H7 REAM THRU', 'ø8 mm H7 REAM THRU'],
+  ])('%s', (typed, written) => {
+    expect(writeCallout(read(typed))).toBe(written);
+    expect(read(written).features).toEqual(read(typed).features);
+  });
+
+  test('every thread comes back, with the depth that it was drawn to', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...THREADS),
+        fc.integer({ min: 2, max: 80 }),
+        fc.integer({ min: 1, max: 9 }),
+        (t, half, count) => {
+          const callout = read(`${count}x ${t.designation} THRU`);
+          const back = read(writeCallout(withDepth(callout, callout.features[0], half / 2)));
+          expect([back.count, back.features]).toEqual([
+            count,
+            [{ ...callout.features[0], extent: { kind: 'depth', mm: half / 2 } }],
+          ]);
+        },
+      ),
+    );
+  });
+});
+
+test('drill against tap: a larger drill spares the tap and never adds strength', () => {
+  const { thread } = plan({ callout: 'M8 x 12 DEEP', thickness: '40' });
+  const all = thread ? tradeOffs(thread) : [];
+  expect(all.length).toBeGreaterThan(5);
+  all.slice(1).forEach((t, i) => {
+    expect(t.load.safety).toBeGreaterThan(all[i].load.safety);
+    expect(t.strength).toBeLessThanOrEqual((all[i].strength ?? 0) + 1e-9);
+  });
+  const taper = plan({ callout: '1/8 NPT', thickness: '20' }).thread;
+  expect(taper && tradeOffs(taper)).toEqual([]);
+});
+
+describe('speed', () => {
+  const steel = metal('steel-low-carbon');
+  const at = {
+    drill: { series: 'metric' as const, label: '8', diameterMm: 8 },
+    material: steel,
+    depthMm: 10,
+    dry: false,
+  };
+  const charted: Machine = {
+    ...press,
+    chart: [
+      { drillMm: 10, rpm: 800 },
+      { drillMm: 6, rpm: 1400 },
+    ],
+  };
+
+  test('three methods side by side; the shop’s own leads, the formula where it has nothing to say', () => {
+    expect(speedMethods({ ...at, machine: charted }).map((s) => [s.id, Math.round(s.rpm.value)])).toEqual([
+      ['formula', 1091],
+      ['thumb', 1125],
+      ['chart', 1100],
+    ]);
+    expect(chartRpm(charted, { ...at, material: metal('stainless-austenitic') })?.value).toBe(550);
+    expect(idealByMethod('chart', { ...at, machine: press }).value).toBeCloseTo(1091.5, 0);
+    expect(idealByMethod('thumb', { ...at, machine: press }).value).toBe(1125);
+  });
+
+  test('pulleys: every row of one belt with every row of the next, marked as plates are', () => {
+    const row = (name: string, drivingMm: number, drivenMm: number) => ({ name, drivingMm, drivenMm });
+    const train = {
+      motorRpm: 1400,
+      belts: [{ rows: [row('1', 50, 100), row('2', 75, 75)] }, { rows: [row('A', 40, 160), row('B', 100, 100)] }],
+    };
+    expect(speedsFromPulleys(train)).toEqual([
+      { rpm: 175, label: 'belts 1-A', rows: ['1', 'A'] },
+      { rpm: 350, label: 'belts 2-A', rows: ['2', 'A'] },
+      { rpm: 700, label: 'belts 1-B', rows: ['1', 'B'] },
+      { rpm: 1400, label: 'belts 2-B', rows: ['2', 'B'] },
+    ]);
+  });
+});
+
+test('on another machine: start, stop and figures are its own; in a job the part gives thickness and lever once laid out', () => {
+  const feature = { question: { ...BLANK_FORM, callout: 'M8 THRU', machine: 'press' }, face: 'top' as const };
+  const job = { materialId: 'steel-low-carbon', quantity: 2, part: USUAL_PART };
+  const of = (machine: string, place?: { kind: 'point'; x: number; y: number }) =>
+    planInJob({ ...feature, place, question: { ...feature.question, machine } }, job, shop);
+  const [onPress, onMill] = shop.machines.map((m) => machineFigures(m, of(m.id)));
+  expect([onPress.start, onMill.start]).toEqual(['centre-drill', 'spot']);
+  expect((onMill.oversizeMm ?? 1) < (onPress.oversizeMm ?? 0)).toBe(true);
+  const laid = of('press', { kind: 'point', x: 30, y: 20 });
+  const lever = (r: typeof laid) => {
+    const force = r.ok ? mainCut(r.value)?.grab?.force.working.inputs[1].quantity : undefined;
+    return typeof force === 'object' ? force.value : undefined;
+  };
+  expect([laid.ok && laid.value.hole.thicknessMm, lever(laid)]).toEqual([16, Math.hypot(90, 60)]);
+  const bare = of('press');
+  expect([bare.ok && bare.value.hole.thicknessMm, lever(bare)]).toEqual([7, 100]);
+  expect(machineFigures(press, { ok: false, problems: [] }).operations).toBe(0);
+});

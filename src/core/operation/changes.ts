@@ -1,0 +1,70 @@
+import { depth, phrase, quantity, type Phrase } from '../answer/answer';
+import type { Cut, Operation } from './operation';
+
+function speedChange(a: Cut, b: Cut): Phrase[] {
+  if (!a.speed.ok || !b.speed.ok || a.speed.value.rpm === b.speed.value.rpm) return [];
+  return [
+    phrase('{now} instead of {before}: {percent} of the ideal.', {
+      now: quantity(b.speed.value.rpm, 'rpm'),
+      before: quantity(a.speed.value.rpm, 'rpm'),
+      percent: quantity(b.speed.value.percentOfIdeal, 'percent'),
+    }),
+  ];
+}
+
+const toolChange = (a: Cut, b: Cut): Phrase[] =>
+  a.spec.diameterMm === b.spec.diameterMm
+    ? []
+    : [phrase('{now} instead of {before}.', { now: b.spec.tool.name, before: a.spec.tool.name })];
+
+const feedChange = (a: Cut, b: Cut): Phrase[] =>
+  Math.abs(a.feed.value - b.feed.value) <= 1e-9
+    ? []
+    : [
+        phrase('Feed {now} instead of {before}.', {
+          now: quantity(b.feed.value, 'mm/rev'),
+          before: quantity(a.feed.value, 'mm/rev'),
+        }),
+      ];
+
+const stopChange = (a: Cut, b: Cut): Phrase[] =>
+  Math.abs(a.travel.value - b.travel.value) <= 1e-6
+    ? []
+    : [phrase('Stop at {now} instead of {before}.', { now: depth(b.travel.value), before: depth(a.travel.value) })];
+
+/** Under a fiftieth more or less torque is not worth a word. */
+const TORQUE_WORTH_SAYING = 0.02;
+
+const torqueChange = (a: Cut, b: Cut): Phrase[] =>
+  a.torque && b.torque && Math.abs(b.torque.value / a.torque.value - 1) > TORQUE_WORTH_SAYING
+    ? [
+        phrase('Torque {now} instead of {before}.', {
+          now: quantity(b.torque.value, 'Nm'),
+          before: quantity(a.torque.value, 'Nm'),
+        }),
+      ]
+    : [];
+
+const timeChange = (base: Operation, now: Operation): Phrase[] =>
+  Math.abs(base.time.value - now.time.value) <= 0.5
+    ? []
+    : [
+        phrase('{now} in the cut instead of {before}.', {
+          now: quantity(now.time.value, 's'),
+          before: quantity(base.time.value, 's'),
+        }),
+      ];
+
+/** Figure by figure what a change makes different of an operation. */
+export function changesOf(base: Operation, now: Operation): Phrase[] {
+  const [a, b] = [base.cut, now.cut];
+  if (!a || !b) return [];
+  return [
+    ...toolChange(a, b),
+    ...speedChange(a, b),
+    ...feedChange(a, b),
+    ...stopChange(a, b),
+    ...torqueChange(a, b),
+    ...timeChange(base, now),
+  ];
+}

@@ -1,0 +1,111 @@
+import { caution, depth, mm, percent, type Caution } from '../answer/answer';
+import { isHandHeld } from '../cutting/machine';
+import { needsCobalt } from '../cutting/suited-drills';
+import { drillName } from '../drills/drill';
+import { chiselEdge } from '../drills/drill-point';
+import { usualFluteMm } from '../drills/flute-length';
+import { grabs } from '../materials/material';
+import type { Asked, Context } from './context';
+import type { Cut, CutSpec } from './operation';
+
+/** Pilot over drill above which the next drill grabs: half, less by hand and in metals that pull in. Trade rule. */
+export const pilotLimit = ({ machine, material }: Pick<Asked, 'machine' | 'material'>): number =>
+  isHandHeld(machine) || grabs(material) ? 0.45 : 0.5;
+
+/** The quill has to lift clear of the work by this much, mm. Our judgement. */
+const LIFT_MM = 5;
+
+const when = (holds: boolean | undefined, make: () => Caution): Caution[] => (holds ? [make()] : []);
+
+const missingTool = ({ tool, diameterMm }: CutSpec): Caution[] =>
+  when(!tool.owned, () =>
+    caution('warn', 'tool-lacking', '{tool} {size} is not in the crib: get one, or choose another way.', {
+      tool: tool.name,
+      size: mm(diameterMm),
+    }),
+  );
+
+function pilotCautions(spec: CutSpec, asked: Asked): Caution[] {
+  if (spec.family !== 'drill' || spec.inHoleMm <= 0) return [];
+  const share = spec.inHoleMm / spec.diameterMm;
+  const limit = pilotLimit(asked);
+  const edge = chiselEdge(spec.diameterMm);
+  return [
+    ...when(share > limit && spec.fromMm === 0, () =>
+      caution(
+        'warn',
+        'pilot-large',
+        'The hole of {hole} is {share} of this drill: over {limit} it grabs and chips its lips. Feed by hand, hold back, clamp.',
+        { hole: mm(spec.inHoleMm), share: percent(100 * share), limit: percent(100 * limit) },
+      ),
+    ),
+    ...when(spec.inHoleMm < 0.8 * edge, () =>
+      caution('note', 'pilot-small', 'The pilot of {hole} is narrower than the chisel edge, {edge}: it helps little.', {
+        hole: mm(spec.inHoleMm),
+        edge: mm(edge),
+      }),
+    ),
+  ];
+}
+
+function machineCautions(spec: CutSpec, cut: Cut, { machine }: Asked): Caution[] {
+  if (!machine) return [];
+  const lift = cut.travel.value + LIFT_MM;
+  return [
+    ...when((spec.drill !== undefined || spec.family === 'ream') && spec.diameterMm > machine.chuckMm, () =>
+      caution('warn', 'chuck', 'The chuck of the {machine} takes {chuck}: this needs a reduced or taper shank.', {
+        machine: machine.name,
+        chuck: mm(machine.chuckMm),
+      }),
+    ),
+    ...when(machine.quillStrokeMm !== undefined && lift > machine.quillStrokeMm, () =>
+      caution(
+        'warn',
+        'stroke',
+        'The quill of the {machine} goes {stroke} and this wants {travel}: raise the table half way.',
+        { machine: machine.name, stroke: depth(machine.quillStrokeMm ?? 0), travel: depth(lift) },
+      ),
+    ),
+  ];
+}
+
+function reachCautions(spec: CutSpec): Caution[] {
+  const { drill, tool, fullMm } = spec;
+  const flute = drill?.fluteMm ?? (drill ? usualFluteMm(spec.diameterMm) : tool.tool?.reachMm);
+  if (flute === undefined || fullMm <= flute) return [];
+  const known = drill === undefined || drill.fluteMm !== undefined;
+  return [
+    caution(
+      known ? 'stop' : 'warn',
+      'reach',
+      '{tool} reaches {flute} and the hole is {deep} deep: the flutes would be covered and choke. Take a longer one.',
+      { tool: drill ? drillName(drill) : tool.name, flute: depth(flute), deep: depth(fullMm) },
+    ),
+  ];
+}
+
+const steelCautions = ({ drill }: CutSpec, { material }: Asked): Caution[] =>
+  when(drill && (drill.material ?? 'hss') === 'hss' && needsCobalt(material), () =>
+    caution(
+      'note',
+      'cobalt',
+      'Cobalt keeps its edge in this metal; a plain high-speed drill must be sharp and never rub.',
+    ),
+  );
+
+/** A start or a countersink that turns slowly loses nothing but seconds. */
+function speedCautions({ family }: CutSpec, { speed }: Cut): Caution[] {
+  const slowMatters = family === 'drill' || family === 'annular';
+  return speed.ok ? speed.value.cautions.filter((c) => slowMatters || c.code !== 'speed-low') : [];
+}
+
+/** Everything to watch in a cut: speed, tool, pilot, machine, reach, steel of the drill. */
+export const cutCautions = (spec: CutSpec, cut: Cut, { asked }: Context): Caution[] => [
+  ...cut.ideal.cautions,
+  ...speedCautions(spec, cut),
+  ...missingTool(spec),
+  ...pilotCautions(spec, asked),
+  ...machineCautions(spec, cut, asked),
+  ...steelCautions(spec, asked),
+  ...reachCautions(spec),
+];

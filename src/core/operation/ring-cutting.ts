@@ -1,0 +1,100 @@
+import { caution, depth, mm, phrase, type Phrase } from '../answer/answer';
+import { isHandHeld } from '../cutting/machine';
+import { pickTool, type Tool } from '../shop/tool';
+import { mainBore, type BoreTool, type HoleToMake } from './bore';
+import type { Context } from './context';
+import { cutting } from './make-operation';
+import { MAIN_KEY, type CutFamily, type Operation } from './operation';
+
+/** Sheet, where a step drill is at home, mm. Trade rule. */
+const SHEET_MM = 3;
+/** Plain through holes from here on are cut as a ring where the crib has a cutter, mm. Trade rule. */
+const RING_FROM_MM = 14;
+
+export type RingId = Exclude<BoreTool, 'drill'>;
+
+/** A way to cut a large or thin plain hole other than with a drill. */
+export interface RingWay {
+  id: RingId;
+  label: string;
+  tool?: Tool;
+  why: Phrase;
+  chosen: boolean;
+}
+
+const FAMILY: Record<RingId, CutFamily> = { 'step-drill': 'step', annular: 'annular', saw: 'saw' };
+
+type Way = Omit<RingWay, 'chosen'> & { good: boolean };
+
+function allWays(hole: HoleToMake, { asked, shop, setting }: Context, diameterMm: number): Way[] {
+  const { thicknessMm = Infinity } = setting;
+  const hand = isHandHeld(asked.machine);
+  const step = thicknessMm <= SHEET_MM ? pickTool.stepDrill(shop.tools, diameterMm) : undefined;
+  const annular = hand ? undefined : pickTool.annularCutter(shop.tools, diameterMm, thicknessMm);
+  const saw = pickTool.holeSaw(shop.tools, diameterMm, thicknessMm);
+  const large = diameterMm >= RING_FROM_MM && hole.through;
+  return [
+    {
+      id: 'step-drill',
+      label: 'step drill',
+      tool: step,
+      good: step !== undefined && diameterMm >= 6,
+      why: step
+        ? phrase('Sheet: it makes a round hole without grabbing, and deburrs with its next step.')
+        : phrase('For sheet to {most} with a step of this size: the crib has none.', { most: depth(SHEET_MM) }),
+    },
+    {
+      id: 'annular',
+      label: 'annular cutter',
+      tool: annular,
+      good: annular !== undefined && large,
+      why: hand
+        ? phrase('Needs a spindle that holds it: not by hand.')
+        : annular
+          ? phrase('Cuts a ring and leaves the core: a fifth of the work of a drill this size.')
+          : phrase('The crib has none of this size and reach.'),
+    },
+    {
+      id: 'saw',
+      label: 'hole saw',
+      tool: saw,
+      good: false,
+      why: saw
+        ? phrase('Slow and rough, {over} over at best: where nothing else is there.', { over: depth(0.5) })
+        : phrase('The crib has none of this size.'),
+    },
+  ];
+}
+
+/** The ways that there are, with the one to use by the user's choice, else by the rule of the trade; maybe none. */
+export function ringWays(hole: HoleToMake, ctx: Context, diameterMm: number): RingWay[] {
+  const ways = allWays(hole, ctx, diameterMm);
+  const { owned } = mainBore(hole).chosen;
+  const wished = hole.tool === 'drill' && owned ? 'drill' : ways.find((w) => w.id === hole.tool && w.tool)?.id;
+  const usual = ways.find((w) => w.good)?.id ?? (owned ? 'drill' : ways.find((w) => w.id === 'saw' && w.tool)?.id);
+  return ways.map(({ good: _, ...way }) => ({ ...way, chosen: way.id === (wished ?? usual) }));
+}
+
+/** The operation that cuts the whole bore with a step drill, ring cutter or hole saw. */
+export function ringCut(hole: HoleToMake, ctx: Context, way: RingWay, tool: Tool): Operation {
+  const { chosen, fullMm, through } = mainBore(hole);
+  const size = chosen.drill.diameterMm;
+  return cutting(
+    {
+      key: MAIN_KEY,
+      code: way.id,
+      order: () => phrase('Cut {size} through with {tool}.', { size: mm(size), tool: tool.name }),
+      spec: {
+        family: FAMILY[way.id],
+        tool: { name: tool.name, owned: true, tool },
+        diameterMm: way.id === 'step-drill' ? size : (tool.diameterMm ?? size),
+        inHoleMm: 0,
+        fromMm: 0,
+        fullMm,
+        through,
+      },
+      cautions: way.id === 'annular' ? [caution('note', 'core', 'The core drops or flies out hot: catch it.')] : [],
+    },
+    ctx,
+  );
+}

@@ -1,0 +1,237 @@
+import { caution, depth, mm, phrase, quantity, type Caution } from '../answer/answer';
+import { chiselEdge, coneDepth } from '../drills/drill-point';
+import { drillName, pointAngleOf, USUAL_POINT_DEG, type Drill } from '../drills/drill';
+import { pickTool } from '../shop/tool';
+import type { HoleToMake } from './bore';
+import type { Context } from './context';
+import { byHandwork, cutting, HANDS_S } from './make-operation';
+import type { CutSpec, Operation } from './operation';
+
+/** Largest dimple that a centre punch makes well, mm. Our judgement. */
+const WIDEST_DIMPLE_MM = 2.6;
+/** The dimple swallows the chisel edge with a tenth to spare. Trade rule. */
+const DIMPLE_SHARE = 1.1;
+
+/** A tailstock drills on the axis and nowhere else. */
+const offAxis = ({ asked, setting: { offAxisMm: off } }: Context): Caution[] =>
+  asked.machine?.kind === 'lathe' && off !== undefined && off > 0.05
+    ? [
+        caution(
+          'stop',
+          'off-axis',
+          Number.isFinite(off)
+            ? 'A lathe drills on its axis; this hole lies {off} beside it: take a drill press or mill.'
+            : 'A lathe drills into the end of a round part, on its axis; this face has none: take a drill press or mill.',
+          { off: mm(Number.isFinite(off) ? off : 0) },
+        ),
+      ]
+    : [];
+
+/** A drill that meets a round side off its middle slides down it. */
+const roundSide = ({ setting }: Context): Caution[] =>
+  setting.curved
+    ? [
+        caution(
+          'note',
+          'round-side',
+          'On a round side a drill slides off: exactly on the middle, spot deep, or file a flat.',
+        ),
+      ]
+    : [];
+
+const onDials = (ctx: Context): Operation =>
+  byHandwork({
+    key: 'lay-out',
+    code: 'lay-out',
+    order:
+      ctx.asked.machine?.kind !== 'mill'
+        ? phrase('Face the end; the tailstock is on the axis.')
+        : ctx.setting.curved
+          ? phrase('Touch both sides of the round and go to its middle, then along from the end, by dial or readout.')
+          : phrase('Find two edges and go to the place by dial or readout.'),
+    seconds: HANDS_S['lay-out-dials'],
+    what: 'find the place',
+    cautions: [...offAxis(ctx), ...roundSide(ctx)],
+  });
+
+function punched(ctx: Context, first: Drill | undefined): Operation {
+  const { start } = ctx.asked;
+  const dimple = first ? DIMPLE_SHARE * chiselEdge(first.diameterMm) : 0;
+  const wide = start !== 'centre-drill' && start !== 'bushing' && dimple > WIDEST_DIMPLE_MM;
+  return byHandwork({
+    key: 'lay-out',
+    code: 'lay-out',
+    order: ctx.setting.curved
+      ? phrase('Lay it in V-blocks, scribe its centre line, then along it; prick, look, centre punch once.')
+      : phrase('Scribe, prick, look, then centre punch once.'),
+    details: first
+      ? [
+          phrase('The dimple must take the chisel edge of drill {drill}: at least {dimple} across.', {
+            drill: drillName(first),
+            dimple: depth(dimple),
+          }),
+        ]
+      : [],
+    seconds: HANDS_S['lay-out'],
+    what: 'scribe and punch',
+    cautions: [
+      ...roundSide(ctx),
+      ...(wide
+        ? [
+            caution(
+              'warn',
+              'wander',
+              'A dimple of {dimple} is wider than a punch makes well: the drill wanders. Pilot or centre drill first.',
+              { dimple: depth(dimple) },
+            ),
+          ]
+        : []),
+    ],
+  });
+}
+
+/**
+ * Finding and marking the place.
+ * @param first the drill that meets the mark; undefined where a ring cutter does
+ */
+export function layOut(hole: HoleToMake, ctx: Context, first: Drill | undefined): Operation {
+  if (hole.existingMm !== undefined)
+    return byHandwork({
+      key: 'lay-out',
+      code: 'lay-out',
+      order: phrase('Bring the spindle over the hole that is there: indicate it, or centre it with a cone.'),
+      seconds: HANDS_S['lay-out'],
+      what: 'find the hole',
+      cautions: [...offAxis(ctx), ...roundSide(ctx)],
+    });
+  const { machine } = ctx.asked;
+  return machine?.kind === 'mill' || machine?.kind === 'lathe' ? onDials(ctx) : punched(ctx, first);
+}
+
+export interface Started {
+  op?: Operation;
+  /** The spot leaves the chamfer, so that none is cut later. */
+  chamfered: boolean;
+  startsIn?: CutSpec['startsIn'];
+}
+
+const FLAT = { inHoleMm: 0, fromMm: 0, through: false };
+/** A start goes no deeper than this share of the part. Our judgement. */
+const DEEPEST_SHARE = 0.6;
+
+function centreDrilled(ctx: Context, first: Drill): Started {
+  const tool = pickTool.centreDrill(ctx.shop.tools, chiselEdge(first.diameterMm));
+  const tip = tool.tool?.smallMm ?? 2.5;
+  return {
+    chamfered: false,
+    op: cutting(
+      {
+        key: 'start',
+        code: 'start',
+        order: () =>
+          tool.tool
+            ? phrase('Start with {tool} on the punch mark.', { tool: tool.name })
+            : phrase('Start with a centre drill on the punch mark.'),
+        spec: {
+          ...FLAT,
+          family: 'centre',
+          tool,
+          diameterMm: tip,
+          fullMm: Math.min(1.5 * tip, DEEPEST_SHARE * (ctx.setting.thicknessMm ?? Infinity)),
+          pointAngleDeg: USUAL_POINT_DEG,
+        },
+      },
+      ctx,
+    ),
+  };
+}
+
+/** Width of a spot, mm: as wide as the chamfer where it can leave that, else wide enough to guide the first drill. */
+function spotMouth(body: number, angleDeg: number, chamferMm: number, room: number, first: Drill) {
+  const chamfered = chamferMm > 0 && body >= chamferMm - 1e-9 && coneDepth(chamferMm, angleDeg) <= room;
+  const guiding = Math.max(1.2 * chiselEdge(first.diameterMm), 0.5 * first.diameterMm);
+  const fits = 2 * room * Math.tan((angleDeg * Math.PI) / 360);
+  return { chamfered, mouthMm: chamfered ? chamferMm : Math.min(body, guiding, fits) };
+}
+
+function spotted(hole: HoleToMake, ctx: Context, first: Drill): Started {
+  const sunk = hole.callout.features.some((f) => f.kind === 'counterbore' || f.kind === 'countersink');
+  const opened = hole.bores.some((b) => b.role === 'upper');
+  const wanted = sunk || opened ? 0 : (hole.chamferMm ?? 0);
+  const tool = pickTool.spotDrill(ctx.shop.tools, wanted);
+  const angleDeg = tool.tool?.angleDeg ?? 90;
+  const room = DEEPEST_SHARE * (ctx.setting.thicknessMm ?? Infinity);
+  const { chamfered, mouthMm } = spotMouth(tool.tool?.diameterMm ?? Infinity, angleDeg, wanted, room, first);
+  const deep = coneDepth(mouthMm, angleDeg);
+  return {
+    chamfered,
+    startsIn: { mouthMm, angleDeg },
+    op: cutting(
+      {
+        key: 'start',
+        code: 'start',
+        order: () =>
+          chamfered
+            ? phrase('Spot with a 90° spot drill, {depth} deep: it leaves the chamfer of {chamfer} too.', {
+                depth: depth(deep),
+                chamfer: depth(mouthMm),
+              })
+            : phrase('Spot with {tool}, {depth} deep, {mouth} across.', {
+                tool: tool.tool ? tool.name : 'a 90° spot drill',
+                depth: depth(deep),
+                mouth: depth(mouthMm),
+              }),
+        spec: { ...FLAT, family: 'spot', tool, diameterMm: mouthMm, fullMm: deep, pointAngleDeg: angleDeg },
+        cautions:
+          first.material === 'carbide' && angleDeg < pointAngleOf(first)
+            ? [
+                caution(
+                  'warn',
+                  'spot-angle',
+                  'A spot of {angle} meets the corners of a carbide drill first and chips them: spot wider than its point.',
+                  { angle: quantity(angleDeg, 'deg') },
+                ),
+              ]
+            : [],
+      },
+      ctx,
+    ),
+  };
+}
+
+/** The start of a hole by the means chosen; a spot may leave the chamfer in the same stroke. */
+export function startWith(hole: HoleToMake, ctx: Context, first: Drill): Started {
+  if (hole.existingMm !== undefined) return { chamfered: false };
+  switch (ctx.asked.start) {
+    case 'hand':
+    case 'punch':
+    case 'bushing':
+      return { chamfered: false };
+    case 'centre-drill':
+      return centreDrilled(ctx, first);
+    case 'spot':
+      return spotted(hole, ctx, first);
+  }
+}
+
+/** What an angled hole needs before it is started; undefined for a square one. */
+export function tiltOperation({ setting }: Context): Operation | undefined {
+  if (!setting.tiltDeg) return undefined;
+  return byHandwork({
+    key: 'tilt',
+    code: 'note',
+    order: phrase('Tilt the vise {tilt}, lock the quill and sight along the drill.', {
+      tilt: quantity(setting.tiltDeg, 'deg'),
+    }),
+    details: [phrase('Prove the way through with a wire before the next one.')],
+    seconds: 90,
+    what: 'tilt and sight',
+    cautions: [
+      caution(
+        'warn',
+        'slope',
+        'A drill slides off a slope: spot or mill a flat square to the drill first, and feed by hair until it is round.',
+      ),
+    ],
+  });
+}

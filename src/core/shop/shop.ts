@@ -1,0 +1,16 @@
+import type { Machine } from '../cutting/machine';
+import type { DrillPool } from '../drills/drill-sets';
+import type { Material } from '../materials/material';
+import type { ShopHabits } from './habits';
+import type { Tool } from './tool';
+
+/** What a shop has and how it works: the context in which a question is answered. */
+export interface Shop {
+  materials: readonly Material[];
+  machines: readonly Machine[];
+  /** The crib first, then the usual sets. */
+  pools: readonly DrillPool[];
+  habits: ShopHabits;
+  /** Tools beside drills, taps and machines; undefined where the crib is not known, and the usual ones are assumed. */
+  tools?: readonly Tool[];
+}

@@ -1,0 +1,85 @@
+import { isUsable, type Drill } from '../drills/drill';
+import type { DrillPool } from '../drills/drill-sets';
+import { predictedHoleMm, type StartMeans } from '../drills/predicted-hole';
+import type { Material } from '../materials/material';
+import type { ClassLimits } from '../threads/class-limits';
+import { percentOfThread } from '../threads/percent-of-thread';
+import type { Thread } from '../threads/thread';
+import { formedMinor, formingPercent } from './forming';
+import { taperTapDrill } from './taper-tap-drill';
+
+export type Verdict = 'inside' | 'borderline' | 'outside';
+
+/** A drill judged for a tapped hole. */
+export interface TapDrillCandidate {
+  drill: Drill;
+  /** Percent of thread on the drill's own size. Undefined for tapered threads. */
+  percentOnDrill?: number;
+  percentOnHole?: number;
+  /** Hole as drilled, predicted, mm. */
+  holeMm: number;
+  /** Minor diameter of the finished thread, mm: the hole itself, or what forming leaves of it. */
+  finishedMinorMm: number;
+  verdict: Verdict;
+  /** How far the minor diameter lies outside the class, mm: above zero too large, below zero too small. */
+  beyondMm: number;
+  owned: boolean;
+}
+
+/** What a tap drill is chosen for. Lengths in mm. */
+export interface TapDrillQuestion {
+  thread: Thread;
+  /** Undefined for tapered threads. */
+  limits?: ClassLimits;
+  material: Material;
+  pool: DrillPool;
+  start: StartMeans;
+  forming: boolean;
+  /** A percentage that the user wants, instead of the computed one. */
+  wantedPercent?: number;
+  depthMm: number;
+  thicknessMm?: number;
+}
+
+/** Beyond a limit by at most this is borderline: 0.03 mm, or 15 % of the tolerance if that is more. */
+export const borderlineMm = (limits: ClassLimits): number =>
+  Math.max(0.03, 0.15 * (limits.minorMaxMm - limits.minorMinMm));
+
+/** A tapered thread's listed drill may be missed by this much, mm. */
+const TAPER_NEAR_MM = 0.1;
+
+export const sameSize = (a: Drill, b: Drill): boolean => Math.abs(a.diameterMm - b.diameterMm) < 0.004;
+
+const isOwned = (pool: DrillPool, drill: Drill): boolean =>
+  isUsable(drill) && pool.drills.some((d) => sameSize(d, drill) && isUsable(d));
+
+function judgeTaper(q: TapDrillQuestion, drill: Drill, holeMm: number, owned: boolean): TapDrillCandidate {
+  const beyondMm = drill.diameterMm - taperTapDrill(q.thread).diameterMm;
+  const off = Math.abs(beyondMm);
+  const verdict = off <= TAPER_NEAR_MM ? 'inside' : off <= 2 * TAPER_NEAR_MM ? 'borderline' : 'outside';
+  return { drill, holeMm, finishedMinorMm: holeMm, verdict, beyondMm, owned };
+}
+
+/**
+ * One drill judged for a tapped hole: hole predicted, percent, inside the class or not.
+ * A formed hole is drilled close and pinned, so its own drill size is judged; a cut hole as it is predicted.
+ */
+export function judgeDrill(q: TapDrillQuestion, drill: Drill, owned = isOwned(q.pool, drill)): TapDrillCandidate {
+  const holeMm = predictedHoleMm(drill, q.start, q.material);
+  const { thread, limits, forming } = q;
+  if (!limits) return judgeTaper(q, drill, holeMm, owned);
+  const percent = forming ? formingPercent : percentOfThread;
+  const finishedMinorMm = forming ? formedMinor(thread, drill.diameterMm) : holeMm;
+  const beyondMm =
+    Math.max(finishedMinorMm - limits.minorMaxMm, 0) + Math.min(finishedMinorMm - limits.minorMinMm, 0);
+  return {
+    drill,
+    percentOnDrill: percent(thread, drill.diameterMm),
+    percentOnHole: percent(thread, holeMm),
+    holeMm,
+    finishedMinorMm,
+    verdict: beyondMm === 0 ? 'inside' : Math.abs(beyondMm) <= borderlineMm(limits) ? 'borderline' : 'outside',
+    beyondMm,
+    owned,
+  };
+}

@@ -1,0 +1,103 @@
+import { caution, mm, percent, type Caution } from '../answer/answer';
+import { drillName } from '../drills/drill';
+import { looserClass, type ClassLimits } from '../threads/class-limits';
+import { formedMinor } from './forming';
+import type { TapDrillCandidate, TapDrillQuestion } from './tap-drill-candidate';
+import { taperTapDrill } from './taper-tap-drill';
+import type { PercentRange } from './target-percent';
+
+/** Inside the range that suits the metal; tapered threads have no percentage and are. */
+export const inRange = ({ percentOnDrill: p }: TapDrillCandidate, { low, high }: PercentRange): boolean =>
+  p === undefined || (p >= low && p <= high);
+
+function taperCautions({ thread }: TapDrillQuestion, choice: TapDrillCandidate): Caution[] {
+  if (choice.verdict === 'inside') return [];
+  return [
+    caution('warn', 'taper-drill', 'The listed drill for this thread is {listed}; {drill} is {off} away from it.', {
+      listed: mm(taperTapDrill(thread).diameterMm),
+      drill: drillName(choice.drill),
+      off: mm(Math.abs(choice.beyondMm)),
+    }),
+  ];
+}
+
+function classCautions(choice: TapDrillCandidate, limits: ClassLimits): Caution[] {
+  if (choice.verdict === 'inside') return [];
+  const values = {
+    hole: mm(choice.finishedMinorMm),
+    beyond: mm(Math.abs(choice.beyondMm)),
+    limit: mm(choice.beyondMm > 0 ? limits.minorMaxMm : limits.minorMinMm),
+    name: limits.className,
+  };
+  return [
+    choice.verdict === 'borderline'
+      ? caution(
+          'warn',
+          'class-borderline',
+          'The minor diameter is predicted at {hole}, {beyond} past the {name} limit of {limit}: usable, but check the first hole with a pin.',
+          values,
+        )
+      : caution(
+          'warn',
+          'class-outside',
+          'The minor diameter is predicted at {hole}, {beyond} past the {name} limit of {limit}: the thread would be out of class.',
+          values,
+        ),
+  ];
+}
+
+function rangeCautions(
+  { thread, forming }: TapDrillQuestion,
+  choice: TapDrillCandidate,
+  limits: ClassLimits,
+  range: PercentRange,
+): Caution[] {
+  if (forming || inRange(choice, range)) return [];
+  const looser = looserClass(thread, limits.className) ?? '';
+  const classDecides = (choice.percentOnDrill ?? 0) > range.high;
+  return [
+    caution(
+      'warn',
+      'percent-range',
+      classDecides
+        ? `This is {percent}; {low} to {high} suits this metal, but a larger drill leaves {name}.${looser ? ' Class {looser} would allow it, if the drawing does.' : ''}`
+        : 'This is {percent}; {low} to {high} suits this metal, and no drill to hand comes closer.',
+      {
+        name: limits.className,
+        looser,
+        low: percent(range.low),
+        high: percent(range.high),
+        percent: percent(choice.percentOnDrill ?? 0),
+      },
+    ),
+  ];
+}
+
+function formingCautions({ thread, forming }: TapDrillQuestion, choice: TapDrillCandidate, limits: ClassLimits): Caution[] {
+  if (!forming) return [];
+  const drilled = formedMinor(thread, choice.holeMm);
+  return [
+    ...(drilled > limits.minorMaxMm
+      ? [
+          caution(
+            'warn',
+            'form-hole-close',
+            'A forming hole is held closely. Drilled as usual it comes to {hole}, and the finished minor to {minor}, over {limit}: pin the first one, and guide the drill, ream or go a size down if it is large.',
+            { hole: mm(choice.holeMm), minor: mm(drilled), limit: mm(limits.minorMaxMm) },
+          ),
+        ]
+      : []),
+    caution('note', 'form-check', 'The hole shrinks as it forms: check the minor diameter afterwards with pins.'),
+  ];
+}
+
+/** What the gate and the material make of a chosen drill. */
+export function tapDrillCautions(q: TapDrillQuestion, choice: TapDrillCandidate, range: PercentRange): Caution[] {
+  const { limits } = q;
+  if (!limits) return taperCautions(q, choice);
+  return [
+    ...classCautions(choice, limits),
+    ...rangeCautions(q, choice, limits, range),
+    ...formingCautions(q, choice, limits),
+  ];
+}

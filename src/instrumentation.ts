@@ -1,0 +1,6 @@
+/** Called once when the server starts: the database is open and filled before the first request. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { database } = await import('./server/start');
+  await database();
+}
