@@ -21,10 +21,7 @@ const shop = {
 
 const plan = (i: number): void => {
   const machine = SAMPLE_MACHINES[i % 4].id;
-  planForm(
-    { ...BLANK_FORM, callout: CALLOUTS[i % CALLOUTS.length], thickness: String(20 + (i % 20)), machine },
-    shop,
-  );
+  planForm({ ...BLANK_FORM, callout: CALLOUTS[i % CALLOUTS.length], thickness: String(20 + (i % 20)), machine }, shop);
 };
 report(`${COUNT} features planned with the full crib`, 5, () => {
   for (let i = 0; i < COUNT; i++) plan(i);

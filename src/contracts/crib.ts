@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { HABITS, type ShopHabits } from '@/core/shop/habits';
-import { TOOL_KINDS, type ToolKind } from '@/core/shop/tool';
+import { TOOL_KINDS, type Tool, type ToolKind } from '@/core/shop/tool';
+import type { Machine } from '@/core/cutting/machine';
+import type { Drill } from '@/core/drills/drill';
 import { MATERIAL_GROUPS, type Material } from '@/core/materials/material';
 import { DISPLAYS } from '@/core/units/show';
 
@@ -159,3 +161,14 @@ export const shopChange = z.strictObject({
   habits: habitsSchema,
 });
 export type ShopChange = z.infer<typeof shopChange>;
+
+interface Versioned {
+  id: string;
+  version: number;
+}
+/** Entries of the crib as they are saved, each with the version that a change is made from. */
+export type MachineEntry = Machine & Versioned & { inUse: boolean };
+export type DrillEntry = Drill & Versioned;
+export type CaseEntry = Versioned & { name: string; setId: string | null; inUse: boolean; drills: DrillEntry[] };
+export type ToolEntry = Tool & Versioned;
+export type MaterialEntry = Material & Versioned;

@@ -8,10 +8,7 @@ const key = z.string().min(1).max(60);
 export const operationEdits = z.strictObject({
   order: z.array(key).max(100).optional().describe('Keys of operations in the order wanted'),
   dropped: z.array(key).max(100).optional(),
-  tool: z
-    .enum(BORE_TOOLS)
-    .optional()
-    .describe('Tool wanted for a large or thin plain hole'),
+  tool: z.enum(BORE_TOOLS).optional().describe('Tool wanted for a large or thin plain hole'),
   inserted: z
     .array(
       z.discriminatedUnion('kind', [

@@ -336,10 +336,11 @@ test('a database of the first migration is brought up with everything in it kept
       });
     before.close();
     const after = await openDatabase(url);
-    if (state < 6) expect((await listMaterials(after.db)).map((m) => [m.id, m.runsDry])).toEqual([
-      ['iron', true],
-      ['steel', false],
-    ]);
+    if (state < 6)
+      expect((await listMaterials(after.db)).map((m) => [m.id, m.runsDry])).toEqual([
+        ['iron', true],
+        ['steel', false],
+      ]);
     expect(await existingJob(after.db, 'job-old-1')).toMatchObject({
       name: 'Old job',
       quantity: 3,

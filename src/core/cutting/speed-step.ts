@@ -63,8 +63,7 @@ function settingFor(machine: Machine, rpm: number, below: boolean): Setting {
   }
   if (isHandHeld(machine)) return triggerSetting(speeds.steps, rpm);
   const under = speeds.steps.filter((s) => s.rpm <= rpm);
-  if (below && under.length > 0)
-    return { ...stepOf(under.reduce((a, b) => (b.rpm > a.rpm ? b : a))), rule: 'below' };
+  if (below && under.length > 0) return { ...stepOf(under.reduce((a, b) => (b.rpm > a.rpm ? b : a))), rule: 'below' };
   const gap = (step: SpeedStep): number => Math.abs(Math.log(step.rpm / rpm));
   return { ...stepOf(speeds.steps.reduce((a, b) => (gap(b) < gap(a) ? b : a))), rule: below ? 'below' : 'nearest' };
 }

@@ -42,8 +42,7 @@ export function withinPower(q: PowerQuestion): Result<PowerFit> {
   const { machine, material, speed, feed, torqueNm, fixed } = q;
   const hasW = machine && powerAtTool(machine);
   if (!machine || hasW === undefined) return ok({ speed, feed, cautions: [] });
-  const shareAt = (rpm: number): number =>
-    (hasW / (1000 * spindlePower(torqueNm, rpm))) ** (1 / (1 - material.mc));
+  const shareAt = (rpm: number): number => (hasW / (1000 * spindlePower(torqueNm, rpm))) ** (1 / (1 - material.mc));
   if (shareAt(speed.rpm) >= 1) return ok({ speed, feed, cautions: [] });
   const wantedW = 1000 * spindlePower(torqueNm, speed.rpm);
   const values = { wanted: wantedW.toFixed(0), has: hasW.toFixed(0), machine: machine.name };

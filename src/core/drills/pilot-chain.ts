@@ -38,7 +38,10 @@ export function pilotChain(
   const chain: Drill[] = [];
   let next = last;
   while (next.diameterMm > limit) {
-    const least = Math.max(habit === 'generous' ? 0.4 * next.diameterMm : chiselEdge(next.diameterMm), THINNEST_MM[held]);
+    const least = Math.max(
+      habit === 'generous' ? 0.4 * next.diameterMm : chiselEdge(next.diameterMm),
+      THINNEST_MM[held],
+    );
     const smallest = (most: number, fits: (d: Drill) => boolean): Drill | undefined =>
       pool.reduce<Drill | undefined>((a, d) => {
         const within = d.diameterMm >= least - 1e-9 && d.diameterMm < next.diameterMm * most;

@@ -9,7 +9,8 @@ import { readPlacedCallout } from '../layout/placed-callout';
 import { placeCount, writePlace } from '../layout/write-place';
 import { calloutOrders, footprint } from '../layout/describe-callout';
 import { readCallout } from '../threads/callout';
-import { MOST_CHARACTERS, type BroughtIn } from './imported';
+import type { Imported } from '../layout/imported';
+import { MOST_CHARACTERS } from './imported';
 import { readPlateCsv, writePlateCsv, type CsvFeature } from './plate-csv';
 import { readCribCsv, writeCribCsv } from './crib-csv';
 import { readPlateDxf, writePlateDxf } from './plate-dxf';
@@ -50,7 +51,7 @@ const anyPlace: fc.Arbitrary<Place> = fc.oneof(
   }),
   fc.record({ kind: fc.constant('offset' as const), of: fc.constant('feature-0'), dx: c, dy: c }),
 );
-const got = (result: ReturnType<typeof readPlateCsv>): BroughtIn => {
+const got = (result: ReturnType<typeof readPlateCsv>): Imported => {
   if (!result.ok) throw new Error(result.problems.map((p) => tell(p, 'mm')).join(' '));
   return result.value;
 };
@@ -204,7 +205,7 @@ describe('DXF', () => {
     feature('feature-b', 'ø9.5 THRU', { kind: 'point', x: 60, y: 60 }),
   ];
   const text = writePlateDxf(layOutFace(part, 'top', features), (id) => id);
-  const holes = (b: BroughtIn): string[] =>
+  const holes = (b: Imported): string[] =>
     b.features.flatMap((f) =>
       (f.place?.kind === 'list' ? f.place.points : f.place?.kind === 'point' ? [[f.place.x, f.place.y]] : []).map(
         ([x, y]) => `${f.name} ${f.callout.replace(/^\d+x /, '')} ${x} ${y}`,

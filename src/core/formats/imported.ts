@@ -1,31 +1,11 @@
-import type { Phrase, Problem } from '../answer/answer';
-import { phrase } from '../answer/answer';
-import type { LaidFeature } from '../layout/lay-out';
-import type { Stock } from '../layout/part';
-
-/** What was understood of a file before anything is changed: features, stock, and what was left out. */
-export interface BroughtIn {
-  features: (Omit<LaidFeature, 'id' | 'face'> & {
-    id?: string;
-    face?: LaidFeature['face'];
-    more?: Record<string, string>;
-  })[];
-  stock?: Stock;
-  /** What was understood, in words. */
-  understood: Phrase[];
-  leftOut: Phrase[];
-}
+import { problem, type Phrase, type Problem } from '../answer/answer';
 
 /** Largest file read, characters. */
 export const MOST_CHARACTERS = 8_000_000;
 export const MOST_FEATURES = 2500;
 
-export const fileProblem = (code: string, text: string, remedy: string, values?: Phrase['values']): Problem => ({
-  code,
-  field: 'file',
-  ...phrase(text, values),
-  remedy: phrase(remedy),
-});
+export const fileProblem = (code: string, text: string, remedy: string, values?: Phrase['values']): Problem =>
+  problem(code, 'file', text, remedy, values);
 
 /** Refuses what no text file of ours or anybody's drawing can be: empty, too large, not text. */
 export function unreadableFile(text: string): Problem | undefined {

@@ -6,7 +6,8 @@ import type { Place } from '../layout/place';
 import { readPlacedCallout } from '../layout/placed-callout';
 import { writePlace } from '../layout/write-place';
 import { parseLength, type LengthUnit } from '../units/length';
-import { fileProblem, MOST_FEATURES, unguarded, unreadableFile, type BroughtIn } from './imported';
+import type { Imported } from '../layout/imported';
+import { fileProblem, MOST_FEATURES, unguarded, unreadableFile } from './imported';
 
 const FACES: readonly FaceId[] = ['top', 'bottom', 'front', 'back', 'left', 'right', 'side'];
 const FORMULA = /^[=@\t\r]|^[+-](?!\s*\d*[.,]?\d)/;
@@ -44,7 +45,7 @@ const rowProblem = (row: number, problem: Problem): Problem => ({
  * `place` or `x` and `y`, with `_mm` or `_in` where the unit is fixed; `name`, `face` and `id` where there are any.
  * Nothing is taken when any row is wrong.
  */
-export function readPlateCsv(text: string, unit: LengthUnit): Result<BroughtIn> {
+export function readPlateCsv(text: string, unit: LengthUnit): Result<Imported> {
   const unreadable = unreadableFile(text);
   if (unreadable) return { ok: false, problems: [unreadable] };
   const parsed = Papa.parse<Record<string, string>>(text.trim(), {
@@ -126,7 +127,7 @@ export function readPlateCsv(text: string, unit: LengthUnit): Result<BroughtIn> 
 
 const KNOWN = /^(id|name|callout|hole|feature|diameter|d|dia|x|y|place|face|more)(_(mm|in))?$/;
 
-function leftOutColumns(fields: string[]): BroughtIn['leftOut'] {
+function leftOutColumns(fields: string[]): Imported['leftOut'] {
   const strange = fields.filter((f) => f !== '' && !KNOWN.test(f));
   return strange.length > 0 ? [phrase('Columns not used: {names}.', { names: strange.join(', ').slice(0, 200) })] : [];
 }
@@ -135,7 +136,7 @@ function readRow(
   row: Record<string, string>,
   columns: Record<string, string | undefined>,
   unit: LengthUnit,
-): Result<BroughtIn['features'][number]> {
+): Result<Imported['features'][number]> {
   const cell = (name: string | undefined): string => unguarded((name === undefined ? '' : (row[name] ?? '')).trim());
   const unitOf = (name: string | undefined): LengthUnit =>
     name?.endsWith('_mm') ? 'mm' : name?.endsWith('_in') ? 'in' : unit;

@@ -5,7 +5,8 @@ import type { LaidFace } from '../layout/lay-out';
 import { arcPoints, bulgePoints, closedLoops, outlineCorners } from '../layout/outline';
 import type { Point, Stock } from '../layout/part';
 import { trimmed } from '../units/show';
-import { fileProblem, MOST_FEATURES, unreadableFile, type BroughtIn } from './imported';
+import type { Imported } from '../layout/imported';
+import { fileProblem, MOST_FEATURES, unreadableFile } from './imported';
 
 /** Millimetres in a unit of $INSUNITS: inch, foot, mm, cm, m. */
 const INSUNITS: Record<number, [mm: number, name: string]> = {
@@ -58,7 +59,7 @@ export function writePlateDxf(laid: LaidFace, layerOf: (featureId: string) => st
  * Reads circles, points and the closed outline of a drawing.
  * @param assumedMm millimetres in a drawing unit, when the file does not say
  */
-export function readPlateDxf(text: string, assumedMm: number): Result<BroughtIn> {
+export function readPlateDxf(text: string, assumedMm: number): Result<Imported> {
   const unreadable = unreadableFile(text);
   if (unreadable) return { ok: false, problems: [unreadable] };
   const refuse = (code: string, what: string, remedy: string, values?: Phrase['values']): Result<never> => ({

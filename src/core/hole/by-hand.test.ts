@@ -7,7 +7,15 @@ import type { OperationEdits } from '../operation/edits';
 import { mainOperation, type Operation } from '../operation/operation';
 import type { Shop } from '../shop/shop';
 import type { Tool } from '../shop/tool';
-import { machineOf, planned, pool, PRESS_STEPS, refused as refusedAt, shop as plainShop, without } from '../tests/bench-shop';
+import {
+  machineOf,
+  planned,
+  pool,
+  PRESS_STEPS,
+  refused as refusedAt,
+  shop as plainShop,
+  without,
+} from '../tests/bench-shop';
 import { tell } from '../units/show';
 import { BLANK_FORM, type AskForm } from './form';
 import type { HolePlan } from './hole-plan';
@@ -49,7 +57,8 @@ const word = (op: Operation): string =>
 const series = (p: HolePlan): string[] => p.operations.map(word);
 const codes = (p: HolePlan): string[] => p.operations.flatMap((op) => op.cautions.map((c) => c.code));
 const refused = (over: Partial<AskForm>): string[] => refusedAt(over, shop);
-const rpmOf = (op: Operation | undefined): number | undefined => (op?.cut?.speed.ok ? op.cut.speed.value.rpm : undefined);
+const rpmOf = (op: Operation | undefined): number | undefined =>
+  op?.cut?.speed.ok ? op.cut.speed.value.rpm : undefined;
 
 /** Written down from the trade before the program was asked. */
 describe('what a good machinist would do', () => {
@@ -325,7 +334,10 @@ describe('whatever is asked', () => {
           expect(cut.travel.value).toBeGreaterThanOrEqual(cut.spec.fullMm);
         }
         expect(p.faults.filter((f) => f.level === 'stop')).toEqual([]);
-        expect(p.seconds).toBeCloseTo(p.operations.reduce((sum, op) => sum + op.time.value, 0), 9);
+        expect(p.seconds).toBeCloseTo(
+          p.operations.reduce((sum, op) => sum + op.time.value, 0),
+          9,
+        );
       }),
       { numRuns: 300 },
     );

@@ -39,7 +39,11 @@ describe('each school changes what it is about', () => {
     for (const tapDrill of ['chart', 'subtraction', 'limits'] as const) {
       const p = plan(m10, { tapDrill });
       expect(drill(p)).toBe('8.5');
-      expect(allCautions(p).map((c) => tell(c, 'mm')).join(' ')).toContain('By percentage it would be 8.6 mm');
+      expect(
+        allCautions(p)
+          .map((c) => tell(c, 'mm'))
+          .join(' '),
+      ).toContain('By percentage it would be 8.6 mm');
     }
   });
 

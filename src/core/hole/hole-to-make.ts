@@ -124,9 +124,6 @@ export function plainHoleToMake(
     tool,
   };
   const main = mainBore(toMake);
-  const problems = [
-    ...wallProblems(main, hole.thicknessMm),
-    ...existingProblems(toMake.existingMm, main.chosen.drill),
-  ];
+  const problems = [...wallProblems(main, hole.thicknessMm), ...existingProblems(toMake.existingMm, main.chosen.drill)];
   return problems.length > 0 ? refuse(...problems) : ok(toMake);
 }

@@ -78,16 +78,7 @@ describe('one hole in full', () => {
 
   test('the order of work through a thick plate: pilot before a large drill, far side deburred', () => {
     const p = plan('M16 THRU', { thicknessMm: 20, pool: pool('all-metric') });
-    expect(codesOf(p)).toEqual([
-      'lay-out',
-      'start',
-      'pilot',
-      'drill',
-      'chamfer',
-      'tap',
-      'deburr',
-      'check',
-    ]);
+    expect(codesOf(p)).toEqual(['lay-out', 'start', 'pilot', 'drill', 'chamfer', 'tap', 'deburr', 'check']);
     expect(pilotsOf(p)).toEqual(['3.0']);
     expect(allCautions(p).map((c) => `${c.code} of ${c.subject}`)).toContain('chuck of drill');
   });
@@ -146,11 +137,7 @@ describe('one hole in full', () => {
   test('a drill asked for is judged, not replaced, and the next best stays in sight', () => {
     const p = threaded('M8 x 12 DEEP', { drill: findDrill('6.9', pool('all')), thicknessMm: 30 });
     const { used, because, choice } = p.thread.tapDrill;
-    expect([used.drill.label, because, used.verdict]).toEqual([
-      '6.9',
-      'asked',
-      'outside',
-    ]);
+    expect([used.drill.label, because, used.verdict]).toEqual(['6.9', 'asked', 'outside']);
     expect(allCautions(p).map((c) => `${c.code} of ${c.subject}`)).toContain('class-outside of drill');
     expect(choice?.drill.label).toBe('6.8');
   });

@@ -47,7 +47,9 @@ describe('a stack of bores, each with its own depth', () => {
   });
 
   test('three plain bores from the widest down; a fitted upper one is reamed after all drilling', () => {
-    expect(series(plan({ callout: 'ø10 THRU ø20 H7 x 5 DEEP ø14 x 12 DEEP', thickness: '20', machine: 'mill' }))).toEqual([
+    expect(
+      series(plan({ callout: 'ø10 THRU ø20 H7 x 5 DEEP ø14 x 12 DEEP', thickness: '20', machine: 'mill' })),
+    ).toEqual([
       'lay-out',
       'start',
       'pilot 3.45 thru',
@@ -65,7 +67,9 @@ describe('a stack of bores, each with its own depth', () => {
     ['a bore inside a thread that goes through', 'M10 THRU ø8 H7 REAM THRU', 'bore-inside-thread@callout'],
     ['a narrower bore that ends inside a wider one', 'ø20 x 15 DEEP ø10 x 8 DEEP', 'bore-swallowed@callout'],
     ['two bores that go through', 'ø20 THRU ø10 THRU', 'bore-swallowed@callout'],
-  ])('%s', (_, callout, expected) => expect(refused({ callout, thickness: '30', ...metric }, shop)).toEqual([expected]));
+  ])('%s', (_, callout, expected) =>
+    expect(refused({ callout, thickness: '30', ...metric }, shop)).toEqual([expected]),
+  );
 
   test('a hole drawn beside a thread at 77 percent is its drill, at 103 percent a bore of its own', () => {
     const through = plan({ callout: 'ø8.5 THRU M10 x 12 DEEP', thickness: '30', ...metric });
@@ -76,7 +80,13 @@ describe('a stack of bores, each with its own depth', () => {
 
 test('the load of a tap is one: the way, the comparison and the drill beside it turn under the same conditions', () => {
   for (const over of [{ dry: true }, {}, { machine: 'mill', parts: '60' }]) {
-    const { thread } = plan({ callout: 'M8 x 16 DEEP', thickness: '40', material: 'stainless-austenitic', ...metric, ...over });
+    const { thread } = plan({
+      callout: 'M8 x 16 DEEP',
+      thickness: '40',
+      material: 'stainless-austenitic',
+      ...metric,
+      ...over,
+    });
     const beside = thread && comparedDrills(thread).find((t) => t.candidate === thread.tapDrill.used);
     expect(beside?.load?.torque.value).toBe(thread?.tapping.best.load?.torque.value);
     expect(beside?.load?.safety).toBe(thread?.tapping.best.load?.safety);
@@ -106,10 +116,13 @@ describe('every figure within the machine', () => {
   test('M6 x 80 in long stock: neither the drill nor the tap reaches, said at each', () => {
     const both = said(plan({ callout: 'M6 x 80 DEEP', thickness: '120' }));
     // Flutes of 5.0: 52. The tap goes 80 + 4 deep and reaches 19 of thread and half of it of neck.
-    expect(both).toEqual(expect.arrayContaining(['warn reach of drill', 'warn tap-reach of tap-1', 'warn stroke of drill']));
+    expect(both).toEqual(
+      expect.arrayContaining(['warn reach of drill', 'warn tap-reach of tap-1', 'warn stroke of drill']),
+    );
     expect(codesOf(plan({ callout: 'M6 x 18 DEEP', thickness: '120' }))).not.toContain('tap-reach');
     // The shank of an M8 is thinner than its thread and follows: 72 − 10.
-    const m8 = (deep: number) => codesOf(plan({ callout: `M8 x ${deep} DEEP`, thickness: '120' })).includes('tap-reach');
+    const m8 = (deep: number) =>
+      codesOf(plan({ callout: `M8 x ${deep} DEEP`, thickness: '120' })).includes('tap-reach');
     expect([m8(56), m8(58)]).toEqual([false, true]);
   });
 
@@ -119,7 +132,9 @@ describe('every figure within the machine', () => {
     expect(refusals(large).map((x) => `${x.code}: ${x.remedy.text}`)).toEqual([
       'hand-large: Bring the part to a drill press, or the press to the part.',
     ]);
-    expect(refusals(plan({ callout: 'ø14 THRU', thickness: '6', machine: 'cordless', material: 'copper' }))).toEqual([]);
+    expect(refusals(plan({ callout: 'ø14 THRU', thickness: '6', machine: 'cordless', material: 'copper' }))).toEqual(
+      [],
+    );
     expect(refusals(plan({ callout: 'ø13 THRU', thickness: '6', machine: 'cordless' }))).toEqual([]);
     const sheet = mainCut(plan({ callout: '1/4-20 UNC THRU', thickness: '2 mm', ...hand }))?.speed;
     expect(sheet?.ok && sheet.value.percentOfIdeal).toBeGreaterThan(90);
@@ -163,11 +178,11 @@ test('fits and bolts end where their tables and sense end', () => {
 
 test('two missing tools are two cautions', () => {
   const p = planned({ callout: 'ø9 H7 REAM THRU CBORE ø15 x 5', thickness: '20' }, { at: { ...shop, tools: [] } });
-  expect(said(p).filter((c) => c.includes('tool-lacking of')).sort()).toEqual([
-    'warn tool-lacking of counterbore',
-    'warn tool-lacking of ream',
-    'warn tool-lacking of start',
-  ]);
+  expect(
+    said(p)
+      .filter((c) => c.includes('tool-lacking of'))
+      .sort(),
+  ).toEqual(['warn tool-lacking of counterbore', 'warn tool-lacking of ream', 'warn tool-lacking of start']);
 });
 
 test('the section breaks stock that is much longer than the hole', () => {

@@ -144,12 +144,10 @@ const STOCK_D = 3;
 function edgeNear({ stockWidthMm }: HoleQuestion, sizeMm: number): Caution[] {
   if (stockWidthMm === undefined || stockWidthMm >= STOCK_D * sizeMm) return [];
   return [
-    caution(
-      'warn',
-      'edge-near',
-      'The stock is {width} across; {want} leaves one and a half diameters on each side.',
-      { width: depth(stockWidthMm), want: depth(STOCK_D * sizeMm) },
-    ),
+    caution('warn', 'edge-near', 'The stock is {width} across; {want} leaves one and a half diameters on each side.', {
+      width: depth(stockWidthMm),
+      want: depth(STOCK_D * sizeMm),
+    }),
   ];
 }
 
@@ -224,7 +222,13 @@ export function planHole(
   const { thread, toMake } = made.value;
   const tooDeep = mouthProblems(made.value.operations, hole.thicknessMm);
   if (tooDeep.length > 0) return refuse(...tooDeep);
-  const edited = applyEdits(made.value.operations, set ? withoutDrill(edits) : edits, ctx, toMake?.existingMm ?? 0, find);
+  const edited = applyEdits(
+    made.value.operations,
+    set ? withoutDrill(edits) : edits,
+    ctx,
+    toMake?.existingMm ?? 0,
+    find,
+  );
   const sizeMm = thread?.thread.majorMm ?? toMake?.bores.at(-1)?.chosen.drill.diameterMm ?? 0;
   const deepest = deepestOf(edited.operations);
   const wall = wallUnder(hole, deepest);

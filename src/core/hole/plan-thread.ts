@@ -1,4 +1,15 @@
-import { caution, depth, mm, ok, percent, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
+import {
+  caution,
+  depth,
+  mm,
+  ok,
+  percent,
+  problem,
+  refuse,
+  type Caution,
+  type Problem,
+  type Result,
+} from '../answer/answer';
 import { chamferDiameter } from '../drills/drill-point';
 import { drillName, isUsable, pointAngleOf, sizedDrill, type Drill } from '../drills/drill';
 import { predictedHole, predictedHoleMm, type StartMeans } from '../drills/predicted-hole';

@@ -125,7 +125,12 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
  * @param edits the user's changes to its operations
  * @returns the plan, or every bad field
  */
-export function planForm(form: AskForm, shop: Shop, setting: Setting = {}, edits: OperationEdits = {}): Result<HolePlan> {
+export function planForm(
+  form: AskForm,
+  shop: Shop,
+  setting: Setting = {},
+  edits: OperationEdits = {},
+): Result<HolePlan> {
   const read = readForm(form, shop);
   if (!read.ok) return read;
   const plan = planHole(read.value.question, shop, setting, edits);

@@ -25,9 +25,7 @@ function mainBoreOf(q: HoleQuestion, feature: PlainFeature): { bore: DrawnBore; 
   if (through && q.thicknessMm === undefined)
     notes.push(phrase('No thickness was given: two diameters, {deep}, are taken.', { deep: depth(fullMm) }));
   if (!through && q.depthMm === undefined && drawn === undefined)
-    notes.push(
-      phrase('No depth was given: one and a half diameters, {deep}, are assumed.', { deep: depth(fullMm) }),
-    );
+    notes.push(phrase('No depth was given: one and a half diameters, {deep}, are assumed.', { deep: depth(fullMm) }));
   return { bore: { role: 'main', feature, fullMm, through }, notes };
 }
 

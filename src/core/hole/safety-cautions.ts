@@ -7,10 +7,7 @@ const standing = (code: string, text: string): Caution => ({ ...caution('note', 
 /** Those that hold for the machine and the person, whatever is made. */
 function standingCautions(material: Material, machine: Machine | undefined, through: boolean): (Caution | false)[] {
   return [
-    standing(
-      'eyes',
-      'Eye protection, always. No gloves, rings or loose sleeves at a turning spindle; long hair tied.',
-    ),
+    standing('eyes', 'Eye protection, always. No gloves, rings or loose sleeves at a turning spindle; long hair tied.'),
     standing(
       'clamp',
       'Clamp the work and keep hands clear. Chuck key out before the switch; never stop a chuck by hand.',
@@ -59,6 +56,8 @@ function metalCautions(material: Material): (Caution | false)[] {
 
 /** The cautions of the trade that apply to this machine and metal; those that hold whatever is made are `standing`. */
 export const safetyCautions = (material: Material, machine: Machine | undefined, through: boolean): Caution[] =>
-  [...metalCautions(material), ...standingCautions(material, machine, through)].filter((c): c is Caution => c !== false);
+  [...metalCautions(material), ...standingCautions(material, machine, through)].filter(
+    (c): c is Caution => c !== false,
+  );
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -100,7 +100,9 @@ function existingBore({ hole }: HolePlan): Bores {
   if (existing?.kind === 'plain')
     return [{ diameterMm: existing.diameterMm, fullMm: thicknessMm ?? 2 * existing.diameterMm, tipMm: 0 }];
   const old = oldThreadOf(hole);
-  return old && thread ? [{ diameterMm: old.minorMm, fullMm: hole.through ? (thicknessMm ?? old.endMm) : old.endMm, tipMm: 0 }] : [];
+  return old && thread
+    ? [{ diameterMm: old.minorMm, fullMm: hole.through ? (thicknessMm ?? old.endMm) : old.endMm, tipMm: 0 }]
+    : [];
 }
 
 /** The depths of larger parts and counterbores, each with the feature that it draws. */

@@ -74,7 +74,11 @@ describe('the series of operations, hole by hole', () => {
 
   test('M2.5 formed in soft brass: its own drill, no reversing, pins afterwards', () => {
     const p = plan({ callout: '12x M2.5 THRU', material: 'brass-cartridge', tap: 'form', thickness: '4' });
-    expect([p.thread?.tapDrill.used.drill.label, p.thread?.tapping.best.biteTurns, p.thread?.kind]).toEqual(['2.3', 0, 'form']);
+    expect([p.thread?.tapDrill.used.drill.label, p.thread?.tapping.best.biteTurns, p.thread?.kind]).toEqual([
+      '2.3',
+      0,
+      'form',
+    ]);
     expect(allCautions(p).map((c) => c.code)).toContain('form-check');
   });
 

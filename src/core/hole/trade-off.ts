@@ -49,9 +49,7 @@ const WORTH_WEIGHING = { over: 35, under: 98 } as const;
 export function tradeOffs(part: ThreadPart): (TradeOff & Required<Pick<TradeOff, 'load'>>)[] {
   const { candidates, missing, used } = part.tapDrill;
   return unique([...candidates, missing, used])
-    .filter(
-      ({ percentOnDrill: p }) => p !== undefined && p > WORTH_WEIGHING.over && p < WORTH_WEIGHING.under,
-    )
+    .filter(({ percentOnDrill: p }) => p !== undefined && p > WORTH_WEIGHING.over && p < WORTH_WEIGHING.under)
     .flatMap((c) => {
       const weighed = weighDrill(part, c);
       return weighed.load ? [{ ...weighed, load: weighed.load }] : [];

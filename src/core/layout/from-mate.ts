@@ -1,5 +1,5 @@
 import { phrase } from '../answer/answer';
-import type { BroughtIn } from '../formats/imported';
+import type { Imported } from './imported';
 import { readCallout } from '../threads/callout';
 import { trimmed } from '../units/show';
 import { CLEARANCE_HOLES, rowFor } from './heads.table';
@@ -10,10 +10,10 @@ import type { FaceId, Part } from './part';
  * Places taken from the face of a mating part, so that the holes match: a tapped hole there wants a clearance hole
  * here, any other hole keeps its size. Faces that lie on each other are seen mirrored.
  */
-export function fromMate(part: Part, face: FaceId, features: readonly LaidFeature[], mirrored: boolean): BroughtIn {
+export function fromMate(part: Part, face: FaceId, features: readonly LaidFeature[], mirrored: boolean): Imported {
   const laid = layOutFace(part, face, features);
   const width = laid.shape.kind === 'circle' ? 0 : laid.shape.widthMm;
-  const leftOut: BroughtIn['leftOut'] = [];
+  const leftOut: Imported['leftOut'] = [];
   const taken = features
     .filter((f) => f.face === face)
     .flatMap((feature) => {

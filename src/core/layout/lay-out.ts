@@ -101,5 +101,12 @@ export function layOutFace(part: Part, face: FaceId, features: readonly LaidFeat
     })),
     shape,
   );
-  return { face, shape, datum, holes, faults, problems: [...expanded.problems, ...onFace.flatMap(({ feature, read }) => problemsOf(feature, read))] };
+  return {
+    face,
+    shape,
+    datum,
+    holes,
+    faults,
+    problems: [...expanded.problems, ...onFace.flatMap(({ feature, read }) => problemsOf(feature, read))],
+  };
 }

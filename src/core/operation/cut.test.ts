@@ -49,8 +49,7 @@ describe('how far the stop lets the drill', () => {
   });
 
   test('the machine’s own reading first, then where it touches in a pilot, then the others', () => {
-    const kinds = (ctx: Over, over: Partial<CutSpec> = {}): string[] =>
-      figures(10, over, ctx).stop.map((s) => s.kind);
+    const kinds = (ctx: Over, over: Partial<CutSpec> = {}): string[] => figures(10, over, ctx).stop.map((s) => s.kind);
     expect(kinds({})).toEqual(['scale', 'collar', 'tape', 'readout']);
     expect(kinds({ machine: { ...press, depthStop: { kind: 'readout', divisionMm: 0.01 } } })[0]).toBe('readout');
     expect(kinds({ machine: { ...press, kind: 'lathe' } })[0]).toBe('tailstock');
@@ -97,7 +96,11 @@ describe('what is set by hand', () => {
     const at = (rpm: number) => cutFigures(spec(10), context(), { rpm });
     const set = at(900).speed;
     // 27.4 m/min on 10 mm is 873.
-    expect(set.ok && [set.value.rpm, set.value.label, Math.round(set.value.percentOfIdeal)]).toEqual([980, 'step 980', 112]);
+    expect(set.ok && [set.value.rpm, set.value.label, Math.round(set.value.percentOfIdeal)]).toEqual([
+      980,
+      'step 980',
+      112,
+    ]);
     expect(
       at(2350)
         .cautions.map((c) => tell(c, 'mm'))

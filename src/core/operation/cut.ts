@@ -1,4 +1,15 @@
-import { answer, mm, ok, phrase, problem, quantity, refuse, type Answer, type Caution, type Result } from '../answer/answer';
+import {
+  answer,
+  mm,
+  ok,
+  phrase,
+  problem,
+  quantity,
+  refuse,
+  type Answer,
+  type Caution,
+  type Result,
+} from '../answer/answer';
 import { drillingTorque, drillingTorqueNm, grabForce, holdingFor } from '../cutting/drilling-torque';
 import { drillFeed, peckDepths } from '../cutting/feed';
 import { isHandHeld } from '../cutting/machine';
@@ -28,7 +39,13 @@ const USUAL_LEVER_MM = 100;
 const LARGEST_BY_HAND_MM = 13;
 const TOUGH_BY_HAND: readonly MaterialGroup[] = ['steel', 'stainless', 'titanium', 'nickel'];
 
-function changedFeed(value: number, planned: Answer, rule: string, formula: string, source: Answer['working']['source']): Answer {
+function changedFeed(
+  value: number,
+  planned: Answer,
+  rule: string,
+  formula: string,
+  source: Answer['working']['source'],
+): Answer {
   return answer(
     value,
     'mm/rev',

@@ -155,7 +155,10 @@ export function drillOrder(code: OperationCode, { spec, travel, tipMm }: Cut): P
   if (code === 'deepen')
     return spec.through
       ? phrase('From its floor drill on with {drill}, through; the tip passes {tip} beyond the back.', values)
-      : phrase('From its floor drill on with {drill} to {full}; set the stop at {total} from touch of the face.', values);
+      : phrase(
+          'From its floor drill on with {drill} to {full}; set the stop at {total} from touch of the face.',
+          values,
+        );
   return spec.through
     ? phrase('Drill {drill} through; the tip passes {tip} beyond the back.', values)
     : phrase('Drill {drill} to {full}; set the stop at {total} from touch.', values);

@@ -113,7 +113,11 @@ describe('the class decides on the predicted hole', () => {
     const c = chooseTapDrill(q);
     expect(c.target.value).toBe(65);
     expect(c.choice?.drill.label).toBe('6.8');
-    expect(cautions(q).map((x) => tell(x, 'mm')).join()).toContain('Class 7H would allow it');
+    expect(
+      cautions(q)
+        .map((x) => tell(x, 'mm'))
+        .join(),
+    ).toContain('Class 7H would allow it');
     expect(chosen({ ...q, ...question('M8x1.25', { className: '7H', material: q.material, pool: q.pool }) })).toBe(
       '6.9',
     );

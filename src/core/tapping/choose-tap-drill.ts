@@ -89,9 +89,7 @@ function candidatesOf(q: TapDrillQuestion, near: { from: number; to: number }): 
   const sorted = q.pool.drills
     .filter((d) => d.diameterMm > near.from && d.diameterMm < near.to && isUsable(d))
     .sort((a, b) =>
-      sameSize(a, b)
-        ? preferenceRank(a, q.material) - preferenceRank(b, q.material)
-        : a.diameterMm - b.diameterMm,
+      sameSize(a, b) ? preferenceRank(a, q.material) - preferenceRank(b, q.material) : a.diameterMm - b.diameterMm,
     );
   return sorted.filter((d, i) => i === 0 || !sameSize(sorted[i - 1], d)).map((d) => judgeDrill(q, d, true));
 }

@@ -70,8 +70,7 @@ export function judgeDrill(q: TapDrillQuestion, drill: Drill, owned = isOwned(q.
   if (!limits) return judgeTaper(q, drill, holeMm, owned);
   const percent = forming ? formingPercent : percentOfThread;
   const finishedMinorMm = forming ? formedMinor(thread, drill.diameterMm) : holeMm;
-  const beyondMm =
-    Math.max(finishedMinorMm - limits.minorMaxMm, 0) + Math.min(finishedMinorMm - limits.minorMinMm, 0);
+  const beyondMm = Math.max(finishedMinorMm - limits.minorMaxMm, 0) + Math.min(finishedMinorMm - limits.minorMinMm, 0);
   return {
     drill,
     percentOnDrill: percent(thread, drill.diameterMm),

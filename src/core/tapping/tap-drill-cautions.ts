@@ -73,7 +73,11 @@ function rangeCautions(
   ];
 }
 
-function formingCautions({ thread, forming }: TapDrillQuestion, choice: TapDrillCandidate, limits: ClassLimits): Caution[] {
+function formingCautions(
+  { thread, forming }: TapDrillQuestion,
+  choice: TapDrillCandidate,
+  limits: ClassLimits,
+): Caution[] {
   if (!forming) return [];
   const drilled = formedMinor(thread, choice.holeMm);
   return [

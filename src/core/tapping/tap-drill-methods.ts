@@ -16,8 +16,7 @@ export interface TapDrillMethod {
 }
 
 /** Drills of the thread's own system, every size made. */
-export const madeFor = (thread: Thread): readonly Drill[] =>
-  thread.system === 'metric' ? METRIC_DRILLS : INCH_DRILLS;
+export const madeFor = (thread: Thread): readonly Drill[] => (thread.system === 'metric' ? METRIC_DRILLS : INCH_DRILLS);
 
 /** Percent that a flat chart holds: 75, and 80 for 55-degree threads, which count on their full depth. */
 const FLAT_PERCENT = { usual: 75, whitworth: 80 } as const;

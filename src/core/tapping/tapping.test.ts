@@ -89,7 +89,10 @@ describe('torque to turn a tap, M8', () => {
       0.1, 0.06, 0.06,
     ]);
     const stainless = at({ material: material('stainless-austenitic'), tap: { ...plug, chamferThreads: 2 } });
-    expect([tapLoad(stainless), tapLoad(at({}))].map((l) => l.cautions.map((c) => c.code))).toEqual([['tooth-load'], []]);
+    expect([tapLoad(stainless), tapLoad(at({}))].map((l) => l.cautions.map((c) => c.code))).toEqual([
+      ['tooth-load'],
+      [],
+    ]);
   });
 });
 

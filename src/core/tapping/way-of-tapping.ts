@@ -35,7 +35,13 @@ interface WayFacts {
 const FACTS: Record<WayId, WayFacts> = {
   'hand-free': { label: 'By hand, freehand', byHand: true, leanDeg: 1.5, setUpS: 0, extraS: 20 },
   'hand-guided': { label: 'By hand, guided by a spring centre', byHand: true, leanDeg: 0.3, setUpS: 0, extraS: 15 },
-  'chuck-start': { label: 'Started in the chuck, finished by hand', byHand: true, leanDeg: 0.25, setUpS: 0, extraS: 30 },
+  'chuck-start': {
+    label: 'Started in the chuck, finished by hand',
+    byHand: true,
+    leanDeg: 0.25,
+    setUpS: 0,
+    extraS: 30,
+  },
   'reversing-spindle': {
     label: 'Under power, reversing spindle',
     byHand: false,
@@ -134,7 +140,11 @@ function loadCautions(load: TapLoad | undefined): Caution[] {
 }
 
 /** A spindle that has to stop above the bottom: turns left when it is switched off, and turns that it needs. */
-function stoppingOf(q: TappingQuestion, depth: BlindDepth | undefined, rpm: number | undefined): WayOfTapping['stopping'] {
+function stoppingOf(
+  q: TappingQuestion,
+  depth: BlindDepth | undefined,
+  rpm: number | undefined,
+): WayOfTapping['stopping'] {
   if (!q.machine || !depth || rpm === undefined) return undefined;
   const coast = { revolutions: q.machine.coastRevolutions, atRpm: q.machine.coastAtRpm };
   const turnsLeft = depth.chipRoomMm / q.thread.pitchMm;
@@ -233,7 +243,9 @@ export function wayOfTapping(id: WayId, q: TappingQuestion, turned: Turning): Wa
     label: labelOf(id, q),
     ruledOut:
       unavailable(id, q) ?? noRoom(wallMm) ?? (power ? (tooFast(q, rpm) ?? cannotStop(stopping, rpm)) : undefined),
-    wrench: power ? phrase('Keyed chuck, snug, so that it slips before the tap breaks.') : wrenchFor(load?.torque.value),
+    wrench: power
+      ? phrase('Keyed chuck, snug, so that it slips before the tap breaks.')
+      : wrenchFor(load?.torque.value),
     leanDeg: FACTS[id].leanDeg,
     stopping,
     secondsAll: secondsFor(id, q, taps, bite > 0, rpm),

@@ -89,14 +89,12 @@ export function waysOfTapping(q: TappingQuestion): TappingWay[] {
     .sort((a, b) => a.cost.total - b.cost.total);
   const [winner, second] = ranked;
   return [
-    ...ranked.map(
-      (costed): TappingWay => ({
-        ...costed.way,
-        cost: costed.cost,
-        possible: true,
-        reason: costed === winner ? winsBecause(costed, second) : losesBecause(costed, winner),
-      }),
-    ),
+    ...ranked.map((costed): TappingWay => ({
+      ...costed.way,
+      cost: costed.cost,
+      possible: true,
+      reason: costed === winner ? winsBecause(costed, second) : losesBecause(costed, winner),
+    })),
     ...ways.flatMap((w): TappingWay[] =>
       w.ruledOut ? [{ ...w, possible: false, cost: NO_COST, reason: w.ruledOut }] : [],
     ),

@@ -15,7 +15,10 @@ export function Cautions({ list, display }: { list: Caution[]; display: Display 
   return (
     <ul className="flex flex-col gap-1">
       {sorted.map((c) => (
-        <li key={`${c.subject} ${c.code}`} className={`grid grid-cols-[20px_1fr] ${c.level === 'note' ? '' : 'font-bold text-danger'}`}>
+        <li
+          key={`${c.subject} ${c.code}`}
+          className={`grid grid-cols-[20px_1fr] ${c.level === 'note' ? '' : 'font-bold text-danger'}`}
+        >
           <span aria-label={c.level}>{MARK[c.level]}</span>
           <span>{tell(c, display)}</span>
         </li>
@@ -150,10 +153,7 @@ export function Steps({ plan, display }: { plan: HolePlan; display: Display }) {
       <h2 className="font-cond text-xl font-semibold">Step by step</h2>
       <ol className="mt-1 list-decimal pl-6 marker:font-bold">
         {plan.operations.map((step) => (
-          <li
-            key={step.key}
-            className="py-1"
-          >
+          <li key={step.key} className="py-1">
             <span className="font-bold">{tell(step.order, display)}</span>
             {step.details.length > 0 && (
               <span className="block text-[15px]">{step.details.map((d) => tell(d, display)).join(' ')}</span>

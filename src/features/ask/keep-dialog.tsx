@@ -42,7 +42,9 @@ function withHole(job: Job, form: AskForm, name: string, origin: Origin | undefi
 export default function KeepDialog({ form, plan, origin, onClose }: Props) {
   const [jobs, setJobs] = useState<Job[]>([]);
   const [target, setTarget] = useState(origin?.jobId ?? NEW);
-  const [name, setName] = useState(`${plan.hole.thread?.feature.thread.designation ?? form.callout} in ${plan.material.label}`);
+  const [name, setName] = useState(
+    `${plan.hole.thread?.feature.thread.designation ?? form.callout} in ${plan.material.label}`,
+  );
   const [holeName, setHoleName] = useState(origin?.holeName ?? form.callout);
   const [fault, setFault] = useState<string>();
   const [kept, setKept] = useState<Job>();

@@ -114,7 +114,12 @@ function ToolOrder({ cut, display }: { cut: Cut; display: Display }) {
       }
     >
       {cut.torque && (
-        <Minor of={cut.torque} name="drilling torque" display={display} text={`Torque ${showText(cut.torque, display)}`} />
+        <Minor
+          of={cut.torque}
+          name="drilling torque"
+          display={display}
+          text={`Torque ${showText(cut.torque, display)}`}
+        />
       )}
     </Order>
   );
@@ -214,9 +219,7 @@ function TapOrder({ part, display }: { part: ThreadPart; display: Display }) {
       why={load && <Working of={load.torque} name="tapping torque" display={display} />}
     >
       <strong className="block text-ink">
-        {best.taps
-          .map((t, i) => `${t.name} (${t.chamferThreads}${i === 0 ? ' chamfer threads' : ''})`)
-          .join(', then ')}
+        {best.taps.map((t, i) => `${t.name} (${t.chamferThreads}${i === 0 ? ' chamfer threads' : ''})`).join(', then ')}
       </strong>
       <Minor
         of={best.turns}

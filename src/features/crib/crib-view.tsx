@@ -1,11 +1,7 @@
 'use client';
 
 import { Tabs } from 'radix-ui';
-import type { ShopChange } from '@/contracts/crib';
-import type { Machine } from '@/core/cutting/machine';
-import type { Drill } from '@/core/drills/drill';
-import type { Tool } from '@/core/shop/tool';
-import type { Material } from '@/core/materials/material';
+import type { CaseEntry, MachineEntry, MaterialEntry, ShopChange, ToolEntry } from '@/contracts/crib';
 import type { Display } from '@/core/units/show';
 import { TabBar } from '@/ui/tab-bar';
 import { DrillsPanel } from './drills-panel';
@@ -15,16 +11,6 @@ import { MachinesPanel } from './machines-panel';
 import { MaterialsPanel } from './materials-panel';
 import { ToolsPanel } from './tools-panel';
 import { useCrib } from './use-crib';
-
-export interface Versioned {
-  id: string;
-  version: number;
-}
-export type MachineEntry = Machine & Versioned & { inUse: boolean };
-export type DrillEntry = Drill & Versioned;
-export type CaseEntry = Versioned & { name: string; setId: string | null; inUse: boolean; drills: DrillEntry[] };
-export type ToolEntry = Tool & Versioned;
-export type MaterialEntry = Material & Versioned;
 
 interface Props {
   shopName: string;

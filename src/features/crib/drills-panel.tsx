@@ -10,7 +10,7 @@ import type { Display } from '@/core/units/show';
 import { SelectField, TextField } from '@/ui/field';
 import type { RecordField } from '@/ui/record-dialog';
 import { send } from '@/ui/send';
-import type { CaseEntry, DrillEntry } from './crib-view';
+import type { CaseEntry, DrillEntry } from '@/contracts/crib';
 import { DrillIndex } from './drill-index';
 import { InUseSwitch } from './in-use-switch';
 import type { CribState } from './use-crib';

@@ -8,7 +8,7 @@ import { tell, type Display } from '@/core/units/show';
 import { SelectField } from '@/ui/field';
 import { download, FilePreview } from '@/ui/file-preview';
 import { send } from '@/ui/send';
-import type { CaseEntry, ToolEntry } from './crib-view';
+import type { CaseEntry, ToolEntry } from '@/contracts/crib';
 import { drillItem } from './drills-panel';
 import type { CribState } from './use-crib';
 

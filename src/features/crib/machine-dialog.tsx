@@ -9,7 +9,7 @@ import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';
 import RecordDialog, { type RecordField } from '@/ui/record-dialog';
 import { RowsField } from '@/ui/rows-field';
-import type { MachineEntry } from './crib-view';
+import type { MachineEntry } from '@/contracts/crib';
 
 const FIELDS: readonly RecordField[] = [
   { key: 'name', label: 'Name', kind: 'text' },

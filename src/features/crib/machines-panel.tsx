@@ -7,7 +7,7 @@ import { usualStop } from '@/core/cutting/depth-stop';
 import type { Machine } from '@/core/cutting/machine';
 import { showText, type Display } from '@/core/units/show';
 import { BeltRows } from '@/ui/drawings/belt-rows';
-import type { MachineEntry } from './crib-view';
+import type { MachineEntry } from '@/contracts/crib';
 import { InUseSwitch } from './in-use-switch';
 import type { CribState } from './use-crib';
 

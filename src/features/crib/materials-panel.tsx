@@ -8,7 +8,7 @@ import { MATERIAL_GROUPS } from '@/core/materials/material';
 import { showText, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 import type { RecordField } from '@/ui/record-dialog';
-import type { MaterialEntry } from './crib-view';
+import type { MaterialEntry } from '@/contracts/crib';
 import type { CribState } from './use-crib';
 
 const RecordDialog = dynamic(() => import('@/ui/record-dialog'), { ssr: false });
@@ -59,6 +59,7 @@ const FIELDS: readonly RecordField[] = [
     ],
   },
   { key: 'lubricant', label: 'Fluid', kind: 'text' },
+  { key: 'runsDry', label: 'Cut dry as a rule', kind: 'check' },
   { key: 'notes', label: 'Notes', kind: 'text', optional: true },
   { key: 'hazard', label: 'Hazard', kind: 'text', optional: true },
 ];

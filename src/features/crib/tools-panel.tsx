@@ -7,7 +7,7 @@ import { TOOL_KINDS, type ToolKind } from '@/core/shop/tool';
 import { showText, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 import type { RecordField } from '@/ui/record-dialog';
-import type { ToolEntry } from './crib-view';
+import type { ToolEntry } from '@/contracts/crib';
 import { CONDITIONS } from './drills-panel';
 import type { CribState } from './use-crib';
 

@@ -3,7 +3,6 @@ import { HOLE_KINDS } from '@/core/job/equal-features';
 import { allCautions, refusals } from '@/core/hole/hole-plan';
 import { KIND_LABEL, type Group, type HolesState } from './use-holes';
 
-
 function troubleOf({ result }: Group, display: Display): { level: 'stop' | 'warn'; text: string } | undefined {
   if (!result.ok) return { level: 'stop', text: result.problems.map((p) => tell(p, display)).join(' ') };
   const { faults, problems } = result.value;

@@ -34,7 +34,10 @@ export function MachinesTable({ job, feature, shop, display, onUse }: Props) {
     ['Start', (f) => (f.start ? START_SHORT[f.start] : 'existing hole')],
     [
       'Speed, rev/min',
-      (f) => (f.rpm === undefined ? f.problems.map((p) => tell(p, display)).join(' ') || '—' : `${f.rpm} (${(f.percentOfIdeal ?? 0).toFixed(0)} %)`),
+      (f) =>
+        f.rpm === undefined
+          ? f.problems.map((p) => tell(p, display)).join(' ') || '—'
+          : `${f.rpm} (${(f.percentOfIdeal ?? 0).toFixed(0)} %)`,
     ],
     ['Depth told by', (f) => f.stop ?? ''],
     [

@@ -98,9 +98,7 @@ function HoleOnCard({ name, callout, result, display }: Props['plans'][number] &
 /** The job on paper: the steps in order, figures, cautions, and a way back to the job. */
 export function JobCard({ job, material, plans, display, paper, address, qrSvg }: Props) {
   const { width, height } = PAPERS[paper];
-  const notes = plans.flatMap(({ result }) =>
-    result.ok ? result.value.cautions.filter((c) => c.standing) : [],
-  );
+  const notes = plans.flatMap(({ result }) => (result.ok ? result.value.cautions.filter((c) => c.standing) : []));
   const once = notes.filter((c, i) => notes.findIndex((other) => other.code === c.code) === i);
   return (
     <article

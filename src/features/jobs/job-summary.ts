@@ -23,10 +23,7 @@ export interface HoleLine {
   trouble?: string;
 }
 
-function lineOf(
-  plan: HolePlan,
-  display: Display,
-): Pick<HoleLine, 'drill' | 'speed' | 'depth' | 'tapping' | 'trouble'> {
+function lineOf(plan: HolePlan, display: Display): Pick<HoleLine, 'drill' | 'speed' | 'depth' | 'tapping' | 'trouble'> {
   const main = mainCut(plan);
   const best = plan.thread?.tapping.best;
   const all = allCautions(plan);
@@ -36,7 +33,8 @@ function lineOf(
   return {
     drill: main && main.spec.tool.name + (toBuy ? ', to get' : ''),
     speed:
-      main && (main.speed.ok
+      main &&
+      (main.speed.ok
         ? `${showText(quantity(main.speed.value.rpm, 'rpm'), display)}, ${main.speed.value.label}`
         : 'not on this machine'),
     depth:

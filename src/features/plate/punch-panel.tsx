@@ -220,7 +220,8 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
       )}
       {impossible.length > 0 && (
         <p role="alert" className="font-bold text-danger">
-          {name} can’t be made as drawn. {impossible.map((p) => `${tell(p, display)} ${tell(p.remedy, display)}`).join(' ')}
+          {name} can’t be made as drawn.{' '}
+          {impossible.map((p) => `${tell(p, display)} ${tell(p.remedy, display)}`).join(' ')}
         </p>
       )}
       {fault && (
@@ -228,8 +229,12 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
           {fault}
         </p>
       )}
-      <button type="button" className="btn-next self-start" disabled={!judged || impossible.length > 0}
-        onClick={() => void record()}>
+      <button
+        type="button"
+        className="btn-next self-start"
+        disabled={!judged || impossible.length > 0}
+        onClick={() => void record()}
+      >
         Record {name}
       </button>
       <ul className="text-[15px]">

@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Job, JobHoleInput } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/hole/form';
 import type { Problem } from '@/core/answer/answer';
-import type { BroughtIn } from '@/core/formats/imported';
+import type { Imported } from '@/core/layout/imported';
 import type { Display } from '@/core/units/show';
 import { facesOf, type FaceId } from '@/core/layout/part';
 import { Choice } from '@/ui/choice';
@@ -25,7 +25,7 @@ interface Props {
 
 interface Preview {
   file: string;
-  found?: BroughtIn;
+  found?: Imported;
   /** A whole part of ours, which replaces what is here. */
   whole?: { part: PlateState['plan']['part']; holes: JobHoleInput[] };
   problems: Problem[];
@@ -216,7 +216,7 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
 interface MateProps {
   jobId: string;
   face: FaceId;
-  onFound: (name: string, found: BroughtIn) => void;
+  onFound: (name: string, found: Imported) => void;
 }
 
 /** Match-drilling on paper: the places of a mating part, looked at above before they are taken. */

@@ -1,30 +1,17 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
-import type { CribItem, CribKind, ShopChange } from '@/contracts/crib';
-import type { Machine } from '@/core/cutting/machine';
-import type { Drill } from '@/core/drills/drill';
-import type { Tool } from '@/core/shop/tool';
-import type { Material } from '@/core/materials/material';
+import type {
+  CaseEntry,
+  CribItem,
+  CribKind,
+  DrillEntry,
+  MachineEntry,
+  MaterialEntry,
+  ShopChange,
+  ToolEntry,
+} from '@/contracts/crib';
 import { drillCases, drills, machines, materials, shop, tools } from '../schema';
 import type { Writer } from './job-repository';
 
-interface Versioned {
-  version: number;
-}
-export interface CribMachine extends Machine, Versioned {
-  inUse: boolean;
-}
-export interface CribDrill extends Drill, Versioned {
-  id: string;
-}
-export interface DrillCase extends Versioned {
-  id: string;
-  name: string;
-  setId: string | null;
-  inUse: boolean;
-  drills: CribDrill[];
-}
-export type CribTool = Tool & Versioned;
-export type CribMaterial = Material & Versioned;
 export type ShopRow = typeof shop.$inferSelect;
 
 /** A row without the fields that are null. */
@@ -33,31 +20,31 @@ function present<T extends object>(row: T): { [K in keyof T]: Exclude<T[K], null
 }
 
 /** Every machine of the crib, in the shop's order. */
-export async function listMachines(db: Writer): Promise<CribMachine[]> {
+export async function listMachines(db: Writer): Promise<MachineEntry[]> {
   const rows = await db.select().from(machines).orderBy(asc(machines.position), asc(machines.name));
   return rows.map(({ dialTravelMm, dialDivisions, position: _, ...row }) => ({
     ...present(row),
     ...(dialTravelMm && dialDivisions ? { dial: { travelMm: dialTravelMm, divisions: dialDivisions } } : {}),
-  })) as CribMachine[];
+  })) as MachineEntry[];
 }
 
 /** Every drill case with its drills by diameter. */
-export async function listDrillCases(db: Writer): Promise<DrillCase[]> {
+export async function listDrillCases(db: Writer): Promise<CaseEntry[]> {
   const cases = await db.select().from(drillCases).orderBy(asc(drillCases.position), asc(drillCases.name));
   const all = await db.select().from(drills).orderBy(asc(drills.diameterMm));
   return cases.map(({ position: _, ...row }) => ({
     ...row,
-    drills: all.filter((d) => d.caseId === row.id).map(({ caseId: _c, ...drill }) => present(drill) as CribDrill),
+    drills: all.filter((d) => d.caseId === row.id).map(({ caseId: _c, ...drill }) => present(drill) as DrillEntry),
   }));
 }
 
 /** Every other tool, by kind and size. */
-export async function listTools(db: Writer): Promise<CribTool[]> {
+export async function listTools(db: Writer): Promise<ToolEntry[]> {
   const rows = await db.select().from(tools).orderBy(asc(tools.kind), asc(tools.diameterMm), asc(tools.name));
-  return rows.map((row) => present(row) as CribTool);
+  return rows.map((row) => present(row) as ToolEntry);
 }
 
-export async function listMaterials(db: Writer): Promise<CribMaterial[]> {
+export async function listMaterials(db: Writer): Promise<MaterialEntry[]> {
   const rows = await db.select().from(materials).orderBy(asc(materials.position), asc(materials.id));
   return rows.map((row) => ({ ...row.material, version: row.version }));
 }

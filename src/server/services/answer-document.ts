@@ -42,7 +42,14 @@ function wayItem(w: TappingWay, units: Display) {
   };
 }
 
-function threadWorking({ thread, limits, kind, tapDrill, tapping, engagement }: ThreadPart): [string, Answer | undefined][] {
+function threadWorking({
+  thread,
+  limits,
+  kind,
+  tapDrill,
+  tapping,
+  engagement,
+}: ThreadPart): [string, Answer | undefined][] {
   const { best } = tapping;
   return [
     ['tapDrill.targetPercent', limits && tapDrill.target],

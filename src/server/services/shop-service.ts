@@ -1,3 +1,4 @@
+import type { CaseEntry } from '@/contracts/crib';
 import type { Shop } from '@/core/shop/shop';
 import { USUAL_HABITS } from '@/core/shop/habits';
 import type { Drill } from '@/core/drills/drill';
@@ -5,14 +6,7 @@ import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 import { MATERIALS } from '@/core/materials/materials';
 import type { Display } from '@/core/units/show';
 import type { Database } from '../database';
-import {
-  listDrillCases,
-  listMachines,
-  listMaterials,
-  listTools,
-  shopRow,
-  type DrillCase,
-} from '../repositories/crib-repository';
+import { listDrillCases, listMachines, listMaterials, listTools, shopRow } from '../repositories/crib-repository';
 
 export interface ShopNow extends Shop {
   name: string;
@@ -20,7 +14,7 @@ export interface ShopNow extends Shop {
 }
 
 /** The drills of the cases in use, as one pool. */
-export function cribPool(cases: readonly DrillCase[]): DrillPool {
+export function cribPool(cases: readonly CaseEntry[]): DrillPool {
   const drills: Drill[] = cases
     .filter((c) => c.inUse)
     .flatMap((c) => c.drills.map(({ id: _, version: _v, ...drill }) => drill))
