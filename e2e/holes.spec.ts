@@ -135,10 +135,10 @@ test('equal holes are one group: machine, start and a hole already there are set
   await page.getByRole('button', { name: 'Use the Bench drill press' }).click();
   await expect(page.getByLabel('Machine', { exact: true })).toHaveValue('bench-drill-press');
   await expect(features(page).getByRole('button')).toHaveCount(1);
-  await page.getByLabel('Hole there, mm').fill('8');
+  await page.getByLabel('Existing hole, mm').fill('8');
   await page.keyboard.press('Enter');
   await expect(operations(page)).toContainText('A drill follows the hole that is there');
-  await page.getByLabel('Hole there, mm').fill('15');
+  await page.getByLabel('Existing hole, mm').fill('15');
   await page.keyboard.press('Enter');
   await expect(operations(page).getByRole('alert')).toContainText('nothing to cut');
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();

@@ -8,7 +8,7 @@ import { expandPlaces, type Place } from '../layout/place';
 import { readPlacedCallout } from '../layout/placed-callout';
 import { placeCount, writePlace } from '../layout/write-place';
 import { calloutOrders, footprint } from '../layout/describe-callout';
-import { readCallout } from '../threads/callout';
+import { readCallout } from '../threads/read-callout';
 import type { Imported } from '../layout/imported';
 import { MOST_CHARACTERS } from './imported';
 import { readPlateCsv, writePlateCsv, type CsvFeature } from './plate-csv';

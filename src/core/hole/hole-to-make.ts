@@ -4,9 +4,10 @@ import { pointAngleOf, type Drill } from '../drills/drill';
 import { mainBore, type BoreToMake, type BoreTool, type HoleToMake } from '../operation/bore';
 import { choosePlainDrill, chooseReamDrill, type ChosenDrill } from '../operation/choose-plain-drill';
 import type { Context } from '../operation/context';
-import { existingLarge, type PlannedThread } from './plan-thread';
+import type { PlannedThread } from './plan-thread';
 import type { HoleQuestion } from './question';
 import type { DrawnBore, ResolvedHole } from './resolved-hole';
+import { existingLarge } from './thread-drill';
 
 const isReamed = ({ feature }: DrawnBore): boolean => feature.ream || feature.fit !== undefined;
 

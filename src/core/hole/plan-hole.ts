@@ -22,7 +22,6 @@ import { mouthProblems } from '../operation/mouth-operations';
 import { MAIN_KEY, withCautions, type Operation } from '../operation/operation';
 import { oldThreadOperations, tapOperations } from '../operation/tap-operations';
 import type { ShopHabits } from '../shop/habits';
-import type { Shop } from '../shop/shop';
 import { thinWallMm, wallLeft } from '../tapping/blind-depth';
 import { classLimits } from '../threads/class-limits';
 import { isTapered } from '../threads/thread';
@@ -188,6 +187,49 @@ function withoutDrill(edits: OperationEdits): OperationEdits {
   return { ...edits, overrides: { ...edits.overrides, [MAIN_KEY]: figures } };
 }
 
+/** The context in which the operations of a resolved hole are worked out. */
+function contextOf(q: HoleQuestion, hole: ResolvedHole, shop: Context['shop'], setting: Setting): Context {
+  const { material, machine, pool, dry } = q;
+  const start = q.start ?? usualStart(machine, shop.habits.start);
+  return {
+    asked: { material, machine, pool, start, dry },
+    shop,
+    setting: { ...setting, thicknessMm: hole.thicknessMm },
+  };
+}
+
+/** Diameter that walls and edges are measured against, mm: the thread's, or the narrowest bore's. */
+const sizeOf = ({ thread, toMake }: Made): number =>
+  thread?.thread.majorMm ?? toMake?.bores.at(-1)?.chosen.drill.diameterMm ?? 0;
+
+/** The operations with the user's changes, and what those bring with them. */
+function edited(made: Made, hole: ResolvedHole, edits: OperationEdits, ctx: Context, q: HoleQuestion, set?: Drill) {
+  const find = (label: string): Drill | undefined => findDrill(label, q.pool);
+  const applied = applyEdits(
+    made.operations,
+    set ? withoutDrill(edits) : edits,
+    ctx,
+    made.toMake?.existingMm ?? 0,
+    find,
+  );
+  const deepest = deepestOf(applied.operations);
+  const wall = wallUnder(hole, deepest);
+  const operations = applied.operations.map((op) =>
+    withCautions(namedChange(op, made.thread, set, q.drill), [
+      ...tooShallow(op, made.thread),
+      ...(op === deepest ? thinWall(wall, sizeOf(made)) : []),
+    ]),
+  );
+  return { ...applied, operations, wall };
+}
+
+const assumptionsOf = (hole: ResolvedHole, { thread, toMake }: Made, machine: Machine | undefined): Phrase[] => [
+  ...hole.callout.notes,
+  ...hole.notes,
+  ...(thread?.limits?.notes ?? []),
+  ...(machine || !toMake ? [] : [NO_MACHINE]),
+];
+
 /**
  * The one plan of a hole, with a thread or without: what it is, and every operation with its figures and the user's
  * changes.
@@ -199,69 +241,39 @@ function withoutDrill(edits: OperationEdits): OperationEdits {
  */
 export function planHole(
   q: HoleQuestion,
-  shop: Pick<Shop, 'habits' | 'tools'>,
+  shop: Context['shop'],
   setting: Setting = {},
   edits: OperationEdits = {},
 ): Result<HolePlan> {
-  const find = (label: string): Drill | undefined => findDrill(label, q.pool);
   const asked: HoleQuestion = { ...q, thicknessMm: along(q.thicknessMm ?? setting.thicknessMm, setting.tiltDeg) };
   const resolved = resolveHole(asked, shop.habits);
   if (!resolved.ok) return resolved;
   const hole = resolved.value;
-  const start = q.start ?? usualStart(q.machine, shop.habits.start);
-  const { material, machine, pool, dry } = q;
-  const ctx: Context = {
-    asked: { material, machine, pool, start, dry },
-    shop,
-    setting: { ...setting, thicknessMm: hole.thicknessMm },
-  };
+  const ctx = contextOf(q, hole, shop, setting);
   const label = edits.overrides?.[MAIN_KEY]?.drill;
-  const set = label !== undefined && hole.thread ? find(label) : undefined;
+  const set = label !== undefined && hole.thread ? findDrill(label, q.pool) : undefined;
   const made = make(set ? { ...asked, drill: set } : asked, hole, edits.tool, ctx);
   if (!made.ok) return made;
-  const { thread, toMake } = made.value;
   const tooDeep = mouthProblems(made.value.operations, hole.thicknessMm);
   if (tooDeep.length > 0) return refuse(...tooDeep);
-  const edited = applyEdits(
-    made.value.operations,
-    set ? withoutDrill(edits) : edits,
-    ctx,
-    toMake?.existingMm ?? 0,
-    find,
-  );
-  const sizeMm = thread?.thread.majorMm ?? toMake?.bores.at(-1)?.chosen.drill.diameterMm ?? 0;
-  const deepest = deepestOf(edited.operations);
-  const wall = wallUnder(hole, deepest);
-  const operations = edited.operations.map((op) =>
-    withCautions(namedChange(op, thread, set, q.drill), [
-      ...tooShallow(op, thread),
-      ...(op === deepest ? thinWall(wall, sizeMm) : []),
-    ]),
-  );
-  const assumptions: Phrase[] = [
-    ...hole.callout.notes,
-    ...hole.notes,
-    ...(thread?.limits?.notes ?? []),
-    ...(machine || !toMake ? [] : [NO_MACHINE]),
-  ];
+  const { thread, toMake } = made.value;
+  const done = edited(made.value, hole, edits, ctx, q, set);
   return ok({
-    ...edited,
-    operations,
+    ...done,
     coreVersion: CORE_VERSION,
     callout: hole.callout,
     hole,
-    material,
-    machine,
-    start,
-    dry,
+    material: q.material,
+    machine: q.machine,
+    start: ctx.asked.start,
+    dry: q.dry,
     thread,
-    wall,
-    seconds: operations.reduce((sum, op) => sum + op.time.value, 0),
-    assumptions,
+    seconds: done.operations.reduce((sum, op) => sum + op.time.value, 0),
+    assumptions: assumptionsOf(hole, made.value, q.machine),
     cautions: [
-      ...(toMake ? edgeNear(q, sizeMm) : []),
+      ...(toMake ? edgeNear(q, sizeOf(made.value)) : []),
       ...threadLength(thread),
-      ...safetyCautions(material, machine, hole.through),
+      ...safetyCautions(q.material, q.machine, hole.through),
     ],
   });
 }

@@ -1,217 +1,25 @@
-import {
-  caution,
-  depth,
-  mm,
-  ok,
-  percent,
-  problem,
-  refuse,
-  type Caution,
-  type Problem,
-  type Result,
-} from '../answer/answer';
+import { caution, depth, ok, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
+import { pointAngleOf } from '../drills/drill';
 import { chamferDiameter } from '../drills/drill-point';
-import { drillName, isUsable, pointAngleOf, sizedDrill, type Drill } from '../drills/drill';
-import { predictedHole, predictedHoleMm, type StartMeans } from '../drills/predicted-hole';
+import { predictedHole, type StartMeans } from '../drills/predicted-hole';
 import { tappingHabits, type ShopHabits } from '../shop/habits';
 import { thinWallMm } from '../tapping/blind-depth';
-import { chooseTapDrill, type TapDrillChoice } from '../tapping/choose-tap-drill';
 import { formedMinor, formingVerdict } from '../tapping/forming';
-import { judgeDrill, type TapDrillCandidate, type TapDrillQuestion } from '../tapping/tap-drill-candidate';
-import { tapDrillCautions } from '../tapping/tap-drill-cautions';
 import { tappingSpeed } from '../tapping/tapping-speed';
-import { reasonablePercent } from '../tapping/target-percent';
 import { waysOfTapping, type TappingWay } from '../tapping/ways-of-tapping';
-import { classLimits, looserClass, usualClass, type ClassLimits } from '../threads/class-limits';
 import { engagement } from '../threads/engagement';
-import { isTapered, type Thread } from '../threads/thread';
+import { isTapered } from '../threads/thread';
 import type { ThreadPart } from './hole-plan';
 import type { HoleQuestion } from './question';
 import type { ResolvedHole, ResolvedThread } from './resolved-hole';
+import { drillForThread, type ThreadDrill } from './thread-drill';
 import { boltFor } from './usual-depth';
 
-function limitsFor(
-  thread: Thread,
-  className: string | undefined,
-  forming: boolean,
-  habits: ShopHabits,
-): ClassLimits | undefined {
-  if (isTapered(thread)) return undefined;
-  const name = className ?? usualClass(thread);
-  const looser = forming && habits.formed === 'looser' ? looserClass(thread, name) : undefined;
-  const limits = classLimits(thread, looser ?? name);
-  return limits.ok ? limits.value : undefined;
-}
-
-/** What is asked of the drills for a cut or a formed thread. */
-function drillQuestion(
-  q: HoleQuestion,
+function wallProblem(
+  { thicknessMm = 0 }: ResolvedHole,
   { feature, lengthMm }: ResolvedThread,
-  start: StartMeans,
-  habits: ShopHabits,
-  forming: boolean,
-): TapDrillQuestion {
-  const { thread, className } = feature;
-  const flat = !forming && habits.percentage === 'seventy-five' && !isTapered(thread) ? 75 : undefined;
-  const asked = forming && q.tap !== 'form' ? undefined : q.targetPercent;
-  return {
-    thread,
-    limits: limitsFor(thread, className, forming, habits),
-    material: q.material,
-    pool: q.pool,
-    start,
-    forming,
-    wantedPercent: asked ?? flat,
-    depthMm: lengthMm,
-    // Only a thickness that is known: an assumed plate is no reason for another drill.
-    thicknessMm: q.thicknessMm,
-  };
-}
-
-interface Chosen {
-  used: TapDrillCandidate;
-  because: ThreadPart['tapDrill']['because'];
-  proposed?: Drill;
-  /** What is to be said of it. */
-  cautions: Caution[];
-}
-
-/** How far the pool's drill may lie from what the shop's own method gives, mm. Our judgement. */
-const NEAR_METHOD_MM = 0.1;
-
-/** The drill of the pool nearest to what the shop's own method gives. */
-function drillByMethod(
-  q: TapDrillQuestion,
-  choice: TapDrillChoice,
-  method: ShopHabits['tapDrill'],
-): TapDrillCandidate | undefined {
-  const wanted = choice.methods.find((s) => s.id === method)?.diameterMm;
-  if (wanted === undefined) return undefined;
-  const off = (d: Drill): number => Math.abs(d.diameterMm - wanted);
-  const near = q.pool.drills
-    .filter(isUsable)
-    .reduce<Drill | undefined>((a, b) => (a && off(a) <= off(b) ? a : b), undefined);
-  return near && off(near) <= NEAR_METHOD_MM ? judgeDrill(q, near) : undefined;
-}
-
-const byMethodNote = (choice: TapDrillChoice, method: ShopHabits['tapDrill']): Caution =>
-  caution('note', 'school', 'Chosen as this shop does: {school}. By percentage it would be {drill}.', {
-    school: choice.methods.find((s) => s.id === method)?.label ?? method,
-    drill: choice.choice ? drillName(choice.choice.drill) : 'one to get',
-  });
-
-function missingNote(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrillCandidate): Caution[] {
-  if (!choice.missing) return [];
-  return [
-    caution(
-      'note',
-      'drill-lacking',
-      '{wanted} would be nearer but is not in “{pool}”; {drill} is the next best, at {percent}.',
-      {
-        wanted: drillName(choice.missing.drill),
-        pool: q.pool.label,
-        drill: drillName(used.drill),
-        percent: percent(used.percentOnDrill ?? 0),
-      },
-    ),
-  ];
-}
-
-function toBuy(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrillCandidate): Caution {
-  return caution('warn', 'drill-to-buy', 'Nothing in “{pool}” is inside the class: get a {drill}.{instead}', {
-    pool: q.pool.label,
-    drill: drillName(used.drill),
-    instead: choice.closestOutside
-      ? ` The closest to hand, ${drillName(choice.closestOutside.drill)}, leaves the thread out of class.`
-      : '',
-  });
-}
-
-/** Percent beyond what is reasonable that an asked-for drill may still leave. */
-const ASKED_LEEWAY = { under: 5, over: 10 } as const;
-
-function unreasonable({ thread }: TapDrillQuestion, { drill, percentOnDrill: p }: TapDrillCandidate): Problem[] {
-  const { low, high } = reasonablePercent(thread);
-  if (p === undefined || (p >= low - ASKED_LEEWAY.under && p <= high + ASKED_LEEWAY.over)) return [];
-  return [
-    problem(
-      'percent-unreasonable',
-      'drill',
-      '{drill} leaves {percent} of thread, outside reason.',
-      'Take a drill nearer to the one proposed.',
-      { drill: drillName(drill), percent: percent(p) },
-    ),
-  ];
-}
-
-/** The drill to use: the one asked for, the one of the shop's method, the best of the pool, or the one to buy. */
-function chooseDrill(
-  q: TapDrillQuestion,
-  choice: TapDrillChoice,
-  asked: Drill | undefined,
-  method: ShopHabits['tapDrill'],
-): Result<Chosen> {
-  const byMethod = method === 'percentage' ? undefined : drillByMethod(q, choice, method);
-  const proposed = (byMethod ?? choice.choice ?? choice.missing)?.drill;
-  const said = (used: TapDrillCandidate): Caution[] => tapDrillCautions(q, used, choice.range);
-  if (asked) {
-    const used = judgeDrill(q, asked);
-    const wrong = unreasonable(q, used);
-    if (wrong.length > 0) return refuse(...wrong);
-    const cautions = [...missingNote(q, choice, used), ...said(used)];
-    return ok({ used, because: 'asked', proposed, cautions });
-  }
-  if (byMethod) {
-    const cautions = [...missingNote(q, choice, byMethod), ...said(byMethod), byMethodNote(choice, method)];
-    return ok({ used: byMethod, because: 'chosen', proposed, cautions });
-  }
-  const { choice: best, missing } = choice;
-  if (best) {
-    const cautions = [...missingNote(q, choice, best), ...said(best)];
-    return ok({ used: best, because: 'chosen', proposed, cautions });
-  }
-  if (missing) return ok({ used: missing, because: 'to-buy', proposed, cautions: [toBuy(q, choice, missing)] });
-  return refuse(
-    problem(
-      'no-drill',
-      'drills',
-      'No drill made comes inside the class {name} for {thread} this way.',
-      'Ask for another class or percentage, or guide the drill better and ream.',
-      { name: q.limits?.className ?? '', thread: q.thread.designation },
-    ),
-  );
-}
-
-/**
- * The existing hole as the tapped hole's own, where it goes through and is inside the class or on its border:
- * judged by the drill that would have left it.
- */
-function existingServes(q: TapDrillQuestion, existingMm: number, through: boolean): TapDrillCandidate | undefined {
-  if (!through || existingMm >= q.thread.majorMm) return undefined;
-  const label = `${+existingMm.toFixed(2)}`;
-  const over = predictedHoleMm(sizedDrill(existingMm), q.start, q.material) - existingMm;
-  const judged = judgeDrill(q, sizedDrill(existingMm - over, label));
-  return judged.verdict === 'outside' ? undefined : { ...judged, owned: true };
-}
-
-/** What a drill must still find of metal around an existing hole, mm. */
-const LEAST_CUT_MM = 0.05;
-
-/** An existing hole that leaves the drill nothing to cut. */
-export const existingLarge = (existingMm: number, drill: Drill): Problem[] =>
-  existingMm <= drill.diameterMm - LEAST_CUT_MM
-    ? []
-    : [
-        problem(
-          'existing-large',
-          'existing',
-          'The hole that is there, {existing}, leaves the drill {drill} nothing to cut.',
-          'Ask with the drill that cleans it up, a larger thread, or an insert.',
-          { existing: mm(existingMm), drill: drillName(drill) },
-        ),
-      ];
-
-function wallProblem({ thicknessMm = 0 }: ResolvedHole, { feature, lengthMm }: ResolvedThread, ways: TappingWay[]) {
+  ways: TappingWay[],
+): Problem {
   const { thread } = feature;
   const least = Math.min(...ways.flatMap((w) => (w.depth ? [w.depth.total.value] : [])));
   const most = lengthMm - (least - thicknessMm) - thinWallMm(thread.majorMm);
@@ -250,6 +58,63 @@ function drawnDepth({ drawn }: ResolvedThread, best: TappingWay): Caution[] {
   ];
 }
 
+/** Minor diameter that the thread ends with: the predicted hole, or what forming leaves of it, mm. */
+const minorOf = ({ question, used }: ThreadDrill): number =>
+  question.forming ? formedMinor(question.thread, used.drill.diameterMm) : used.holeMm;
+
+function waysFor(
+  q: HoleQuestion,
+  hole: ResolvedHole,
+  at: ResolvedThread,
+  drill: ThreadDrill,
+  habits: ShopHabits,
+): TappingWay[] {
+  return waysOfTapping({
+    thread: at.feature.thread,
+    material: q.material,
+    machine: q.machine,
+    hole: {
+      through: at.through,
+      depthMm: at.lengthMm,
+      fromMm: at.fromMm,
+      thicknessMm: hole.thicknessMm,
+      drillMm: drill.used.drill.diameterMm,
+      pointAngleDeg: pointAngleOf(drill.used.drill),
+      minorMm: minorOf(drill),
+    },
+    forming: drill.question.forming,
+    holes: hole.callout.count * q.parts,
+    dry: q.dry,
+    habits: tappingHabits(habits),
+  });
+}
+
+function partOf(
+  q: HoleQuestion,
+  at: ResolvedThread,
+  drill: ThreadDrill,
+  ways: TappingWay[],
+  start: StartMeans,
+): ThreadPart {
+  const { thread } = at.feature;
+  const { material } = q;
+  const { question, choice, used, because, proposed } = drill;
+  const bolt = boltFor(q, thread);
+  const held = !isTapered(thread) && material.group !== 'plastic';
+  return {
+    thread,
+    at,
+    limits: question.limits,
+    kind: question.forming ? 'form' : 'cut',
+    forming: { verdict: formingVerdict(thread, material), question: drill.forming },
+    tapDrill: { ...choice, used, hole: predictedHole(used.drill, start, material), because, proposed },
+    tapping: { best: ways[0], ways, speed: tappingSpeed(thread, material) },
+    bolt,
+    engagement: held ? engagement(thread, material, bolt, minorOf(drill), at.lengthMm) : undefined,
+    chamferMm: chamferDiameter(thread.majorMm),
+  };
+}
+
 /**
  * How the thread of a resolved hole is made: cut or formed, with which drill, tapped how.
  * @returns the thread, or why none can be made here
@@ -261,68 +126,13 @@ export function planThread(
   start: StartMeans,
   habits: ShopHabits,
 ): Result<PlannedThread> {
-  const { thread } = at.feature;
-  const { material } = q;
-  const kind = q.tap === 'form' ? 'form' : 'cut';
-  const formingQuestion = drillQuestion(q, at, start, habits, true);
-  const question = kind === 'form' ? formingQuestion : drillQuestion(q, at, start, habits, false);
-  const choice = chooseTapDrill(question);
-  const chosen = chooseDrill(question, choice, q.drill, kind === 'form' ? 'percentage' : habits.tapDrill);
-  if (!chosen.ok) return chosen;
-  const existingMm = q.existing?.kind === 'plain' ? q.existing.diameterMm : undefined;
-  const serving = existingMm === undefined ? undefined : existingServes(question, existingMm, at.through);
-  const used = serving ?? chosen.value.used;
-  if (existingMm !== undefined && !serving) {
-    const large = existingLarge(existingMm, used.drill);
-    if (large.length > 0) return refuse(...large);
-  }
-  const { drill } = used;
-  const minorMm = kind === 'form' ? formedMinor(thread, drill.diameterMm) : used.holeMm;
-  const ways = waysOfTapping({
-    thread,
-    material,
-    machine: q.machine,
-    hole: {
-      through: at.through,
-      depthMm: at.lengthMm,
-      fromMm: at.fromMm,
-      thicknessMm: hole.thicknessMm,
-      drillMm: drill.diameterMm,
-      pointAngleDeg: pointAngleOf(drill),
-      minorMm,
-    },
-    forming: kind === 'form',
-    holes: hole.callout.count * q.parts,
-    dry: q.dry,
-    habits: tappingHabits(habits),
-  });
-  const [best] = ways;
-  if (!best.possible) return refuse(wallProblem(hole, at, ways));
-  const bolt = boltFor(q, thread);
-  const held = !isTapered(thread) && material.group !== 'plastic';
+  const drill = drillForThread(q, at, start, habits);
+  if (!drill.ok) return drill;
+  const ways = waysFor(q, hole, at, drill.value, habits);
+  if (!ways[0].possible) return refuse(wallProblem(hole, at, ways));
   return ok({
-    serves: serving !== undefined,
-    drillCautions: [
-      ...(serving ? tapDrillCautions(question, serving, choice.range) : chosen.value.cautions),
-      ...drawnDepth(at, best),
-    ],
-    part: {
-      thread,
-      at,
-      limits: question.limits,
-      kind,
-      forming: { verdict: formingVerdict(thread, material), question: formingQuestion },
-      tapDrill: {
-        ...choice,
-        used,
-        hole: predictedHole(drill, start, material),
-        because: chosen.value.because,
-        proposed: chosen.value.proposed,
-      },
-      tapping: { best, ways, speed: tappingSpeed(thread, material) },
-      bolt,
-      engagement: held ? engagement(thread, material, bolt, minorMm, at.lengthMm) : undefined,
-      chamferMm: chamferDiameter(thread.majorMm),
-    },
+    part: partOf(q, at, drill.value, ways, start),
+    serves: drill.value.serves,
+    drillCautions: [...drill.value.cautions, ...drawnDepth(at, ways[0])],
   });
 }

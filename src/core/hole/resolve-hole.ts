@@ -1,6 +1,7 @@
 import { problem, refuse, type Problem, type Result } from '../answer/answer';
 import type { ShopHabits } from '../shop/habits';
-import { readCallout, type Callout } from '../threads/callout';
+import type { Callout } from '../threads/callout';
+import { readCallout } from '../threads/read-callout';
 import { lengthProblems } from './check-question';
 import type { HoleQuestion } from './question';
 import { resolvePlain } from './resolve-plain';

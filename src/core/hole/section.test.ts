@@ -7,7 +7,7 @@ import { USUAL_PART } from '../layout/part';
 import { USUAL_HABITS } from '../shop/habits';
 import type { Shop } from '../shop/shop';
 import { machineOf, material as metal, METRIC_INDEX, planned, shop as plainShop } from '../tests/bench-shop';
-import { readCallout } from '../threads/callout';
+import { readCallout } from '../threads/read-callout';
 import { THREADS } from '../threads/find-thread';
 import { withDepth, writeCallout } from '../threads/write-callout';
 import { tell } from '../units/show';

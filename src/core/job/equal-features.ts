@@ -1,4 +1,5 @@
-import { readCallout, type CalloutFeature } from '../threads/callout';
+import type { CalloutFeature } from '../threads/callout';
+import { readCallout } from '../threads/read-callout';
 import { writeCallout } from '../threads/write-callout';
 import type { JobFeature } from './plan-in-job';
 

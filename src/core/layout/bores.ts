@@ -1,5 +1,5 @@
 import { depth, phrase, type Phrase } from '../answer/answer';
-import { readCallout } from '../threads/callout';
+import { readCallout } from '../threads/read-callout';
 import { axisDistance, type Axis, type Point3 } from './angled-hole';
 import { footprint } from './describe-callout';
 import type { LaidFeature } from './lay-out';

@@ -1,6 +1,6 @@
 import { phrase } from '../answer/answer';
 import type { Imported } from './imported';
-import { readCallout } from '../threads/callout';
+import { readCallout } from '../threads/read-callout';
 import { trimmed } from '../units/show';
 import { CLEARANCE_HOLES, rowFor } from './heads.table';
 import { layOutFace, type LaidFeature } from './lay-out';

@@ -1,5 +1,6 @@
 import type { Problem, Result } from '../answer/answer';
-import { readCallout, type Callout } from '../threads/callout';
+import type { Callout } from '../threads/callout';
+import { readCallout } from '../threads/read-callout';
 import { footprint, type Footprint } from './describe-callout';
 import {
   faceShape,

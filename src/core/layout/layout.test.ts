@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { tell } from '../units/show';
 import { acrossFor, angledLength, axisDistance, tilt, wallBetween, type Axis, type Point3 } from './angled-hole';
-import { readCallout } from '../threads/callout';
+import { readCallout } from '../threads/read-callout';
 import { boresOf, checkBores, inSpace } from './bores';
 import { dialList, dialSetting, pathLength, touchOff, visitingOrder } from './dial-list';
 import { footprint } from './describe-callout';

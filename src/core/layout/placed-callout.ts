@@ -1,6 +1,7 @@
 import { phrase, type Phrase, type Result } from '../answer/answer';
 import { StopReading, stopReading } from '../answer/stop-reading';
-import { readCallout, type Callout } from '../threads/callout';
+import type { Callout } from '../threads/callout';
+import { readCallout } from '../threads/read-callout';
 import { parseLength, type LengthUnit } from '../units/length';
 import type { Place } from './place';
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { tell } from '../units/show';
-import { readCallout, writeThread, type Callout } from './callout';
+import type { Callout } from './callout';
+import { readCallout } from './read-callout';
 
 function read(text: string): Callout {
   const result = readCallout(text);
@@ -13,7 +14,8 @@ function short(text: string): string {
   const { count, features } = read(text);
   const words = features.map((f) => {
     const extent = f.extent?.kind === 'through' ? ' thru' : f.extent ? ` ${+f.extent.mm.toFixed(4)}` : '';
-    if (f.kind === 'thread') return writeThread(f) + extent;
+    if (f.kind === 'thread')
+      return `${f.thread.designation}${f.className ? `-${f.className}` : ''}${f.leftHand ? ' LH' : ''}${extent}`;
     if (f.kind === 'hole')
       return `ø${+f.diameterMm.toFixed(4)}${f.ream ? ` ream ${f.fit ?? ''}`.trimEnd() : ''}${extent}`;
     if (f.kind === 'counterbore') return `cbore ${+f.diameterMm.toFixed(4)}${extent}`;

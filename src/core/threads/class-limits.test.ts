@@ -2,7 +2,7 @@ import { mmToInch } from '../units/length';
 import { classLimits, looserClass, usualClass } from './class-limits';
 import { THREADS } from './find-thread';
 import { fullDepthMm, isTapered, type Thread } from './thread';
-import { readCallout } from './callout';
+import { readCallout } from './read-callout';
 
 function thread(designation: string): Thread {
   const found = THREADS.find((t) => t.designation === designation);

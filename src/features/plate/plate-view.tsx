@@ -13,7 +13,7 @@ import type { Shop } from '@/core/shop/shop';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 import { movePlace } from '@/core/layout/move-place';
 import { facesOf, toDatum, type FaceId, type Point } from '@/core/layout/part';
-import { readCallout } from '@/core/threads/callout';
+import { readCallout } from '@/core/threads/read-callout';
 import type { Display } from '@/core/units/show';
 import { PlateDrawing } from '@/ui/drawings/plate';
 import { SelectField, TextField } from '@/ui/field';

@@ -1,0 +1,231 @@
+import { caution, mm, ok, percent, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
+import { drillName, isUsable, sizedDrill, type Drill } from '../drills/drill';
+import { predictedHoleMm, type StartMeans } from '../drills/predicted-hole';
+import type { ShopHabits } from '../shop/habits';
+import { chooseTapDrill, type TapDrillChoice } from '../tapping/choose-tap-drill';
+import { judgeDrill, type TapDrillCandidate, type TapDrillQuestion } from '../tapping/tap-drill-candidate';
+import { tapDrillCautions } from '../tapping/tap-drill-cautions';
+import { reasonablePercent } from '../tapping/target-percent';
+import { classLimits, looserClass, usualClass, type ClassLimits } from '../threads/class-limits';
+import { isTapered, type Thread } from '../threads/thread';
+import type { ThreadPart } from './hole-plan';
+import type { HoleQuestion } from './question';
+import type { ResolvedThread } from './resolved-hole';
+
+function limitsFor(
+  thread: Thread,
+  className: string | undefined,
+  forming: boolean,
+  habits: ShopHabits,
+): ClassLimits | undefined {
+  if (isTapered(thread)) return undefined;
+  const name = className ?? usualClass(thread);
+  const looser = forming && habits.formed === 'looser' ? looserClass(thread, name) : undefined;
+  const limits = classLimits(thread, looser ?? name);
+  return limits.ok ? limits.value : undefined;
+}
+
+/** What is asked of the drills for a cut or a formed thread. */
+function drillQuestion(
+  q: HoleQuestion,
+  { feature, lengthMm }: ResolvedThread,
+  start: StartMeans,
+  habits: ShopHabits,
+  forming: boolean,
+): TapDrillQuestion {
+  const { thread, className } = feature;
+  const flat = !forming && habits.percentage === 'seventy-five' && !isTapered(thread) ? 75 : undefined;
+  const asked = forming && q.tap !== 'form' ? undefined : q.targetPercent;
+  return {
+    thread,
+    limits: limitsFor(thread, className, forming, habits),
+    material: q.material,
+    pool: q.pool,
+    start,
+    forming,
+    wantedPercent: asked ?? flat,
+    depthMm: lengthMm,
+    // Only a thickness that is known: an assumed plate is no reason for another drill.
+    thicknessMm: q.thicknessMm,
+  };
+}
+
+interface Chosen {
+  used: TapDrillCandidate;
+  because: ThreadPart['tapDrill']['because'];
+  proposed?: Drill;
+  /** What is to be said of it. */
+  cautions: Caution[];
+}
+
+/** How far the pool's drill may lie from what the shop's own method gives, mm. Our judgement. */
+const NEAR_METHOD_MM = 0.1;
+
+/** The drill of the pool nearest to what the shop's own method gives. */
+function drillByMethod(
+  q: TapDrillQuestion,
+  choice: TapDrillChoice,
+  method: ShopHabits['tapDrill'],
+): TapDrillCandidate | undefined {
+  const wanted = choice.methods.find((s) => s.id === method)?.diameterMm;
+  if (wanted === undefined) return undefined;
+  const off = (d: Drill): number => Math.abs(d.diameterMm - wanted);
+  const near = q.pool.drills
+    .filter(isUsable)
+    .reduce<Drill | undefined>((a, b) => (a && off(a) <= off(b) ? a : b), undefined);
+  return near && off(near) <= NEAR_METHOD_MM ? judgeDrill(q, near) : undefined;
+}
+
+const byMethodNote = (choice: TapDrillChoice, method: ShopHabits['tapDrill']): Caution =>
+  caution('note', 'school', 'Chosen as this shop does: {school}. By percentage it would be {drill}.', {
+    school: choice.methods.find((s) => s.id === method)?.label ?? method,
+    drill: choice.choice ? drillName(choice.choice.drill) : 'one to get',
+  });
+
+function missingNote(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrillCandidate): Caution[] {
+  if (!choice.missing) return [];
+  return [
+    caution(
+      'note',
+      'drill-lacking',
+      '{wanted} would be nearer but is not in “{pool}”; {drill} is the next best, at {percent}.',
+      {
+        wanted: drillName(choice.missing.drill),
+        pool: q.pool.label,
+        drill: drillName(used.drill),
+        percent: percent(used.percentOnDrill ?? 0),
+      },
+    ),
+  ];
+}
+
+function toBuy(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrillCandidate): Caution {
+  return caution('warn', 'drill-to-buy', 'Nothing in “{pool}” is inside the class: get a {drill}.{instead}', {
+    pool: q.pool.label,
+    drill: drillName(used.drill),
+    instead: choice.closestOutside
+      ? ` The closest to hand, ${drillName(choice.closestOutside.drill)}, leaves the thread out of class.`
+      : '',
+  });
+}
+
+/** Percent beyond what is reasonable that an asked-for drill may still leave. */
+const ASKED_LEEWAY = { under: 5, over: 10 } as const;
+
+function unreasonable({ thread }: TapDrillQuestion, { drill, percentOnDrill: p }: TapDrillCandidate): Problem[] {
+  const { low, high } = reasonablePercent(thread);
+  if (p === undefined || (p >= low - ASKED_LEEWAY.under && p <= high + ASKED_LEEWAY.over)) return [];
+  return [
+    problem(
+      'percent-unreasonable',
+      'drill',
+      '{drill} leaves {percent} of thread, outside reason.',
+      'Take a drill nearer to the one proposed.',
+      { drill: drillName(drill), percent: percent(p) },
+    ),
+  ];
+}
+
+/** The drill to use: the one asked for, the one of the shop's method, the best of the pool, or the one to buy. */
+function chooseDrill(
+  q: TapDrillQuestion,
+  choice: TapDrillChoice,
+  asked: Drill | undefined,
+  method: ShopHabits['tapDrill'],
+): Result<Chosen> {
+  const byMethod = method === 'percentage' ? undefined : drillByMethod(q, choice, method);
+  const proposed = (byMethod ?? choice.choice ?? choice.missing)?.drill;
+  const said = (used: TapDrillCandidate): Caution[] => tapDrillCautions(q, used, choice.range);
+  if (asked) {
+    const used = judgeDrill(q, asked);
+    const wrong = unreasonable(q, used);
+    if (wrong.length > 0) return refuse(...wrong);
+    const cautions = [...missingNote(q, choice, used), ...said(used)];
+    return ok({ used, because: 'asked', proposed, cautions });
+  }
+  if (byMethod) {
+    const cautions = [...missingNote(q, choice, byMethod), ...said(byMethod), byMethodNote(choice, method)];
+    return ok({ used: byMethod, because: 'chosen', proposed, cautions });
+  }
+  const { choice: best, missing } = choice;
+  if (best) {
+    const cautions = [...missingNote(q, choice, best), ...said(best)];
+    return ok({ used: best, because: 'chosen', proposed, cautions });
+  }
+  if (missing) return ok({ used: missing, because: 'to-buy', proposed, cautions: [toBuy(q, choice, missing)] });
+  return refuse(
+    problem(
+      'no-drill',
+      'drills',
+      'No drill made comes inside the class {name} for {thread} this way.',
+      'Ask for another class or percentage, or guide the drill better and ream.',
+      { name: q.limits?.className ?? '', thread: q.thread.designation },
+    ),
+  );
+}
+
+/**
+ * The existing hole as the tapped hole's own, where it goes through and is inside the class or on its border:
+ * judged by the drill that would have left it.
+ */
+function existingServes(q: TapDrillQuestion, existingMm: number, through: boolean): TapDrillCandidate | undefined {
+  if (!through || existingMm >= q.thread.majorMm) return undefined;
+  const label = `${+existingMm.toFixed(2)}`;
+  const over = predictedHoleMm(sizedDrill(existingMm), q.start, q.material) - existingMm;
+  const judged = judgeDrill(q, sizedDrill(existingMm - over, label));
+  return judged.verdict === 'outside' ? undefined : { ...judged, owned: true };
+}
+
+/** What a drill must still find of metal around an existing hole, mm. */
+const LEAST_CUT_MM = 0.05;
+
+/** An existing hole that leaves the drill nothing to cut. */
+export const existingLarge = (existingMm: number, drill: Drill): Problem[] =>
+  existingMm <= drill.diameterMm - LEAST_CUT_MM
+    ? []
+    : [
+        problem(
+          'existing-large',
+          'existing',
+          'The hole that is there, {existing}, leaves the drill {drill} nothing to cut.',
+          'Ask with the drill that cleans it up, a larger thread, or an insert.',
+          { existing: mm(existingMm), drill: drillName(drill) },
+        ),
+      ];
+
+/** The drill of a thread: what was asked of the drills, and what came of it. */
+export interface ThreadDrill {
+  question: TapDrillQuestion;
+  /** The same for a formed thread. */
+  forming: TapDrillQuestion;
+  choice: TapDrillChoice;
+  used: TapDrillCandidate;
+  because: Chosen['because'];
+  proposed?: Drill;
+  /** The existing hole does as it is: nothing is drilled. */
+  serves: boolean;
+  cautions: Caution[];
+}
+
+/** Finds the drill for a thread, or the existing hole that needs none. */
+export function drillForThread(
+  q: HoleQuestion,
+  at: ResolvedThread,
+  start: StartMeans,
+  habits: ShopHabits,
+): Result<ThreadDrill> {
+  const forming = drillQuestion(q, at, start, habits, true);
+  const question = q.tap === 'form' ? forming : drillQuestion(q, at, start, habits, false);
+  const choice = chooseTapDrill(question);
+  const chosen = chooseDrill(question, choice, q.drill, q.tap === 'form' ? 'percentage' : habits.tapDrill);
+  if (!chosen.ok) return chosen;
+  const { because, proposed, used, cautions } = chosen.value;
+  const found = { question, forming, choice, because, proposed };
+  const existingMm = q.existing?.kind === 'plain' ? q.existing.diameterMm : undefined;
+  if (existingMm === undefined) return ok({ ...found, used, serves: false, cautions });
+  const serving = existingServes(question, existingMm, at.through);
+  if (serving)
+    return ok({ ...found, used: serving, serves: true, cautions: tapDrillCautions(question, serving, choice.range) });
+  const large = existingLarge(existingMm, used.drill);
+  return large.length > 0 ? refuse(...large) : ok({ ...found, used, serves: false, cautions });
+}

@@ -1,0 +1,38 @@
+import { sticky, type CalloutCursor } from '../callout-cursor';
+import { nearestReadings } from '../nearest-readings';
+import type { ThreadSeries } from '../thread';
+
+const OTHER_FORM = sticky(String.raw`(tr\s*\d|acme|stub|buttress|pg\s*\d|rd\s*\d|npsm|nps|npsf)\w*`);
+
+/** The pipe series that a text names; undefined where it names another. BSP is parallel; tapered others are not in the list. */
+export function readPipeSeries(c: CalloutCursor, text: string, match: RegExpExecArray): ThreadSeries | undefined {
+  if (text === 'bspp' || text === 'g') return 'G';
+  if (text === 'bsp') {
+    c.note('BSP is read as the parallel pipe thread G.');
+    return 'G';
+  }
+  if (text === 'nptf' || text === 'bspt' || text === 'rc' || text === 'rp')
+    return c.stop(
+      'form-unknown',
+      match,
+      '{series} is not held here.',
+      'NPT (tapered) and G (parallel) are; the drawing decides which seals.',
+      { series: text.toUpperCase() },
+      ['1/8 NPT', 'G 1/8'],
+    );
+  return undefined;
+}
+
+/** Forms that are known and not in the list: trapezoidal, acme, buttress and others. */
+export function readOtherForm(c: CalloutCursor): boolean {
+  const match = c.take(OTHER_FORM);
+  if (!match) return false;
+  return c.stop(
+    'form-unknown',
+    match,
+    'This thread form is not held here.',
+    'Metric, UNC, UNF, UNEF, BA, BSW, BSF, G and NPT are.',
+    {},
+    nearestReadings(match[0]),
+  );
+}
