@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SIDES, type Part } from '@/core/layout/part';
+import { FACES, SIDES, type Part } from '@/core/layout/part';
 import { MOST_HOLES, type Place } from '@/core/layout/place';
 
 const coordinate = z.number().min(-10000).max(10000);
@@ -40,7 +40,7 @@ export const placeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('list'), points: z.array(z.tuple([coordinate, coordinate])).max(MOST_HOLES) }),
 ]) satisfies z.ZodType<Place>;
 
-const faceSchema = z.enum(['top', 'bottom', 'front', 'back', 'left', 'right', 'side']);
+const faceSchema = z.enum(FACES);
 const datumSchema = z.strictObject({ x: z.enum(['left', 'right']), y: z.enum(['bottom', 'top']) });
 
 /** The part of a job: stock, condition, and the datum edges chosen on each face. */

@@ -37,69 +37,79 @@ interface Rule {
   look: string;
 }
 
-function ruleFor(sign: ChipSign, material: Material): Rule {
-  switch (sign) {
-    case 'curls':
-      return { speed: 0, feed: 1, reason: 'Both lips cut alike and the chip is real: keep it so.', look: 'Go on.' };
-    case 'needles':
-      return material.chips === 'powder'
-        ? { speed: 0, feed: 1, reason: 'This metal breaks to dust by nature: that is right here.', look: 'Go on.' }
-        : {
-            speed: 0,
-            feed: 1.3,
-            reason: 'Too little feed: the lips scrape instead of cutting, and dull.',
-            look: 'Press harder; look whether the point is dull.',
-          };
-    case 'blue':
-      return {
-        speed: -1,
-        feed: 1,
-        reason: 'The chip is hotter than high-speed steel likes: one step slower.',
-        look: 'More fluid; a blued drill is soft at the corners, grind it back.',
-      };
-    case 'strings':
-      return {
+type RuleOf = (material: Material) => Rule;
+
+const needles: RuleOf = ({ chips }) =>
+  chips === 'powder'
+    ? { speed: 0, feed: 1, reason: 'This metal breaks to dust by nature: that is right here.', look: 'Go on.' }
+    : {
         speed: 0,
-        feed: 1.25,
-        peck: 0.5,
-        reason: 'A thicker chip breaks sooner: feed more, and withdraw twice as often.',
-        look: 'Stop the spindle before taking strings away, with a hook, never with fingers.',
+        feed: 1.3,
+        reason: 'Too little feed: the lips scrape instead of cutting, and dull.',
+        look: 'Press harder; look whether the point is dull.',
       };
-    case 'smeared':
-      return {
-        speed: material.group === 'aluminium' ? 0 : -1,
-        feed: 1.1,
-        reason:
-          material.group === 'aluminium'
-            ? 'It welds where it runs dry, not where it runs fast: wet it, keep it cutting.'
-            : 'It welds where it is hot: one step slower, and keep it cutting.',
-        look: 'Fluid meant for this metal; clean the lips with a stone before going on.',
-      };
-    case 'squeal':
-      return {
-        speed: -1,
-        feed: 1.1,
-        reason: 'Dull, dry or too fast: one step slower and a real feed.',
-        look: 'Point sharp? Fluid at the tip?',
-      };
-    case 'chatter':
-      return {
-        speed: -1,
-        feed: 1.2,
-        reason: 'The point hammers: slower, and enough feed to keep both lips in the metal.',
-        look: 'Clamp closer, shorter drill, a smaller pilot.',
-      };
-    case 'rubs':
-      return {
-        speed: isWorkHardening(material) ? -1 : 0,
-        feed: 1.4,
-        reason: isWorkHardening(material)
-          ? 'Rubbing has hardened the bottom: sharp cobalt, slower, and feed hard enough to get under the skin.'
-          : 'It rubs: feed until it bites, or the point is gone.',
-        look: 'Never dwell; a sharp drill before the next attempt.',
-      };
-  }
-}
+
+const smeared: RuleOf = ({ group }) => ({
+  speed: group === 'aluminium' ? 0 : -1,
+  feed: 1.1,
+  reason:
+    group === 'aluminium'
+      ? 'It welds where it runs dry, not where it runs fast: wet it, keep it cutting.'
+      : 'It welds where it is hot: one step slower, and keep it cutting.',
+  look: 'Fluid meant for this metal; clean the lips with a stone before going on.',
+});
+
+const rubs: RuleOf = (material) => ({
+  speed: isWorkHardening(material) ? -1 : 0,
+  feed: 1.4,
+  reason: isWorkHardening(material)
+    ? 'Rubbing has hardened the bottom: sharp cobalt, slower, and feed hard enough to get under the skin.'
+    : 'It rubs: feed until it bites, or the point is gone.',
+  look: 'Never dwell; a sharp drill before the next attempt.',
+});
+
+const always =
+  (rule: Rule): RuleOf =>
+  () =>
+    rule;
+
+/** What each sign asks for. Shares of feed and peck are our judgement. */
+const RULES: Record<ChipSign, RuleOf> = {
+  curls: always({
+    speed: 0,
+    feed: 1,
+    reason: 'Both lips cut alike and the chip is real: keep it so.',
+    look: 'Go on.',
+  }),
+  needles,
+  blue: always({
+    speed: -1,
+    feed: 1,
+    reason: 'The chip is hotter than high-speed steel likes: one step slower.',
+    look: 'More fluid; a blued drill is soft at the corners, grind it back.',
+  }),
+  strings: always({
+    speed: 0,
+    feed: 1.25,
+    peck: 0.5,
+    reason: 'A thicker chip breaks sooner: feed more, and withdraw twice as often.',
+    look: 'Stop the spindle before taking strings away, with a hook, never with fingers.',
+  }),
+  smeared,
+  squeal: always({
+    speed: -1,
+    feed: 1.1,
+    reason: 'Dull, dry or too fast: one step slower and a real feed.',
+    look: 'Point sharp? Fluid at the tip?',
+  }),
+  chatter: always({
+    speed: -1,
+    feed: 1.2,
+    reason: 'The point hammers: slower, and enough feed to keep both lips in the metal.',
+    look: 'Clamp closer, shorter drill, a smaller pilot.',
+  }),
+  rubs,
+};
 
 /**
  * Moves speed and feed by what the chips show.
@@ -111,7 +121,7 @@ export function adviseFromChips(
   material: Material,
   machine: Machine | undefined,
 ): ChipAdvice {
-  const rule = ruleFor(sign, material);
+  const rule = RULES[sign](material);
   const rpm = rule.speed === 0 || !machine ? now.rpm : nextStep(machine, now.rpm, rule.speed);
   const stuck = rule.speed !== 0 && rpm === now.rpm;
   return {

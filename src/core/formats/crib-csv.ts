@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
-import { phrase, type Phrase, type Problem, type Result } from '../answer/answer';
+import { ok, phrase, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { Drill, DrillCondition, DrillMaterial } from '../drills/drill';
-import { ALL_DRILLS, drillName } from '../drills/drill';
+import { ALL_DRILLS, drillName, USUAL_POINT_DEG } from '../drills/drill';
 import { TOOL_KINDS, type Tool, type ToolKind } from '../shop/tool';
 import { parseLength, type LengthUnit } from '../units/length';
 import { trimmed } from '../units/show';
@@ -76,111 +76,146 @@ export function writeCribCsv(drills: readonly CsvDrill[], tools: readonly Tool[]
   );
 }
 
+/** One row of the table, read cell by cell; what is wrong is gathered with its row and column. */
+class RowReader {
+  readonly problems: Problem[] = [];
+  private readonly cells: Row;
+
+  constructor(
+    raw: Record<string, string>,
+    private readonly number: number,
+    private readonly unit: LengthUnit,
+  ) {
+    this.cells = Object.fromEntries(
+      Object.entries(raw).map(([k, v]) => [k, unguarded(typeof v === 'string' ? v : '').trim()]),
+    ) as Row;
+  }
+
+  text(column: Column): string {
+    return this.cells[column] ?? '';
+  }
+
+  fault(column: Column, text: string, remedy: string): void {
+    const values = { row: this.number, typed: this.text(column) };
+    this.problems.push(fileProblem('csv-cell', `Row {row}, ${column}: ${text}`, remedy, values));
+  }
+
+  /** In mm; undefined where the cell is empty. */
+  length(column: Column): number | undefined {
+    const typed = this.text(column);
+    if (typed === '') return undefined;
+    const read = parseLength(typed, this.unit);
+    if (read.ok && read.value.mm > 0 && read.value.mm <= LONGEST_MM) return read.value.mm;
+    this.fault(column, '“{typed}” is not a length.', 'Write for example 6.8 or 1/4 in.');
+    return undefined;
+  }
+
+  degrees(column: Column): number | undefined {
+    const typed = this.text(column);
+    if (typed === '') return undefined;
+    const value = Number(typed.replace(',', '.').replace('°', ''));
+    if (Number.isFinite(value) && value > 0) return value;
+    this.fault(column, '“{typed}” is not a number above zero.', 'Write a number.');
+    return undefined;
+  }
+
+  choice<T extends string>(column: Column, among: readonly T[], usual: T): T {
+    const typed = this.text(column).toLowerCase();
+    if (typed === '') return usual;
+    const found = among.find((a) => a === typed);
+    if (!found) this.fault(column, '“{typed}” is none of those known.', `Write one of: ${among.join(', ')}.`);
+    return found ?? usual;
+  }
+}
+
+const LONGEST_MM = 10000;
+const KINDS = ['drill', ...(Object.keys(TOOL_KINDS) as ToolKind[])] as const;
+
+/** What drills and other tools have in common. */
+const shared = (row: RowReader) => ({
+  id: row.text('id') || undefined,
+  condition: row.choice('condition', CONDITIONS, 'sharp'),
+  where: row.text('where').slice(0, 120),
+});
+
+function readDrill(row: RowReader): CsvDrill {
+  const name = row.text('name');
+  const listed = ALL_DRILLS.find((d) => d.label === name || drillName(d) === name);
+  const diameterMm = row.length('diameter') ?? listed?.diameterMm;
+  if (diameterMm === undefined)
+    row.fault('diameter', 'A drill of no listed size needs its diameter.', 'Write it, such as 6.8 mm.');
+  return {
+    ...shared(row),
+    case: row.text('case'),
+    series: listed?.series ?? 'metric',
+    label: listed?.label ?? name.slice(0, 20),
+    diameterMm: diameterMm ?? 1,
+    pointAngleDeg: row.degrees('angle') ?? USUAL_POINT_DEG,
+    material: row.choice('material', MATERIALS, 'hss'),
+    fluteMm: row.length('reach'),
+  };
+}
+
+const readTool = (row: RowReader, kind: ToolKind): CribFile['tools'][number] => ({
+  ...shared(row),
+  kind,
+  name: row.text('name').slice(0, 120),
+  diameterMm: row.length('diameter'),
+  smallMm: row.length('small'),
+  stepMm: row.length('step'),
+  angleDeg: row.degrees('angle'),
+  fit: row.text('fit') || undefined,
+  reachMm: row.length('reach'),
+});
+
+function tableProblems(headers: readonly string[], rows: number): Problem[] {
+  const missing = ['kind', 'name'].filter((column) => !headers.includes(column));
+  return [
+    ...missing.map((column) =>
+      fileProblem('csv-column', 'The column “{column}” is missing.', 'Write a first line with: kind, name, diameter.', {
+        column,
+      }),
+    ),
+    ...(rows > MOST_ROWS
+      ? [fileProblem('csv-long', 'More than {most} rows.', 'Bring them in by drawer.', { most: MOST_ROWS })]
+      : []),
+  ];
+}
+
+/** Most faults that are listed at once. */
+const MOST_FAULTS = 20;
+
 /** Reads such a table: every row or none, each fault with its line and column. @param unit of bare lengths */
 export function readCribCsv(text: string, unit: LengthUnit): Result<CribFile> {
   const bad = unreadableFile(text);
-  if (bad) return { ok: false, problems: [bad] };
+  if (bad) return refuse(bad);
   const parsed = Papa.parse<Record<string, string>>(text.trim(), {
     header: true,
     skipEmptyLines: true,
     transformHeader: (h) => h.trim().toLowerCase(),
   });
-  const headers = parsed.meta.fields ?? [];
-  const problems: Problem[] = [];
-  for (const wanted of ['kind', 'name'])
-    if (!headers.includes(wanted))
-      problems.push(
-        fileProblem(
-          'csv-column',
-          'The column “{column}” is missing.',
-          'Write a first line with: kind, name, diameter.',
-          {
-            column: wanted,
-          },
-        ),
-      );
-  if (parsed.data.length > MOST_ROWS)
-    problems.push(fileProblem('csv-long', 'More than {most} rows.', 'Bring them in by drawer.', { most: MOST_ROWS }));
-  if (problems.length > 0) return { ok: false, problems };
-  const file: CribFile = { drills: [], tools: [], understood: [] };
+  const wrong = tableProblems(parsed.meta.fields ?? [], parsed.data.length);
+  if (wrong.length > 0) return refuse(...wrong);
+  const drills: CsvDrill[] = [];
+  const tools: CribFile['tools'] = [];
   const seen = new Set<string>();
-  parsed.data.forEach((raw, i) => {
-    const row = Object.fromEntries(
-      Object.entries(raw).map(([k, v]) => [k, unguarded(typeof v === 'string' ? v : '').trim()]),
-    ) as Row;
-    const at = (column: Column, text2: string, remedy: string): void => {
-      problems.push(
-        fileProblem('csv-cell', `Row {row}, ${column}: ${text2}`, remedy, { row: i + 2, typed: row[column] ?? '' }),
-      );
-    };
-    const length = (column: Column): number | undefined => {
-      const typed = row[column] ?? '';
-      if (typed === '') return undefined;
-      const read = parseLength(typed, unit);
-      if (read.ok && read.value.mm > 0 && read.value.mm <= 10000) return read.value.mm;
-      at(column, '“{typed}” is not a length.', 'Write for example 6.8 or 1/4 in.');
-      return undefined;
-    };
-    const number = (column: Column): number | undefined => {
-      const typed = row[column] ?? '';
-      if (typed === '') return undefined;
-      const value = Number(typed.replace(',', '.').replace('°', ''));
-      if (Number.isFinite(value) && value > 0) return value;
-      at(column, '“{typed}” is not a number above zero.', 'Write a number.');
-      return undefined;
-    };
-    const choice = <T extends string>(column: Column, among: readonly T[], usual: T): T => {
-      const typed = (row[column] ?? '').toLowerCase();
-      if (typed === '') return usual;
-      const found = among.find((a) => a === typed);
-      if (!found) at(column, '“{typed}” is none of those known.', `Write one of: ${among.join(', ')}.`);
-      return found ?? usual;
-    };
-    const kind = choice('kind', ['drill', ...(Object.keys(TOOL_KINDS) as ToolKind[])] as const, 'drill');
-    const id = row.id || undefined;
-    if (id && seen.has(id)) at('id', '“{typed}” stands twice.', 'Give each row its own id, or none.');
+  const problems = parsed.data.flatMap((raw, i) => {
+    const row = new RowReader(raw, i + 2, unit);
+    const kind = row.choice('kind', KINDS, 'drill');
+    const id = row.text('id');
+    if (id && seen.has(id)) row.fault('id', '“{typed}” stands twice.', 'Give each row its own id, or none.');
     if (id) seen.add(id);
-    if (!row.name) at('name', 'The name is missing.', 'Write the size as stamped, or what it is.');
-    const condition = choice('condition', CONDITIONS, 'sharp');
-    const where = (row.where ?? '').slice(0, 120);
-    if (kind === 'drill') {
-      const listed = ALL_DRILLS.find((d) => d.label === row.name || drillName(d) === row.name);
-      const diameterMm = length('diameter') ?? listed?.diameterMm;
-      if (diameterMm === undefined)
-        at('diameter', 'A drill of no listed size needs its diameter.', 'Write it, such as 6.8 mm.');
-      file.drills.push({
-        id,
-        case: row.case ?? '',
-        series: listed?.series ?? 'metric',
-        label: listed?.label ?? (row.name ?? '').slice(0, 20),
-        diameterMm: diameterMm ?? 1,
-        pointAngleDeg: number('angle') ?? 118,
-        material: choice('material', MATERIALS, 'hss'),
-        condition,
-        fluteMm: length('reach'),
-        where,
-      });
-      return;
-    }
-    file.tools.push({
-      id,
-      kind,
-      name: (row.name ?? '').slice(0, 120),
-      diameterMm: length('diameter'),
-      smallMm: length('small'),
-      stepMm: length('step'),
-      angleDeg: number('angle'),
-      fit: row.fit || undefined,
-      reachMm: length('reach'),
-      condition,
-      where,
-    });
+    if (!row.text('name')) row.fault('name', 'The name is missing.', 'Write the size as stamped, or what it is.');
+    if (kind === 'drill') drills.push(readDrill(row));
+    else tools.push(readTool(row, kind));
+    return row.problems;
   });
-  if (problems.length > 0) return { ok: false, problems: problems.slice(0, 20) };
-  if (file.drills.length + file.tools.length === 0)
-    return { ok: false, problems: [fileProblem('csv-empty', 'The table has no rows.', 'Write a row for each tool.')] };
-  file.understood.push(
-    phrase('{drills} drills and {tools} other tools.', { drills: file.drills.length, tools: file.tools.length }),
-  );
-  return { ok: true, value: file };
+  if (problems.length > 0) return refuse(...problems.slice(0, MOST_FAULTS));
+  if (drills.length + tools.length === 0)
+    return refuse(fileProblem('csv-empty', 'The table has no rows.', 'Write a row for each tool.'));
+  return ok({
+    drills,
+    tools,
+    understood: [phrase('{drills} drills and {tools} other tools.', { drills: drills.length, tools: tools.length })],
+  });
 }

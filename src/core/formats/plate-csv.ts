@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
-import { phrase, type Problem, type Result } from '../answer/answer';
+import { ok, phrase, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { LaidFeature } from '../layout/lay-out';
-import type { FaceId } from '../layout/part';
+import { isFace } from '../layout/part';
 import type { Place } from '../layout/place';
 import { readPlacedCallout } from '../layout/placed-callout';
 import { writePlace } from '../layout/write-place';
@@ -9,7 +9,6 @@ import { parseLength, type LengthUnit } from '../units/length';
 import type { Imported } from '../layout/imported';
 import { fileProblem, MOST_FEATURES, unguarded, unreadableFile } from './imported';
 
-const FACES: readonly FaceId[] = ['top', 'bottom', 'front', 'back', 'left', 'right', 'side'];
 const FORMULA = /^[=@\t\r]|^[+-](?!\s*\d*[.,]?\d)/;
 
 export interface CsvFeature extends LaidFeature {
@@ -47,7 +46,7 @@ const rowProblem = (row: number, problem: Problem): Problem => ({
  */
 export function readPlateCsv(text: string, unit: LengthUnit): Result<Imported> {
   const unreadable = unreadableFile(text);
-  if (unreadable) return { ok: false, problems: [unreadable] };
+  if (unreadable) return refuse(unreadable);
   const parsed = Papa.parse<Record<string, string>>(text.trim(), {
     header: true,
     skipEmptyLines: 'greedy',
@@ -59,70 +58,77 @@ export function readPlateCsv(text: string, unit: LengthUnit): Result<Imported> {
         .replace(/\s+/g, '_'),
   });
   const fields = parsed.meta.fields ?? [];
+  const columns = columnsOf(fields);
+  const wrong = tableProblems(fields, columns, parsed.data.length);
+  if (wrong.length > 0) return refuse(...wrong);
+  const badRows = parsed.errors
+    .filter((e) => e.type !== 'Delimiter' && e.code !== 'TooFewFields')
+    .slice(0, 5)
+    .map((e) => rowProblem((e.row ?? 0) + 2, fileProblem('csv-row', e.message, 'Correct the row.')));
+  const rows = parsed.data.map((row, i) => ({ number: i + 2, read: readRow(row, columns, unit) }));
+  const problems = [
+    ...badRows,
+    ...rows.flatMap(({ number, read }) => (read.ok ? [] : read.problems.map((p) => rowProblem(number, p)))),
+    ...repeatedIds(rows),
+  ];
+  if (problems.length > 0) return refuse(...problems.slice(0, MOST_FAULTS));
+  const features = rows.flatMap(({ read }) => (read.ok ? [read.value] : []));
+  return ok({
+    features,
+    understood: [phrase('{count} features from {count} rows.', { count: features.length })],
+    leftOut: leftOutColumns(fields),
+  });
+}
+
+/** Most faults that are listed at once. */
+const MOST_FAULTS = 20;
+
+function columnsOf(fields: readonly string[]): Columns {
   const column = (...names: string[]): string | undefined =>
     fields.find((f) => names.includes(f.replace(/_(mm|in)$/, '')));
-  const columns = {
+  return {
     callout: column('callout', 'hole', 'feature'),
     diameter: column('diameter', 'd', 'dia'),
     x: column('x'),
     y: column('y'),
     place: column('place'),
   };
-  if (!columns.callout && !columns.diameter)
-    return {
-      ok: false,
-      problems: [
-        fileProblem(
-          'csv-columns',
-          'No column is headed callout or diameter; found: {found}.',
-          'Head the columns callout, x, y in the first row.',
-          {
-            found: fields.slice(0, 12).join(', ').slice(0, 200) || 'none',
-          },
-        ),
-      ],
-    };
-  if (parsed.data.length > MOST_FEATURES)
-    return {
-      ok: false,
-      problems: [
-        fileProblem('csv-many', 'More than {most} rows.', 'Bring in fewer at a time.', { most: MOST_FEATURES }),
-      ],
-    };
-  const problems: Problem[] = parsed.errors
-    .filter((e) => e.type !== 'Delimiter' && e.code !== 'TooFewFields')
-    .slice(0, 5)
-    .map((e) => rowProblem((e.row ?? 0) + 2, fileProblem('csv-row', e.message, 'Correct the row.')));
+}
+
+function tableProblems(fields: readonly string[], { callout, diameter }: Columns, rows: number): Problem[] {
+  if (!callout && !diameter)
+    return [
+      fileProblem(
+        'csv-columns',
+        'No column is headed callout or diameter; found: {found}.',
+        'Head the columns callout, x, y in the first row.',
+        { found: fields.slice(0, 12).join(', ').slice(0, 200) || 'none' },
+      ),
+    ];
+  return rows > MOST_FEATURES
+    ? [fileProblem('csv-many', 'More than {most} rows.', 'Bring in fewer at a time.', { most: MOST_FEATURES })]
+    : [];
+}
+
+/** An id that an earlier row has already. */
+function repeatedIds(rows: readonly { number: number; read: Result<Found> }[]): Problem[] {
   const ids = new Set<string>();
-  const features = parsed.data.flatMap((row, i) => {
-    const number = i + 2;
-    const read = readRow(row, columns, unit);
-    if (!read.ok) {
-      problems.push(...read.problems.map((p) => rowProblem(number, p)));
-      return [];
-    }
-    const { id } = read.value;
-    if (id !== undefined && ids.has(id))
-      problems.push(
-        rowProblem(
-          number,
-          fileProblem('csv-id', 'The id {id} stands twice.', 'Give each row its own id, or leave the column out.', {
-            id,
-          }),
-        ),
-      );
-    if (id !== undefined) ids.add(id);
-    return [read.value];
+  return rows.flatMap(({ number, read }) => {
+    const id = read.ok ? read.value.id : undefined;
+    if (id === undefined) return [];
+    const before = ids.has(id);
+    ids.add(id);
+    return before
+      ? [
+          rowProblem(
+            number,
+            fileProblem('csv-id', 'The id {id} stands twice.', 'Give each row its own id, or leave the column out.', {
+              id,
+            }),
+          ),
+        ]
+      : [];
   });
-  if (problems.length > 0) return { ok: false, problems: problems.slice(0, 20) };
-  return {
-    ok: true,
-    value: {
-      features,
-      understood: [phrase('{count} features from {count} rows.', { count: features.length })],
-      leftOut: leftOutColumns(fields),
-    },
-  };
 }
 
 const KNOWN = /^(id|name|callout|hole|feature|diameter|d|dia|x|y|place|face|more)(_(mm|in))?$/;
@@ -132,70 +138,94 @@ function leftOutColumns(fields: string[]): Imported['leftOut'] {
   return strange.length > 0 ? [phrase('Columns not used: {names}.', { names: strange.join(', ').slice(0, 200) })] : [];
 }
 
-function readRow(
-  row: Record<string, string>,
-  columns: Record<string, string | undefined>,
-  unit: LengthUnit,
-): Result<Imported['features'][number]> {
-  const cell = (name: string | undefined): string => unguarded((name === undefined ? '' : (row[name] ?? '')).trim());
-  const unitOf = (name: string | undefined): LengthUnit =>
-    name?.endsWith('_mm') ? 'mm' : name?.endsWith('_in') ? 'in' : unit;
-  const refuse = (code: string, text: string, remedy: string, values = {}): Result<never> => ({
-    ok: false,
-    problems: [fileProblem(code, text, remedy, values)],
-  });
-  const raw = Object.values(row).find((v) => typeof v === 'string' && FORMULA.test(v.trim()));
-  if (raw !== undefined)
-    return refuse('csv-formula', '“{cell}” is a formula, not a value.', 'Save the values alone.', {
-      cell: raw.slice(0, 40),
-    });
-  const face = cell('face') || undefined;
-  if (face !== undefined && !FACES.includes(face as FaceId))
-    return refuse('csv-face', 'There is no face “{face}”.', 'Use top, bottom, front, back, left, right or side.', {
-      face,
-    });
-  const diameterUnit = unitOf(columns.diameter) === 'in' ? ' in' : ' mm';
-  const callout =
-    cell(columns.callout) ||
-    (cell(columns.diameter) === ''
-      ? ''
-      : `ø${cell(columns.diameter)}${/[a-z"]$/i.test(cell(columns.diameter)) ? '' : diameterUnit} THRU`);
-  if (callout === '')
-    return refuse('csv-callout', 'There is no callout.', 'Write what the drawing says, such as M8 THRU.');
-  let more: Record<string, string> | undefined;
-  try {
-    more = cell('more') === '' ? undefined : (JSON.parse(cell('more')) as Record<string, string>);
-  } catch {
-    return refuse('csv-more', 'The column “more” is damaged.', 'Leave it empty.');
+type Found = Imported['features'][number];
+type Columns = Record<'callout' | 'diameter' | 'x' | 'y' | 'place', string | undefined>;
+
+/** One row of a table with its columns by what they hold. */
+class PlateRow {
+  constructor(
+    private readonly row: Record<string, string>,
+    readonly columns: Columns,
+    private readonly unit: LengthUnit,
+  ) {}
+
+  cell(name: string | undefined): string {
+    return unguarded((name === undefined ? '' : (this.row[name] ?? '')).trim());
   }
-  const shared = { id: cell('id') || undefined, name: cell('name'), face: face as FaceId | undefined, more };
-  const placeText = cell(columns.place);
+
+  unitOf(name: string | undefined): LengthUnit {
+    return name?.endsWith('_mm') ? 'mm' : name?.endsWith('_in') ? 'in' : this.unit;
+  }
+
+  /** What the drawing says: the callout, or a through hole of the diameter. */
+  get callout(): string {
+    const { callout, diameter } = this.columns;
+    const written = this.cell(callout);
+    const size = this.cell(diameter);
+    if (written !== '' || size === '') return written;
+    const unit = /[a-z"]$/i.test(size) ? '' : this.unitOf(diameter) === 'in' ? ' in' : ' mm';
+    return `ø${size}${unit} THRU`;
+  }
+}
+
+const no = (code: string, text: string, remedy: string, values: Phrase['values'] = {}): Result<never> =>
+  refuse(fileProblem(code, text, remedy, values));
+
+/** What the row carries beside callout and place. */
+function sharedCells(r: PlateRow): Result<Pick<Found, 'id' | 'name' | 'face' | 'more'>> {
+  const face = r.cell('face') || undefined;
+  if (face !== undefined && !isFace(face))
+    return no('csv-face', 'There is no face “{face}”.', 'Use top, bottom, front, back, left, right or side.', { face });
+  const shared = { id: r.cell('id') || undefined, name: r.cell('name'), face };
+  const more = r.cell('more');
+  if (more === '') return ok(shared);
+  try {
+    return ok({ ...shared, more: JSON.parse(more) as Record<string, string> });
+  } catch {
+    return no('csv-more', 'The column “more” is damaged.', 'Leave it empty.');
+  }
+}
+
+/** x and y of a row, mm; undefined where both cells are empty. */
+function coordinatesOf(r: PlateRow): Result<Place | undefined> {
+  const cells = [r.columns.x, r.columns.y].map((name) => ({ text: r.cell(name), unit: r.unitOf(name) }));
+  if (cells.every((c) => c.text === '')) return ok(undefined);
+  const [x, y] = cells.map((c) => parseLength(c.text, c.unit));
+  if (x.ok && y.ok && [x, y].every((l) => Math.abs(l.value.mm) <= FARTHEST_MM))
+    return ok({ kind: 'point', x: x.value.mm, y: y.value.mm });
+  return no(
+    'csv-place',
+    'x and y are not both lengths: “{x}”, “{y}”.',
+    'Write numbers, with a unit where it is not the usual one.',
+    { x: cells[0].text.slice(0, 20), y: cells[1].text.slice(0, 20) },
+  );
+}
+
+const FARTHEST_MM = 10000;
+
+function readRow(row: Record<string, string>, columns: Columns, unit: LengthUnit): Result<Found> {
+  const r = new PlateRow(row, columns, unit);
+  const formula = Object.values(row).find((v) => typeof v === 'string' && FORMULA.test(v.trim()));
+  if (formula !== undefined)
+    return no('csv-formula', '“{cell}” is a formula, not a value.', 'Save the values alone.', {
+      cell: formula.slice(0, 40),
+    });
+  const { callout } = r;
+  const shared = sharedCells(r);
+  if (!shared.ok) return shared;
+  if (callout === '') return no('csv-callout', 'There is no callout.', 'Write what the drawing says, such as M8 THRU.');
+  const placeText = r.cell(columns.place);
   if (placeText.startsWith('{')) {
     const place = placeFrom(placeText);
     return place
-      ? { ok: true, value: { ...shared, callout, place } }
-      : refuse('csv-place', 'The place is damaged.', 'Write for example: at 12,12.');
+      ? ok({ ...shared.value, callout, place })
+      : no('csv-place', 'The place is damaged.', 'Write for example: at 12,12.');
   }
-  const coordinates = [columns.x, columns.y].map((name) => ({ text: cell(name), unit: unitOf(name) }));
-  const lengths = coordinates.map((c) => parseLength(c.text, c.unit));
-  const given = coordinates.some((c) => c.text !== '');
-  if (given && !lengths.every((l) => l.ok && Math.abs(l.value.mm) <= 10000))
-    return refuse(
-      'csv-place',
-      'x and y are not both lengths: “{x}”, “{y}”.',
-      'Write numbers, with a unit where it is not the usual one.',
-      {
-        x: coordinates[0].text.slice(0, 20),
-        y: coordinates[1].text.slice(0, 20),
-      },
-    );
-  const read = readPlacedCallout(placeText === '' ? callout : `${callout} ${placeText}`, unitOf(columns.place));
+  const point = coordinatesOf(r);
+  if (!point.ok) return point;
+  const read = readPlacedCallout(placeText === '' ? callout : `${callout} ${placeText}`, r.unitOf(columns.place));
   if (!read.ok) return read;
-  const [x, y] = lengths.map((l) => (l.ok ? l.value.mm : 0));
-  return {
-    ok: true,
-    value: { ...shared, callout: read.value.calloutText, place: given ? { kind: 'point', x, y } : read.value.place },
-  };
+  return ok({ ...shared.value, callout: read.value.calloutText, place: point.value ?? read.value.place });
 }
 
 /** A place written as JSON by {@link writePlateCsv}: only the kinds that have no line of their own. */

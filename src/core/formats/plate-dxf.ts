@@ -1,6 +1,6 @@
 import { DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import DxfParser from 'dxf-parser';
-import { phrase, quantity, type Phrase, type Result } from '../answer/answer';
+import { ok, phrase, quantity, refuse, type Phrase, type Result } from '../answer/answer';
 import type { LaidFace } from '../layout/lay-out';
 import { arcPoints, bulgePoints, closedLoops, outlineCorners } from '../layout/outline';
 import type { Point, Stock } from '../layout/part';
@@ -55,76 +55,75 @@ export function writePlateDxf(laid: LaidFace, layerOf: (featureId: string) => st
   return dxf.stringify();
 }
 
-/**
- * Reads circles, points and the closed outline of a drawing.
- * @param assumedMm millimetres in a drawing unit, when the file does not say
- */
-export function readPlateDxf(text: string, assumedMm: number): Result<Imported> {
+const no = (code: string, text: string, remedy: string, values?: Phrase['values']): Result<never> =>
+  refuse(fileProblem(code, text, remedy, values));
+
+interface Drawing {
+  header?: Record<string, unknown>;
+  entities: Entity[];
+}
+
+/** The drawing in a file, or why there is none. */
+function parsed(text: string): Result<Drawing> {
   const unreadable = unreadableFile(text);
-  if (unreadable) return { ok: false, problems: [unreadable] };
-  const refuse = (code: string, what: string, remedy: string, values?: Phrase['values']): Result<never> => ({
-    ok: false,
-    problems: [fileProblem(code, what, remedy, values)],
-  });
+  if (unreadable) return refuse(unreadable);
   if (!/\bEOF\s*$/.test(text))
-    return refuse('dxf-truncated', 'The file breaks off: its end mark is missing.', 'Export the drawing again.');
-  let document: { header?: Record<string, unknown>; entities?: Entity[] } | null;
+    return no('dxf-truncated', 'The file breaks off: its end mark is missing.', 'Export the drawing again.');
   try {
-    document = new DxfParser().parseSync(text) as unknown as typeof document;
+    const document = new DxfParser().parseSync(text) as unknown as Partial<Drawing> | null;
+    const entities = document?.entities ?? [];
+    return entities.length === 0
+      ? no('dxf-empty', 'The drawing holds nothing.', 'Export the model, not the sheet.')
+      : ok({ header: document?.header, entities });
   } catch (error) {
-    return refuse('dxf-unreadable', 'This is not a readable DXF file: {why}', 'Export it again as DXF text.', {
+    return no('dxf-unreadable', 'This is not a readable DXF file: {why}', 'Export it again as DXF text.', {
       why: String((error as Error).message).slice(0, 120),
     });
   }
-  const entities = document?.entities ?? [];
-  if (entities.length === 0)
-    return refuse('dxf-empty', 'The drawing holds nothing.', 'Export the model, not the sheet.');
-  const said = INSUNITS[Number(document?.header?.$INSUNITS)];
-  const mm = said?.[0] ?? assumedMm;
-  const understood: Phrase[] = [
-    said
-      ? phrase('The drawing is in {unit}.', { unit: said[1] })
-      : phrase('The drawing does not say its unit: {mm} a unit is taken.', { mm: quantity(mm, 'mm') }),
-  ];
-  const scaled = (p: Point): Point => ({ x: p.x * mm, y: p.y * mm });
-  const outline = outlineOf(entities);
-  const origin = outline?.origin ?? { x: 0, y: 0 };
+}
+
+/** Millimetres in a unit of the drawing, and what is to be said of it. */
+function unitOf({ header }: Drawing, assumedMm: number): { mm: number; said: Phrase } {
+  const named = INSUNITS[Number(header?.$INSUNITS)];
+  return named
+    ? { mm: named[0], said: phrase('The drawing is in {unit}.', { unit: named[1] }) }
+    : {
+        mm: assumedMm,
+        said: phrase('The drawing does not say its unit: {mm} a unit is taken.', { mm: quantity(assumedMm, 'mm') }),
+      };
+}
+
+/** A hole of the drawing; a point has no diameter. In mm. */
+interface DrawnHole {
+  layer: string;
+  diameterMm: number;
+  at: Point;
+}
+
+/** Beyond these a unit is wrong, mm. */
+const FARTHEST_MM = 10000;
+const WIDEST_MM = 5000;
+
+/** The hole that an entity is; undefined for anything else. */
+function holeOf(e: Entity, origin: Point, mm: number): DrawnHole | undefined {
+  const place = e.type === 'CIRCLE' ? e.center : e.type === 'POINT' ? e.position : undefined;
+  const diameterMm = e.type === 'CIRCLE' ? 2 * (e.radius ?? NaN) * mm : 0;
+  if (!place || !Number.isFinite(place.x + place.y + diameterMm) || (e.type === 'CIRCLE' && diameterMm <= 0))
+    return undefined;
+  const at = { x: (place.x - origin.x) * mm, y: (place.y - origin.y) * mm };
+  return { layer: e.layer ?? '0', diameterMm, at };
+}
+
+/** Holes of one layer and size as one feature. */
+function featuresOf(holes: readonly DrawnHole[]): Imported['features'] {
   const groups = new Map<string, { layer: string; diameterMm: number; points: [number, number][] }>();
-  const left = new Map<string, number>();
-  for (const e of entities) {
-    if (outline?.entities.has(e)) continue;
-    const place = e.type === 'CIRCLE' ? e.center : e.type === 'POINT' ? e.position : undefined;
-    const diameterMm = e.type === 'CIRCLE' ? 2 * (e.radius ?? NaN) * mm : 0;
-    if (!place || !Number.isFinite(place.x + place.y + diameterMm) || (e.type === 'CIRCLE' && diameterMm <= 0)) {
-      left.set(e.type, (left.get(e.type) ?? 0) + 1);
-      continue;
-    }
-    const at = scaled({ x: place.x - origin.x, y: place.y - origin.y });
-    if (Math.abs(at.x) > 10000 || Math.abs(at.y) > 10000 || diameterMm > 5000)
-      return refuse(
-        'dxf-far',
-        'A hole lies {x}, {y} from the corner: the unit is probably wrong.',
-        'Say the unit of the drawing and bring it in again.',
-        {
-          x: quantity(at.x, 'mm'),
-          y: quantity(at.y, 'mm'),
-        },
-      );
-    const layer = e.layer ?? '0';
+  for (const { layer, diameterMm, at } of holes) {
     const key = `${layer} ${diameterMm.toFixed(4)}`;
     const group = groups.get(key) ?? { layer, diameterMm, points: [] };
     group.points.push([round(at.x), round(at.y)]);
     groups.set(key, group);
   }
-  if (groups.size === 0)
-    return refuse(
-      'dxf-no-holes',
-      'No circles or points were found.',
-      'Draw holes as circles; blocks must be broken up.',
-    );
-  if (groups.size > MOST_FEATURES)
-    return refuse('dxf-many', 'More than {most} kinds of holes.', 'Bring in fewer layers.', { most: MOST_FEATURES });
-  const features = [...groups.values()].map(({ layer, diameterMm, points }) => ({
+  return [...groups.values()].map(({ layer, diameterMm, points }) => ({
     name: layer === '0' ? '' : layer,
     callout: `${points.length > 1 ? `${points.length}x ` : ''}ø${trimmed(diameterMm || 1, 4)} mm THRU`,
     place:
@@ -132,27 +131,68 @@ export function readPlateDxf(text: string, assumedMm: number): Result<Imported> 
         ? { kind: 'point' as const, x: points[0][0], y: points[0][1] }
         : { kind: 'list' as const, points },
   }));
-  const holes = features.reduce((n, f) => n + (f.place.kind === 'list' ? f.place.points.length : 1), 0);
-  understood.push(
-    phrase('{holes} holes in {features} groups by layer and size.', { holes, features: features.length }),
+}
+
+function outlineSaid(outline: Outline | undefined): Phrase[] {
+  if (!outline) return [];
+  return [
+    outline.corners
+      ? phrase('The outline of {corners} corners gives the stock; arcs are taken as short straight pieces.', {
+          corners: outline.corners.length,
+        })
+      : phrase('The outline gives the stock.'),
+  ];
+}
+
+/** Entities that are neither holes nor outline, counted by kind. */
+function leftOut(entities: readonly Entity[]): Phrase[] {
+  const counts = new Map<string, number>();
+  for (const { type } of entities) counts.set(type, (counts.get(type) ?? 0) + 1);
+  return [...counts].map(([type, count]) => phrase('{count} of kind {type}.', { count, type }));
+}
+
+/**
+ * Reads circles, points and the closed outline of a drawing.
+ * @param assumedMm millimetres in a drawing unit, when the file does not say
+ */
+export function readPlateDxf(text: string, assumedMm: number): Result<Imported> {
+  const drawing = parsed(text);
+  if (!drawing.ok) return drawing;
+  const { mm, said } = unitOf(drawing.value, assumedMm);
+  const outline = outlineOf(drawing.value.entities);
+  const origin = outline?.origin ?? { x: 0, y: 0 };
+  const found = drawing.value.entities
+    .filter((e) => !outline?.entities.has(e))
+    .map((entity) => ({ entity, hole: holeOf(entity, origin, mm) }));
+  const holes = found.flatMap(({ hole }) => hole ?? []);
+  const far = holes.find(
+    ({ at, diameterMm }) => Math.abs(at.x) > FARTHEST_MM || Math.abs(at.y) > FARTHEST_MM || diameterMm > WIDEST_MM,
   );
-  if (outline)
-    understood.push(
-      outline.corners
-        ? phrase('The outline of {corners} corners gives the stock; arcs are taken as short straight pieces.', {
-            corners: outline.corners.length,
-          })
-        : phrase('The outline gives the stock.'),
+  if (far)
+    return no(
+      'dxf-far',
+      'A hole lies {x}, {y} from the corner: the unit is probably wrong.',
+      'Say the unit of the drawing and bring it in again.',
+      { x: quantity(far.at.x, 'mm'), y: quantity(far.at.y, 'mm') },
     );
-  return {
-    ok: true,
-    value: {
-      features,
-      stock: outline && stockOf(outline, mm),
-      understood,
-      leftOut: [...left].map(([type, count]) => phrase('{count} of kind {type}.', { count, type })),
-    },
-  };
+  if (holes.length === 0)
+    return no('dxf-no-holes', 'No circles or points were found.', 'Draw holes as circles; blocks must be broken up.');
+  const features = featuresOf(holes);
+  if (features.length > MOST_FEATURES)
+    return no('dxf-many', 'More than {most} kinds of holes.', 'Bring in fewer layers.', { most: MOST_FEATURES });
+  return ok({
+    features,
+    stock: outline && stockOf(outline, mm),
+    understood: [
+      said,
+      phrase('{holes} holes in {features} groups by layer and size.', {
+        holes: holes.length,
+        features: features.length,
+      }),
+      ...outlineSaid(outline),
+    ],
+    leftOut: leftOut(found.flatMap(({ entity, hole }) => (hole ? [] : [entity]))),
+  });
 }
 
 const round = (v: number): number => Math.round(v * 1e6) / 1e6;

@@ -13,7 +13,10 @@ export type Stock =
   | { shape: 'tube'; diameterMm: number; boreMm: number; lengthMm: number };
 
 /** Faces that holes go into: of a plate its six sides, of round stock its ends and its side. */
-export type FaceId = 'top' | 'bottom' | 'front' | 'back' | 'left' | 'right' | 'side';
+export const FACES = ['top', 'bottom', 'front', 'back', 'left', 'right', 'side'] as const;
+export type FaceId = (typeof FACES)[number];
+
+export const isFace = (text: string): text is FaceId => (FACES as readonly string[]).includes(text);
 
 /** The two edges that every place on a face is measured from. Round faces are measured from the centre. */
 export interface Datum {

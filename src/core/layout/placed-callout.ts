@@ -73,9 +73,12 @@ export function readPlacedCallout(line: string, unit: LengthUnit): Result<Placed
   }
 }
 
-function readPlace(line: string, from: number, count: number, unit: LengthUnit): { place?: Place; notes: Phrase[] } {
-  const found = new Map<string, { groups: string[]; at: { start: number; end: number } }>();
-  let bare = false;
+type Span = { start: number; end: number };
+type Tokens = ReadonlyMap<string, { groups: string[]; at: Span }>;
+
+/** The words of a place with their figures, each said once. */
+function tokensOf(line: string, from: number): Tokens {
+  const found = new Map<string, { groups: string[]; at: Span }>();
   let i = from;
   while (i < line.length) {
     const hit = TOKEN.map(([name, pattern]) => {
@@ -99,88 +102,118 @@ function readPlace(line: string, from: number, count: number, unit: LengthUnit):
     }
     i = at.end;
   }
-  const number = (text: string, at: { start: number; end: number }): number => {
-    const parsed = parseLength(text, unit);
-    if (!parsed.ok) return stop('place-number', at, '“{text}” is not a length.', 'Write a number.', { text });
-    if (parsed.value.assumed) bare = true;
-    return parsed.value.mm;
-  };
-  const lengths = (name: string): number[] | undefined => {
-    const token = found.get(name);
-    return token?.groups.map((g) => number(g, token.at));
-  };
-  const degrees = (name: string, usual: number): number => Number(found.get(name)?.groups[0] ?? usual);
-  const [x, y] = lengths('at') ?? [];
-  const circle = lengths('circle');
-  const grid = found.get('grid')?.groups.map(Number);
-  const pitch2 = lengths('pitch2');
-  const pitch = lengths('pitch')?.[0];
-  const notes = (): Phrase[] =>
-    bare ? [phrase('Places without a unit are in {unit}.', { unit: unit === 'in' ? 'inches' : 'mm' })] : [];
-  const all = { start: from + 1, end: line.length };
-  if (found.size === 0) return { notes: [] };
-  if (circle) {
-    if (circle[0] <= 0)
-      stop('place-circle', found.get('circle')?.at ?? all, 'A circle needs a diameter above zero.', 'Write circle 80.');
-    const skip = (found.get('skip')?.groups[0] ?? '')
-      .split(',')
-      .filter((s) => s.trim() !== '')
-      .map(Number);
-    const divisions = count + skip.length;
-    if (skip.some((s) => s < 1 || s > divisions))
-      stop(
-        'place-skip',
-        found.get('skip')?.at ?? all,
-        'A place that is left out must be one of 1 to {divisions}.',
-        'Count from the start, anticlockwise.',
-        { divisions },
-      );
-    return {
-      place: {
-        kind: 'circle',
-        x: x ?? 0,
-        y: y ?? 0,
-        diameter: circle[0],
-        divisions,
-        startDeg: degrees('from', 0),
-        skip,
-      },
-      notes: notes(),
-    };
+  return found;
+}
+
+/** The words of a place as figures, and whether a length had no unit. */
+class PlaceReader {
+  bare = false;
+
+  constructor(
+    private readonly found: Tokens,
+    private readonly unit: LengthUnit,
+    readonly count: number,
+    private readonly all: Span,
+  ) {}
+
+  at(name: string): Span {
+    return this.found.get(name)?.at ?? this.all;
   }
+
+  text(name: string): string | undefined {
+    return this.found.get(name)?.groups[0];
+  }
+
+  numbers(name: string): number[] | undefined {
+    return this.found.get(name)?.groups.map(Number);
+  }
+
+  degrees(name: string): number {
+    return Number(this.text(name) ?? 0);
+  }
+
+  /** In mm. */
+  lengths(name: string): number[] | undefined {
+    const token = this.found.get(name);
+    return token?.groups.map((text) => {
+      const parsed = parseLength(text, this.unit);
+      if (!parsed.ok) return stop('place-number', token.at, '“{text}” is not a length.', 'Write a number.', { text });
+      if (parsed.value.assumed) this.bare = true;
+      return parsed.value.mm;
+    });
+  }
+}
+
+function circlePlace(r: PlaceReader, diameter: number, x = 0, y = 0): Place {
+  if (diameter <= 0) stop('place-circle', r.at('circle'), 'A circle needs a diameter above zero.', 'Write circle 80.');
+  const skip = (r.text('skip') ?? '')
+    .split(',')
+    .filter((s) => s.trim() !== '')
+    .map(Number);
+  const divisions = r.count + skip.length;
+  if (skip.some((s) => s < 1 || s > divisions))
+    stop(
+      'place-skip',
+      r.at('skip'),
+      'A place that is left out must be one of 1 to {divisions}.',
+      'Count from the start, anticlockwise.',
+      { divisions },
+    );
+  return { kind: 'circle', x, y, diameter, divisions, startDeg: r.degrees('from'), skip };
+}
+
+function gridPlace(r: PlaceReader, [columns, rows]: number[], x: number, y: number): Place {
+  if (columns * rows !== r.count)
+    stop(
+      'place-count',
+      r.at('grid'),
+      'A grid of {columns} by {rows} has {made} holes; the callout says {count}.',
+      'Make them agree.',
+      { columns, rows, made: columns * rows, count: r.count },
+    );
+  const [one = NaN] = r.lengths('pitch') ?? [];
+  const [dx, dy] = r.lengths('pitch2') ?? [one, one];
+  if (!(Math.abs(dx) > 0 && Math.abs(dy) > 0))
+    stop('place-pitch', r.at(''), 'A grid needs its pitch.', 'Write pitch 40,25.');
+  return { kind: 'grid', x, y, columns, rows, dx, dy };
+}
+
+function rowPlace(r: PlaceReader, pitch: number, x: number, y: number): Place {
+  if (pitch <= 0) stop('place-pitch', r.at('pitch'), 'A pitch is above zero.', 'Turn the row with an angle instead.');
+  return { kind: 'row', x, y, count: r.count, pitch, angleDeg: r.degrees('angle') };
+}
+
+function placeOf(r: PlaceReader): Place {
+  const [x, y] = r.lengths('at') ?? [];
+  const circle = r.lengths('circle');
+  if (circle) return circlePlace(r, circle[0], x, y);
   if (x === undefined || y === undefined)
-    stop('place-start', all, 'The place of the first hole is missing.', 'Write at and two numbers: at 12,12.');
-  if (grid) {
-    const [columns, rows] = grid;
-    if (columns * rows !== count)
-      stop(
-        'place-count',
-        found.get('grid')?.at ?? all,
-        'A grid of {columns} by {rows} has {made} holes; the callout says {count}.',
-        'Make them agree.',
-        {
-          columns,
-          rows,
-          made: columns * rows,
-          count,
-        },
-      );
-    const [dx, dy] = pitch2 ?? [pitch ?? NaN, pitch ?? NaN];
-    if (!(Math.abs(dx) > 0 && Math.abs(dy) > 0))
-      stop('place-pitch', all, 'A grid needs its pitch.', 'Write pitch 40,25.');
-    return { place: { kind: 'grid', x, y, columns, rows, dx, dy }, notes: notes() };
-  }
-  if (pitch !== undefined) {
-    if (pitch <= 0)
-      stop(
-        'place-pitch',
-        found.get('pitch')?.at ?? all,
-        'A pitch is above zero.',
-        'Turn the row with an angle instead.',
-      );
-    return { place: { kind: 'row', x, y, count, pitch, angleDeg: degrees('angle', 0) }, notes: notes() };
-  }
-  if (count > 1)
-    stop('place-pitch', all, '{count} holes need a pitch, a circle or a grid.', 'Write at 12,12 pitch 40.', { count });
-  return { place: { kind: 'point', x, y }, notes: notes() };
+    return stop(
+      'place-start',
+      r.at(''),
+      'The place of the first hole is missing.',
+      'Write at and two numbers: at 12,12.',
+    );
+  const grid = r.numbers('grid');
+  if (grid) return gridPlace(r, grid, x, y);
+  const [pitch] = r.lengths('pitch') ?? [];
+  if (pitch !== undefined) return rowPlace(r, pitch, x, y);
+  if (r.count > 1)
+    stop('place-pitch', r.at(''), '{count} holes need a pitch, a circle or a grid.', 'Write at 12,12 pitch 40.', {
+      count: r.count,
+    });
+  return { kind: 'point', x, y };
+}
+
+function readPlace(line: string, from: number, count: number, unit: LengthUnit): { place?: Place; notes: Phrase[] } {
+  const found = tokensOf(line, from);
+  if (found.size === 0) return { notes: [] };
+  const reader = new PlaceReader(found, unit, count, { start: from + 1, end: line.length });
+  const place = placeOf(reader);
+  return {
+    place,
+    notes: reader.bare
+      ? [phrase('Places without a unit are in {unit}.', { unit: unit === 'in' ? 'inches' : 'mm' })]
+      : [],
+  };
 }

@@ -67,6 +67,8 @@ const usualClassNoFiner = (thread: Thread): string => (thread.pitchMm < 0.25 ? '
 
 /** Margin on nominal sizes where the least-material sizes are not known. */
 const NOMINAL_MARGIN = 1.5;
+/** Shear strength of a bolt as a share of its tensile strength. Trade rule. */
+const BOLT_SHEAR_SHARE = 0.6;
 
 export interface Engagement {
   /** Length at which the bolt breaks before either thread strips. */
@@ -81,6 +83,42 @@ export interface Engagement {
   bolt: BoltClass;
   stressAreaMm2: number;
 }
+
+interface Sizes {
+  nutMajorMm: number;
+  nutPitchMm: number;
+  boltPitchMm: number;
+}
+
+/** Sizes of bolt and hole with the least metal that the usual classes allow, mm; undefined where they are not in the list. */
+function leastMaterial(thread: Thread): Sizes | undefined {
+  const bolt = leastMaterialBolt(thread);
+  const limits = classLimits(thread);
+  const nutPitchMm = limits.ok ? limits.value.pitchDiameterMaxMm : undefined;
+  return bolt && nutPitchMm !== undefined
+    ? { nutMajorMm: bolt.majorMm, nutPitchMm, boltPitchMm: bolt.pitchDiameterMm }
+    : undefined;
+}
+
+function shortCaution(engagedMm: number | undefined, neededMm: number, bolt: BoltClass): Caution[] {
+  if (engagedMm === undefined || engagedMm >= neededMm) return [];
+  return [
+    caution(
+      'warn',
+      'thread-short',
+      '{engaged} of thread strips before a {bolt} bolt breaks; {needed} would hold its full strength.',
+      { engaged: depth(engagedMm), bolt: bolt.label, needed: depth(neededMm) },
+    ),
+  ];
+}
+
+const ON_LEAST_SIZES = phrase('Smallest bolt and largest thread that the usual classes allow (6g or 2A in 6H or 2B).');
+const ON_NOMINAL_SIZES = phrase('Nominal sizes with a margin of {margin}, as the least sizes are not held here.', {
+  margin: NOMINAL_MARGIN,
+});
+const STEADY_PULL = phrase(
+  'A steady pull on a sound bolt. Lifting, pressure and safety threads: drawing and code decide.',
+);
 
 /**
  * Length of thread at which the bolt breaks before the thread strips, FED-STD-H28/2.
@@ -98,28 +136,14 @@ export function engagement(
   const stressAreaMm2 = boltStressArea(thread);
   const breakN = bolt.tensileMPa * stressAreaMm2;
   const basicPitch = d - 0.649519 * p;
-  const boltShear = 0.6 * bolt.tensileMPa;
-  const length = (nutMajor: number, nutPitch: number, boltPitch: number): number =>
+  const length = ({ nutMajorMm, nutPitchMm, boltPitchMm }: Sizes): number =>
     Math.max(
-      breakN / (material.shearMPa * nutStripArea(p, nutMajor, nutPitch)),
-      breakN / (boltShear * boltStripArea(p, boltPitch, holeMm)),
+      breakN / (material.shearMPa * nutStripArea(p, nutMajorMm, nutPitchMm)),
+      breakN / (BOLT_SHEAR_SHARE * bolt.tensileMPa * boltStripArea(p, boltPitchMm, holeMm)),
     );
-  const nominalMm = length(d, basicPitch, basicPitch);
-  const least = leastMaterialBolt(thread);
-  const limits = classLimits(thread);
-  const nutPitchMax = limits.ok ? limits.value.pitchDiameterMaxMm : undefined;
-  const exact = least && nutPitchMax !== undefined;
-  const neededMm = exact ? length(least.majorMm, nutPitchMax, least.pitchDiameterMm) : nominalMm * NOMINAL_MARGIN;
-  const cautions: Caution[] = [];
-  if (engagedMm !== undefined && engagedMm < neededMm)
-    cautions.push(
-      caution(
-        'warn',
-        'thread-short',
-        '{engaged} of thread strips before a {bolt} bolt breaks; {needed} would hold its full strength.',
-        { engaged: depth(engagedMm), bolt: bolt.label, needed: depth(neededMm) },
-      ),
-    );
+  const nominalMm = length({ nutMajorMm: d, nutPitchMm: basicPitch, boltPitchMm: basicPitch });
+  const least = leastMaterial(thread);
+  const neededMm = least ? length(least) : nominalMm * NOMINAL_MARGIN;
   return {
     needed: answer(
       neededMm,
@@ -135,16 +159,9 @@ export function engagement(
           ['hole', mm(holeMm)],
         ],
         source: { kind: 'standard', name: 'FED-STD-H28/2, ISO 898-1, SAE J429' },
-        assumptions: [
-          exact
-            ? phrase('Smallest bolt and largest thread that the usual classes allow (6g or 2A in 6H or 2B).')
-            : phrase('Nominal sizes with a margin of {margin}, as the least sizes are not held here.', {
-                margin: NOMINAL_MARGIN,
-              }),
-          phrase('A steady pull on a sound bolt. Lifting, pressure and safety threads: drawing and code decide.'),
-        ],
+        assumptions: [least ? ON_LEAST_SIZES : ON_NOMINAL_SIZES, STEADY_PULL],
       },
-      cautions,
+      shortCaution(engagedMm, neededMm, bolt),
     ),
     nominalMm,
     oneDiameterMm: d,
