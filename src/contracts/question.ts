@@ -23,6 +23,7 @@ export const keptQuestion = z.strictObject({
   bolt: short,
   parts: short,
   units: z.enum(DISPLAYS),
+  coreVersion: z.string().max(20).optional().describe('Version of the rules that answered it when it was saved'),
 }) satisfies z.ZodType<AskForm>;
 
 export type KeptQuestion = z.infer<typeof keptQuestion>;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Machine } from '../cutting/machine';
 import { speedsFromPulleys } from '../cutting/pulleys';
 import { chartRpm, idealByMethod, speedMethods } from '../cutting/speed-methods';
-import { planInJob } from '../job/plan-in-job';
+import { plannerFor } from '../job/plan-in-job';
 import { USUAL_PART } from '../layout/part';
 import { USUAL_HABITS } from '../shop/habits';
 import type { Shop } from '../shop/shop';
@@ -168,7 +168,7 @@ test('on another machine: start, stop and figures are its own; in a job the part
   const feature = { question: { ...BLANK_FORM, callout: 'M8 THRU', machine: 'press' }, face: 'top' as const };
   const job = { materialId: 'steel-low-carbon', quantity: 2, part: USUAL_PART };
   const of = (machine: string, place?: { kind: 'point'; x: number; y: number }) =>
-    planInJob({ ...feature, place, question: { ...feature.question, machine } }, job, shop);
+    plannerFor(shop).plan({ ...feature, place, question: { ...feature.question, machine } }, job);
   const [onPress, onMill] = shop.machines.map((m) => machineFigures(m, of(m.id)));
   expect([onPress.start, onMill.start]).toEqual(['centre-drill', 'spot']);
   expect((onMill.oversizeMm ?? 1) < (onPress.oversizeMm ?? 0)).toBe(true);

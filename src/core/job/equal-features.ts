@@ -1,6 +1,7 @@
 import type { CalloutFeature } from '../threads/callout';
 import { readCallout } from '../threads/read-callout';
 import { writeCallout } from '../threads/write-callout';
+import { BLANK_FORM, type AskForm } from '../hole/form';
 import type { JobFeature } from './plan-in-job';
 
 export const HOLE_KINDS = ['tapped', 'reamed', 'counterbored', 'countersunk', 'plain', 'unread'] as const;
@@ -45,9 +46,11 @@ function read(text: string): Read {
 
 /** Everything of a feature that decides how it is made; places, names and counts do not. */
 function sameness({ question, edits }: JobFeature, callout: string): string {
-  const { callout: _, ...asked } = question;
+  const asked = ASKED.map((field) => question[field]);
   return JSON.stringify([callout, asked, edits ?? {}]);
 }
+
+const ASKED = (Object.keys(BLANK_FORM) as (keyof AskForm)[]).filter((field) => field !== 'callout');
 
 /** Features of a job grouped by how they are made, in the order in which each kind first comes. */
 export function equalFeatures<F extends JobFeature>(features: readonly F[]): EqualFeatures<F>[] {

@@ -9,15 +9,14 @@ import type { Shop } from '../shop/shop';
 import { machineOf, METRIC_INDEX, shop as plainShop } from '../tests/bench-shop';
 import { tell } from '../units/show';
 import { equalFeatures } from './equal-features';
-import { planInJob, plannerFor, questionInJob, type JobFeature } from './plan-in-job';
+import { plannerFor, questionInJob, type JobFeature } from './plan-in-job';
 
 const shop: Shop = { ...plainShop, machines: [], pools: [{ ...METRIC_INDEX, id: 'crib' }] };
 const at: Place = { kind: 'point', x: 30, y: 20 };
 function plan(feature: Partial<JobFeature>, callout = 'ø6 THRU', part: Part = USUAL_PART) {
-  const result = planInJob(
+  const result = plannerFor(shop).plan(
     { question: { ...BLANK_FORM, callout }, face: 'top', ...feature },
     { materialId: 'aluminium-wrought-6000', quantity: 3, part },
-    shop,
   );
   if (!result.ok) throw new Error(result.problems.map((p) => tell(p, 'mm')).join(' '));
   return result.value;
@@ -45,10 +44,9 @@ test('a lathe drills on its axis only; a round side is centred and slid off', ()
   const bar: Part = { ...USUAL_PART, stock: { shape: 'bar', diameterMm: 30, lengthMm: 90 } };
   const lathe = machineOf('lathe', 'lathe', { minRpm: 45, maxRpm: 2000 });
   const codes = (place: Place | undefined, face: JobFeature['face'], part = bar): string[] => {
-    const r = planInJob(
+    const r = plannerFor({ ...shop, machines: [lathe] }).plan(
       { question: { ...BLANK_FORM, callout: 'M5 x 8 DEEP', machine: 'lathe' }, face, place },
       { materialId: 'steel-low-carbon', quantity: 1, part },
-      { ...shop, machines: [lathe] },
     );
     if (!r.ok) throw new Error(r.problems.map((p) => tell(p, 'mm')).join(' '));
     return r.value.operations[0].cautions.map((c) => `${c.level} ${c.code}`);

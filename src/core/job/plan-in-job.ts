@@ -60,10 +60,6 @@ export function settingOf(part: Part, feature: JobFeature): Setting {
   };
 }
 
-/** Plans a feature in its job: material and parts of the job, what the part gives, changes of the user. */
-export const planInJob = (feature: JobFeature, job: JobHead, shop: Shop): Result<HolePlan> =>
-  planForm(questionInJob(feature.question, job), shop, settingOf(job.part, feature), feature.edits);
-
 /** What the plate has to know of a plan: how deep it goes, how deep its tap. */
 export function madeHole({ operations, hole }: HolePlan): MadeHole {
   const boredMm = operations.reduce((d, { cut }) => Math.max(d, cut ? cut.spec.fullMm + cut.tipMm : 0), 0);
@@ -77,7 +73,7 @@ export function madeHole({ operations, hole }: HolePlan): MadeHole {
 
 /** Plans of a shop, remembered: equal questions in equal settings are planned once. */
 export interface Planner {
-  /** {@link planInJob} */
+  /** Plans a feature in its job: material and parts of the job, what the part gives, changes of the user. */
   plan: (feature: JobFeature, job: JobHead) => Result<HolePlan>;
   /** What the plate's checks need: of features that differ only in lever and place on the face, planned once. */
   made: (feature: JobFeature, job: JobHead) => Result<MadeHole>;

@@ -1,4 +1,4 @@
-import { phrase, type Phrase, type Result } from '../answer/answer';
+import { ok, phrase, refuse, type Phrase, type Result } from '../answer/answer';
 import { StopReading, stopReading } from '../answer/stop-reading';
 import type { Callout } from '../threads/callout';
 import { readCallout } from '../threads/read-callout';
@@ -60,15 +60,12 @@ export function readPlacedCallout(line: string, unit: LengthUnit): Result<Placed
   const cut = CUT.exec(line)?.index ?? line.length;
   const calloutText = line.slice(0, cut).trim();
   const callout = readCallout(line.slice(0, cut), unit);
-  if (!callout.ok) return { ok: false, problems: callout.problems.map((p) => ({ ...p, field: 'line' })) };
+  if (!callout.ok) return refuse(...callout.problems.map((p) => ({ ...p, field: 'line' })));
   try {
     const { place, notes } = readPlace(line, cut, callout.value.count, unit);
-    return {
-      ok: true,
-      value: { callout: callout.value, calloutText, place, notes: [...callout.value.notes, ...notes] },
-    };
+    return ok({ callout: callout.value, calloutText, place, notes: [...callout.value.notes, ...notes] });
   } catch (error) {
-    if (error instanceof StopReading) return { ok: false, problems: [error.problem] };
+    if (error instanceof StopReading) return refuse(error.problem);
     throw error;
   }
 }

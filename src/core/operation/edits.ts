@@ -1,4 +1,4 @@
-import type { Problem, Result } from '../answer/answer';
+import { ok, type Problem, type Result } from '../answer/answer';
 import type { Drill } from '../drills/drill';
 import type { BoreTool } from './bore';
 import type { Context } from './context';
@@ -31,11 +31,11 @@ export interface EditedOperations {
 export type FindDrill = (label: string) => Drill | undefined;
 
 function overridden(base: Operation, over: OperationOverride, ctx: Context, find: FindDrill): Result<Operation> {
-  if (!base.cut) return { ok: true, value: base };
+  if (!base.cut) return ok(base);
   const spec = overriddenSpec(base.key, base.cut, over, ctx.setting.thicknessMm, find);
   if (!spec.ok) return spec;
   const now = refigured(base, spec.value, ctx, over);
-  return { ok: true, value: { ...now, changes: changesOf(base, now) } };
+  return ok({ ...now, changes: changesOf(base, now) });
 }
 
 /** Sorts by the order wanted; what it does not name stays right after what it followed in the plan. */
@@ -98,7 +98,7 @@ export function applyEdits(
   const refusals: Problem[] = [];
   const kept = left.map((op) => {
     const over = edits.overrides?.[op.key];
-    const now: Result<Operation> = over ? overridden(op, over, ctx, find) : { ok: true, value: op };
+    const now: Result<Operation> = over ? overridden(op, over, ctx, find) : ok(op);
     if (now.ok) return now.value;
     refusals.push(...now.problems);
     return op;

@@ -1,5 +1,5 @@
 import { mmToInch, inchToMm } from '../units/length';
-import { phrase, type Phrase, type Result } from '../answer/answer';
+import { ok, phrase, problem, refuse, type Phrase, type Result } from '../answer/answer';
 import { fullDepthMm, isMetric, isUnified, type Thread } from './thread';
 import { ISO_DIAMETER_STEPS_MM, ISO_MINOR_TOLERANCE_UM } from './threads.table';
 
@@ -37,12 +37,8 @@ export function looserClass(thread: Thread, className: string): string | undefin
 const tolerancesUm = (pitchMm: number): readonly (number | undefined)[] | undefined =>
   ISO_MINOR_TOLERANCE_UM.find(([p]) => Math.abs(p - pitchMm) < 1e-9)?.slice(1);
 
-function refuse(text: string, remedy: string, values: Phrase['values'], nearest?: string[]): Result<never> {
-  return {
-    ok: false,
-    problems: [{ code: 'class', field: 'callout', ...phrase(text, values), remedy: phrase(remedy), nearest }],
-  };
-}
+const noClass = (text: string, remedy: string, values: Phrase['values'], nearest?: string[]): Result<never> =>
+  refuse(problem('class', 'callout', text, remedy, values, { nearest }));
 
 /**
  * Limits of minor and pitch diameter of a tapped thread.
@@ -54,7 +50,7 @@ function refuse(text: string, remedy: string, values: Phrase['values'], nearest?
 export function classLimits(thread: Thread, className?: string): Result<ClassLimits> {
   const name = className ?? usualClass(thread);
   if (thread.form === 'npt-60-taper')
-    return refuse(
+    return noClass(
       '{thread} is tapered: its class limits do not apply, it is judged by how far a plug gauge goes in.',
       'Gauge it with an NPT plug gauge, flush within one turn.',
       { thread: thread.designation },
@@ -62,7 +58,7 @@ export function classLimits(thread: Thread, className?: string): Result<ClassLim
   if (isMetric(thread)) return metricLimits(thread, name);
   if (isUnified(thread)) return unifiedLimits(thread, name);
   if (className && !/^(medium|normal|close|free|[ab])$/i.test(className))
-    return refuse('{thread} has no class {name}.', 'Leave the class out: medium fit is used.', {
+    return noClass('{thread} has no class {name}.', 'Leave the class out: medium fit is used.', {
       thread: thread.designation,
       name,
     });
@@ -73,7 +69,7 @@ function metricLimits(thread: Thread, name: string): Result<ClassLimits> {
   const { majorMm: d, pitchMm: p } = thread;
   const match = METRIC_CLASS.exec(name);
   if (!match)
-    return refuse('{name} is not a tolerance class of a metric tapped hole.', 'Use 4H to 7H; 6H is usual.', { name }, [
+    return noClass('{name} is not a tolerance class of a metric tapped hole.', 'Use 4H to 7H; 6H is usual.', { name }, [
       '6H',
       '5H',
     ]);
@@ -82,7 +78,7 @@ function metricLimits(thread: Thread, name: string): Result<ClassLimits> {
   const offsetMm = (match[4] ?? match[2]) === 'G' ? Math.round(15 + 11 * p) / 1000 : 0;
   const tolerances = tolerancesUm(p);
   if (!tolerances)
-    return refuse('ISO 965-1 gives no tolerance for a pitch of {pitch}.', 'Check the pitch.', {
+    return noClass('ISO 965-1 gives no tolerance for a pitch of {pitch}.', 'Check the pitch.', {
       pitch: { value: p, unit: 'mm' },
     });
   const notes: Phrase[] = [];
@@ -99,18 +95,15 @@ function metricLimits(thread: Thread, name: string): Result<ClassLimits> {
   const above = ISO_DIAMETER_STEPS_MM.findIndex((step) => step >= d);
   const mean = Math.sqrt(ISO_DIAMETER_STEPS_MM[above - 1] * ISO_DIAMETER_STEPS_MM[above]);
   const gradeFactor = [0.63, 0.8, 1, 1.25][pitchGrade - 4];
-  return {
-    ok: true,
-    value: {
-      className: name,
-      minorMinMm: minorMin,
-      minorMaxMm: minorMin + (tolerances[minorGrade - 4] as number) / 1000,
-      pitchDiameterMinMm: pitchMin,
-      pitchDiameterMaxMm: pitchMin + (gradeFactor * 1.32 * 90 * p ** 0.4 * mean ** 0.1) / 1000,
-      standard: 'ISO 965-1',
-      notes,
-    },
-  };
+  return ok({
+    className: name,
+    minorMinMm: minorMin,
+    minorMaxMm: minorMin + (tolerances[minorGrade - 4] as number) / 1000,
+    pitchDiameterMinMm: pitchMin,
+    pitchDiameterMaxMm: pitchMin + (gradeFactor * 1.32 * 90 * p ** 0.4 * mean ** 0.1) / 1000,
+    standard: 'ISO 965-1',
+    notes,
+  });
 }
 
 /** Unified pitch diameter tolerance of class 2A in inches; the other classes are shares of it. */
@@ -132,7 +125,7 @@ function unifiedMinorTolerance(d: number, p: number, className: string): number 
 function unifiedLimits(thread: Thread, name: string): Result<ClassLimits> {
   const share = { '1B': 1.95, '2B': 1.3, '3B': 0.975 }[name];
   if (share === undefined)
-    return refuse('{name} is not a class of a unified tapped hole.', 'Use 1B, 2B or 3B; 2B is usual.', { name }, [
+    return noClass('{name} is not a class of a unified tapped hole.', 'Use 1B, 2B or 3B; 2B is usual.', { name }, [
       '2B',
       '3B',
     ]);
@@ -140,18 +133,15 @@ function unifiedLimits(thread: Thread, name: string): Result<ClassLimits> {
   const p = mmToInch(thread.pitchMm);
   const minorMin = d - BASIC_MINOR * p;
   const pitchMin = d - 0.649519 * p;
-  return {
-    ok: true,
-    value: {
-      className: name,
-      minorMinMm: inchToMm(minorMin),
-      minorMaxMm: inchToMm(minorMin + unifiedMinorTolerance(d, p, name)),
-      pitchDiameterMinMm: inchToMm(pitchMin),
-      pitchDiameterMaxMm: inchToMm(pitchMin + share * unifiedPitchTolerance2A(thread)),
-      standard: 'ASME B1.1',
-      notes: [],
-    },
-  };
+  return ok({
+    className: name,
+    minorMinMm: inchToMm(minorMin),
+    minorMaxMm: inchToMm(minorMin + unifiedMinorTolerance(d, p, name)),
+    pitchDiameterMinMm: inchToMm(pitchMin),
+    pitchDiameterMaxMm: inchToMm(pitchMin + share * unifiedPitchTolerance2A(thread)),
+    standard: 'ASME B1.1',
+    notes: [],
+  });
 }
 
 function britishLimits(thread: Thread): Result<ClassLimits> {
@@ -162,15 +152,12 @@ function britishLimits(thread: Thread): Result<ClassLimits> {
       ? 0.375 * thread.pitchMm
       : inchToMm(0.2 * p + (tpi < 20.5 ? 0.007 : tpi < 25 ? 0.005 : 0.004));
   const minorMin = thread.majorMm - 2 * fullDepthMm(thread);
-  return {
-    ok: true,
-    value: {
-      className: 'medium',
-      minorMinMm: minorMin,
-      minorMaxMm: minorMin + toleranceMm,
-      pitchDiameterMinMm: thread.majorMm - fullDepthMm(thread),
-      standard: thread.standard,
-      notes: [phrase('These limits come from a formula and should be checked against the printed table.')],
-    },
-  };
+  return ok({
+    className: 'medium',
+    minorMinMm: minorMin,
+    minorMaxMm: minorMin + toleranceMm,
+    pitchDiameterMinMm: thread.majorMm - fullDepthMm(thread),
+    standard: thread.standard,
+    notes: [phrase('These limits come from a formula and should be checked against the printed table.')],
+  });
 }

@@ -1,4 +1,4 @@
-import { phrase, type Phrase, type Problem, type Result } from '../answer/answer';
+import { ok, phrase, problem, refuse, type Phrase, type Result } from '../answer/answer';
 
 /** Millimetres in an inch, exact since 1959. */
 export const MM_PER_INCH = 25.4;
@@ -26,15 +26,9 @@ const MM_PER_UNIT: [pattern: RegExp, unit: LengthUnit, mm: number][] = [
 
 const NUMBER = /^([+-]?)(?:(\d+)(?:\s*-\s*|\s+))?(\d+)\s*\/\s*(\d+)|^[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)/;
 
-function problem(code: string, text: string, remedy: string, typed: string, from = 0): Result<never> {
-  const p: Problem = {
-    code,
-    field: 'length',
-    ...phrase(text, { typed }),
-    remedy: phrase(remedy),
-    at: { start: from, end: Math.max(typed.length, from + 1) },
-  };
-  return { ok: false, problems: [p] };
+function unreadable(code: string, text: string, remedy: string, typed: string, from = 0): Result<never> {
+  const at = { start: from, end: Math.max(typed.length, from + 1) };
+  return refuse(problem(code, 'length', text, remedy, { typed }, { at }));
 }
 
 /**
@@ -47,13 +41,13 @@ function problem(code: string, text: string, remedy: string, typed: string, from
 export function parseLength(text: string, bareUnit: LengthUnit): Result<ParsedLength> {
   const lead = text.length - text.trimStart().length;
   const typed = text.trim();
-  if (typed === '') return problem('length-empty', 'No length was given.', 'Type a number, with mm or in.', text);
+  if (typed === '') return unreadable('length-empty', 'No length was given.', 'Type a number, with mm or in.', text);
   const match = NUMBER.exec(typed);
   if (!match)
-    return problem('length-unreadable', '“{typed}” is not a length.', 'Type a number, with mm or in.', text, lead);
+    return unreadable('length-unreadable', '“{typed}” is not a length.', 'Type a number, with mm or in.', text, lead);
   const [whole, sign, ones, numerator, denominator] = match;
   if (/,\d{3}$/.test(whole))
-    return problem(
+    return unreadable(
       'length-comma',
       '“{typed}” could mean thousands or a decimal comma.',
       'Use a decimal point.',
@@ -62,7 +56,7 @@ export function parseLength(text: string, bareUnit: LengthUnit): Result<ParsedLe
     );
   const isFraction = denominator !== undefined;
   if (isFraction && Number(denominator) === 0)
-    return problem('length-unreadable', '“{typed}” divides by zero.', 'Correct the fraction.', text, lead);
+    return unreadable('length-unreadable', '“{typed}” divides by zero.', 'Correct the fraction.', text, lead);
   const number = isFraction
     ? (sign === '-' ? -1 : 1) * (Number(ones ?? 0) + Number(numerator) / Number(denominator))
     : Number(whole.replace(',', '.'));
@@ -70,7 +64,7 @@ export function parseLength(text: string, bareUnit: LengthUnit): Result<ParsedLe
   if (suffix !== '') {
     const known = MM_PER_UNIT.find(([pattern]) => pattern.test(suffix));
     if (!known)
-      return problem(
+      return unreadable(
         'length-unit',
         '“{typed}” has a unit that is not known here.',
         'Use mm, in, " or thou.',
@@ -94,6 +88,6 @@ export function parseLength(text: string, bareUnit: LengthUnit): Result<ParsedLe
 
 function finite(value: ParsedLength, text: string): Result<ParsedLength> {
   return Number.isFinite(value.mm)
-    ? { ok: true, value }
-    : problem('length-unreadable', '“{typed}” is not a usable number.', 'Type a smaller number.', text);
+    ? ok(value)
+    : unreadable('length-unreadable', '“{typed}” is not a usable number.', 'Type a smaller number.', text);
 }

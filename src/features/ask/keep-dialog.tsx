@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job, JobInput } from '@/contracts/job';
+import type { KeptQuestion } from '@/contracts/question';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { AskForm } from '@/core/hole/form';
 import { SelectField, TextField } from '@/ui/field';
@@ -21,20 +22,25 @@ interface Props {
 const NEW = 'new';
 
 /** The jobs with the hole added to one of them, or put back where it came from. */
-function withHole(job: Job, form: AskForm, name: string, origin: Origin | undefined): JobInput & { version: number } {
+function withHole(
+  job: Job,
+  question: KeptQuestion,
+  name: string,
+  origin: Origin | undefined,
+): JobInput & { version: number } {
   const { id, version, quantity, notes, part, holes } = job;
   const replace = origin?.jobId === id && holes.some((h) => h.id === origin.holeId);
   return {
     id,
     version,
     name: job.name,
-    materialId: replace ? form.material : job.materialId,
+    materialId: replace ? question.material : job.materialId,
     quantity,
     notes,
     part,
     holes: replace
-      ? holes.map((h) => (h.id === origin.holeId ? { ...h, name, question: form } : h))
-      : [...holes, { id: uuidv7(), name, question: form, face: 'top' }],
+      ? holes.map((h) => (h.id === origin.holeId ? { ...h, name, question } : h))
+      : [...holes, { id: uuidv7(), name, question, face: 'top' }],
   };
 }
 
@@ -58,15 +64,16 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
   async function keep(): Promise<void> {
     setBusy(true);
     const quantity = Number(form.parts) || 1;
+    const question = { ...form, coreVersion: plan.coreVersion };
     const got = existing
-      ? await send<Job>('PUT', `/api/v1/jobs/${existing.id}`, withHole(existing, form, holeName, origin))
+      ? await send<Job>('PUT', `/api/v1/jobs/${existing.id}`, withHole(existing, question, holeName, origin))
       : await send<Job>('POST', '/api/v1/jobs', {
           id: uuidv7(),
           name,
           materialId: form.material,
           quantity,
           notes: '',
-          holes: [{ id: uuidv7(), name: holeName, question: form }],
+          holes: [{ id: uuidv7(), name: holeName, question }],
         });
     setBusy(false);
     if (got.ok) setKept(got.value);

@@ -1,4 +1,4 @@
-import { drillName, isUsable, type Drill } from '@/core/drills/drill';
+import { drillName, isUsable, type Drill, pointAngleOf } from '@/core/drills/drill';
 import { showText, type Display } from '@/core/units/show';
 
 interface Props<D extends Drill> {
@@ -46,7 +46,7 @@ export function DrillIndex<D extends Drill>({ drills, madeFor, display, onPick }
               onClick={() => onPick(own, drill)}
               className="flex w-full flex-col items-center"
               aria-label={`${drillName(drill)}, ${MARK[state] || 'sharp'}`}
-              title={`${drillName(drill)}, ${showText({ value: drill.diameterMm, unit: 'mm' }, display)}, ${drill.pointAngleDeg ?? 118}°, ${drill.material ?? 'hss'}`}
+              title={`${drillName(drill)}, ${showText({ value: drill.diameterMm, unit: 'mm' }, display)}, ${pointAngleOf(drill)}°, ${drill.material ?? 'hss'}`}
             >
               <svg width="34" height="34" aria-hidden>
                 <circle

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { CribItem } from '@/contracts/crib';
-import { drillName, type Drill, type DrillCondition } from '@/core/drills/drill';
+import { drillName, type Drill, type DrillCondition, pointAngleOf, USUAL_POINT_DEG } from '@/core/drills/drill';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import type { Display } from '@/core/units/show';
 import { SelectField, TextField } from '@/ui/field';
@@ -49,7 +49,7 @@ export const drillItem = (caseId: string, drill: Drill, id: string): CribItem<'d
   series: drill.series,
   label: drill.label,
   diameterMm: drill.diameterMm,
-  pointAngleDeg: drill.pointAngleDeg ?? 118,
+  pointAngleDeg: pointAngleOf(drill),
   material: drill.material ?? 'hss',
   condition: drill.condition ?? 'sharp',
   ...(drill.fluteMm === undefined ? {} : { fluteMm: drill.fluteMm }),
@@ -79,7 +79,14 @@ export function DrillsPanel({ cases, state, display }: Props) {
   const edit = (caseId: string, own: DrillEntry | undefined, size: Drill): void =>
     setOpen({
       caseId,
-      drill: own ?? { ...size, id: uuidv7(), version: 0, condition: 'sharp', pointAngleDeg: 118, material: 'hss' },
+      drill: own ?? {
+        ...size,
+        id: uuidv7(),
+        version: 0,
+        condition: 'sharp',
+        pointAngleDeg: USUAL_POINT_DEG,
+        material: 'hss',
+      },
       fresh: own === undefined,
     });
   async function addCase(): Promise<void> {

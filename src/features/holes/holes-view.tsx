@@ -148,6 +148,7 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
               job={job}
               feature={first}
               shop={shop}
+              planner={state.planner}
               display={display}
               onUse={(machine) => ask({ machine })}
             />

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { Job, JobHoleInput } from '@/contracts/job';
 import { machineFigures, type MachineFigures } from '@/core/hole/compare-machines';
-import { planInJob } from '@/core/job/plan-in-job';
+import type { Planner } from '@/core/job/plan-in-job';
 import type { Shop } from '@/core/shop/shop';
 import { START_SHORT } from '@/core/drills/predicted-hole';
 import { showText, tell, type Display } from '@/core/units/show';
@@ -12,22 +12,23 @@ interface Props {
   job: Job;
   feature: JobHoleInput;
   shop: Shop;
+  planner: Planner;
   display: Display;
   onUse: (machineId: string) => void;
 }
 
 /** The same hole on every machine of the shop: what differs from the one in use stands out. */
-export function MachinesTable({ job, feature, shop, display, onUse }: Props) {
+export function MachinesTable({ job, feature, shop, planner, display, onUse }: Props) {
   const all = useMemo(
     () =>
       shop.machines.map((m) =>
         machineFigures(
           m,
           // Figures set for one machine mean nothing on another.
-          planInJob({ ...feature, edits: undefined, question: { ...feature.question, machine: m.id } }, job, shop),
+          planner.plan({ ...feature, edits: undefined, question: { ...feature.question, machine: m.id } }, job),
         ),
       ),
-    [feature, job, shop],
+    [feature, job, shop, planner],
   );
   const here = all.find((f) => f.machine.id === feature.question.machine);
   const rows: [string, (f: MachineFigures) => string][] = [

@@ -5,7 +5,7 @@ import type { Job, JobHoleInput } from '@/contracts/job';
 import type { Result } from '@/core/answer/answer';
 import type { AskForm } from '@/core/hole/form';
 import { equalFeatures, type EqualFeatures, type HoleKind } from '@/core/job/equal-features';
-import { planInJob } from '@/core/job/plan-in-job';
+import { plannerFor } from '@/core/job/plan-in-job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { Shop } from '@/core/shop/shop';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
@@ -42,6 +42,7 @@ const withCount = (text: string, count: number): string =>
 /** A hole of a job in full: groups of equal holes, what is chosen, changes kept as one goes. */
 export function useHoles(job: Job, holesShop: HolesShop, firstHole: string | undefined) {
   const shop = useMemo<Shop>(() => ({ ...holesShop, pools: [holesShop.crib, ...DRILL_SETS] }), [holesShop]);
+  const planner = useMemo(() => plannerFor(shop), [shop]);
   const { now: holes, edit, undo, redo, canUndo, canRedo } = useHistory<JobHoleInput[]>(job.holes);
   const [chosenHole, setChosenHole] = useState(firstHole ?? job.holes[0]?.id);
   const [drawn, setDrawn] = useState<{ holeId: string; callout: string }>();
@@ -64,9 +65,9 @@ export function useHoles(job: Job, holesShop: HolesShop, firstHole: string | und
       equalFeatures(holes).map(({ features, ...group }) => ({
         ...group,
         holes: features,
-        result: planInJob(features[0], job, shop),
+        result: planner.plan(features[0], job),
       })),
-    [holes, job, shop],
+    [holes, job, planner],
   );
   const group = groups.find((g) => g.holes.some((h) => h.id === chosenHole)) ?? groups[0];
   const first = group?.holes[0];
@@ -74,8 +75,8 @@ export function useHoles(job: Job, holesShop: HolesShop, firstHole: string | und
   const shown = useMemo<Result<HolePlan> | undefined>(() => {
     if (!first || !group) return undefined;
     if (drawn?.holeId !== first.id) return group.result;
-    return planInJob({ ...first, question: { ...first.question, callout: drawn.callout, depth: '' } }, job, shop);
-  }, [drawn, first, group, job, shop]);
+    return planner.plan({ ...first, question: { ...first.question, callout: drawn.callout, depth: '' } }, job);
+  }, [drawn, first, group, job, planner]);
 
   const changeGroup = useCallback(
     (change: (hole: JobHoleInput) => JobHoleInput) => {
@@ -115,6 +116,7 @@ export function useHoles(job: Job, holesShop: HolesShop, firstHole: string | und
   );
   return {
     shop,
+    planner,
     groups,
     group,
     shown,

@@ -147,6 +147,11 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                       {line ? line.tapping && `${line.tapping}.` : 'Save to see what to do.'}
                     </p>
                   )}
+                  {line?.savedBy && (
+                    <p className="text-[15px] text-steel-700">
+                      Saved with rules {line.savedBy}; the figures here are by the rules of today.
+                    </p>
+                  )}
                   {line?.trouble && <p className="text-[15px] font-bold text-danger">! {line.trouble}</p>}
                 </div>
                 <div className="flex items-start gap-2">

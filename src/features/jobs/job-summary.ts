@@ -2,9 +2,9 @@ import type { Job } from '@/contracts/job';
 import { allCautions, mainCut, refusals, type HolePlan } from '@/core/hole/hole-plan';
 import type { OperationCode } from '@/core/operation/operation';
 import { toAddress } from '@/core/hole/form';
-import { planInJob, questionInJob } from '@/core/job/plan-in-job';
+import { plannerFor, questionInJob } from '@/core/job/plan-in-job';
 import type { Shop } from '@/core/shop/shop';
-import { depth, quantity } from '@/core/answer/answer';
+import { CORE_VERSION, depth, quantity } from '@/core/answer/answer';
 import { showText, tell, type Display } from '@/core/units/show';
 
 /** A hole of a job as the list shows it: a line of what to do, or why there is none. */
@@ -19,6 +19,8 @@ export interface HoleLine {
   speed?: string;
   depth?: string;
   tapping?: string;
+  /** Version of the rules that answered it when it was saved, where that is an older one. */
+  savedBy?: string;
   /** The most serious caution, or why the question cannot be answered. */
   trouble?: string;
 }
@@ -54,14 +56,16 @@ function lineOf(plan: HolePlan, display: Display): Pick<HoleLine, 'drill' | 'spe
 
 /** The holes of a job, each with its line. */
 export function holeLines(job: Job, shop: Shop, display: Display): HoleLine[] {
+  const planner = plannerFor(shop);
   return job.holes.map((hole) => {
-    const result = planInJob(hole, job, shop);
+    const result = planner.plan(hole, job);
     const base = {
       id: hole.id,
       name: hole.name,
       callout: hole.question.callout,
       count: result.ok ? result.value.callout.count : 1,
       address: `/?${toAddress({ ...questionInJob(hole.question, job), units: display })}&job=${job.id}&jobHole=${hole.id}`,
+      savedBy: hole.question.coreVersion === CORE_VERSION ? undefined : hole.question.coreVersion,
       steps: result.ok ? result.value.operations.map((s) => s.code) : [],
     };
     return result.ok

@@ -7,7 +7,6 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Job } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/hole/form';
 import type { Result } from '@/core/answer/answer';
-import { planInJob } from '@/core/job/plan-in-job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { Shop } from '@/core/shop/shop';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
@@ -29,7 +28,7 @@ import { PunchPanel } from './punch-panel';
 import { RoomPanel } from './room-panel';
 import { SheetPanel } from './sheet-panel';
 import { TransferPanel } from './transfer-panel';
-import { letterOf, usePlate, type Plan } from './use-plate';
+import { letterOf, usePlate } from './use-plate';
 
 interface Props {
   job: Job;
@@ -59,7 +58,10 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
   const [focus, setFocus] = useState<Point>();
   const letters = useMemo(() => new Map(plan.holes.map((h, i) => [h.id, letterOf(i)])), [plan.holes]);
   const wrong = laid.faults.length + state.inside.length + laid.problems.length;
-  const planOf = useMemo(() => planner(plan, job, shop), [plan, job, shop]);
+  const planOf = (featureId: string): Result<HolePlan> | undefined => {
+    const hole = plan.holes.find((h) => h.id === featureId);
+    return hole && state.planner.plan(hole, { ...job, part: plan.part });
+  };
   const chosen = plan.holes.filter((h) => selection.has(h.id));
 
   /** A step on the face, in the signs of the datum. */
@@ -308,14 +310,4 @@ function Follows({ hole, letters, onChange }: FollowsProps) {
       mm
     </span>
   );
-}
-
-/** How each feature is made, worked out when it is first asked for. */
-function planner({ part, holes }: Plan, job: Job, shop: Shop): (featureId: string) => Result<HolePlan> | undefined {
-  const planned = new Map<string, Result<HolePlan>>();
-  return (featureId) => {
-    const hole = holes.find((h) => h.id === featureId);
-    if (hole && !planned.has(featureId)) planned.set(featureId, planInJob(hole, { ...job, part }, shop));
-    return planned.get(featureId);
-  };
 }

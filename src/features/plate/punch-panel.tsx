@@ -37,8 +37,8 @@ function zoneOf({ footprint }: LaidHole): Answer | undefined {
 }
 
 /** Drill that meets the mark, and the one that the hole ends with. */
-function drillsOf(planned: Result<HolePlan>, hole: LaidHole): { firstMm: number; lastMm: number } {
-  const drills = planned.ok
+function drillsOf(planned: Result<HolePlan> | undefined, hole: LaidHole): { firstMm: number; lastMm: number } {
+  const drills = planned?.ok
     ? planned.value.operations.flatMap((op) => (op.cut && op.cut.spec.family === 'drill' ? [op.cut.spec] : []))
     : [];
   return {
@@ -72,7 +72,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
   const zoneMm = typedZone ?? joint?.value ?? USUAL_ZONE_MM;
   const planned = planOf(hole.featureId);
   const impossible = planned && !planned.ok ? planned.problems : [];
-  const { firstMm, lastMm: drillMm } = drillsOf(planned ?? { ok: false, problems: [] }, hole);
+  const { firstMm, lastMm: drillMm } = drillsOf(planned, hole);
   const [x, y] = [typed.x, typed.y].map((text) => {
     const parsed = parseLength(text, unit);
     return parsed.ok && Math.abs(parsed.value.mm) <= 50 ? parsed.value.mm : undefined;
@@ -244,7 +244,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
           const verdict = judgePunch(
             { x: mark.dxMm, y: mark.dyMm },
             mark.zoneMm,
-            drillsOf(planOf(h.featureId) ?? { ok: false, problems: [] }, h).lastMm,
+            drillsOf(planOf(h.featureId), h).lastMm,
           );
           return [
             <li key={`${h.featureId}${h.number}`} className="border-t border-steel-200 py-1">

@@ -63,6 +63,7 @@ export function usePlate(job: Job, shop: Shop) {
 
   return {
     plan,
+    planner,
     face,
     setFace,
     laid,

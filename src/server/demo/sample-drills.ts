@@ -1,4 +1,11 @@
-import { INCH_DRILLS, METRIC_DRILLS, type Drill, type DrillCondition, type DrillMaterial } from '@/core/drills/drill';
+import {
+  INCH_DRILLS,
+  METRIC_DRILLS,
+  type Drill,
+  type DrillCondition,
+  type DrillMaterial,
+  USUAL_POINT_DEG,
+} from '@/core/drills/drill';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import type { drillCases, drills } from '../schema';
 
@@ -19,7 +26,7 @@ function inCase(
   caseId: string,
   list: readonly Drill[],
   material: DrillMaterial = 'hss',
-  pointAngleDeg = 118,
+  pointAngleDeg = USUAL_POINT_DEG,
 ): (typeof drills.$inferInsert)[] {
   return list.map((d) => ({
     id: `${caseId}-${material}-${d.label}`.replace(/[^\w.-]/g, '_'),

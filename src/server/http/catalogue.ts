@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
-import { drillName } from '@/core/drills/drill';
+import { drillName, pointAngleOf } from '@/core/drills/drill';
 import { classLimits } from '@/core/threads/class-limits';
 import { THREADS } from '@/core/threads/find-thread';
 import { fullDepthMm, isTapered } from '@/core/threads/thread';
@@ -58,7 +58,7 @@ export function drillList(shop: Shop, set: string | undefined) {
         series: d.series,
         diameterMm: round(d.diameterMm),
         diameterIn: round(mmToInch(d.diameterMm)),
-        pointAngleDeg: d.pointAngleDeg ?? 118,
+        pointAngleDeg: pointAngleOf(d),
         material: d.material ?? 'hss',
         condition: d.condition ?? null,
       })),

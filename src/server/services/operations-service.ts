@@ -1,6 +1,6 @@
 import type { Job } from '@/contracts/job';
 import type { OperationsResponse } from '@/contracts/operations';
-import { planInJob } from '@/core/job/plan-in-job';
+import { plannerFor } from '@/core/job/plan-in-job';
 import type { Shop } from '@/core/shop/shop';
 import type { Operation } from '@/core/operation/operation';
 import { tell, type Display } from '@/core/units/show';
@@ -38,9 +38,10 @@ function operationItem(op: Operation, units: Display): Feature['operations'][num
 
 /** How each feature of a job is made in the shop as it is now, with the user's changes. */
 export function operationsOf(job: Job, shop: Shop, units: Display): OperationsResponse {
+  const planner = plannerFor(shop);
   return {
     features: job.holes.map((hole): Feature => {
-      const planned = planInJob(hole, job, shop);
+      const planned = planner.plan(hole, job);
       const plan = planned.ok ? planned.value : undefined;
       const problems = planned.ok ? planned.value.problems : planned.problems;
       return {

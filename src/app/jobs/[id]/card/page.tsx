@@ -1,4 +1,4 @@
-import { planInJob } from '@/core/job/plan-in-job';
+import { plannerFor } from '@/core/job/plan-in-job';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import QRCode from 'qrcode';
@@ -21,6 +21,7 @@ export default async function CardPage({ params, searchParams }: Props) {
   const job = await findJob(db, (await params).id);
   if (!job) notFound();
   const shop = await shopNow(db);
+  const planner = plannerFor(shop);
   const wanted = (await searchParams).paper;
   const paper: Paper =
     wanted !== undefined && wanted in PAPERS ? (wanted as Paper) : shop.units === 'inch' ? 'letter-half' : 'a5';
@@ -36,7 +37,7 @@ export default async function CardPage({ params, searchParams }: Props) {
           id: hole.id,
           name: hole.name,
           callout: hole.question.callout,
-          result: planInJob(hole, job, shop),
+          result: planner.plan(hole, job),
         }))}
         display={shop.units}
         paper={paper}
