@@ -9,6 +9,9 @@ import { alreadyDeeper, stopSetting, usualStop } from './depth-stop';
 import { drillingTorque, grabForce, holdingFor, spindlePower } from './drilling-torque';
 import { drillFeed, peckDepths } from './feed';
 import type { DepthStopKind, Machine } from './machine';
+import { speedsFromPulleys } from './pulleys';
+import { chartRpm, idealByMethod, speedMethods } from './speed-methods';
+import { suitedTo } from './suited-drills';
 import { chooseSpeed, nextStep, slowerSpeeds } from './speed-step';
 import { withinPower, type PowerQuestion } from './within-power';
 
@@ -271,5 +274,63 @@ describe('the chips look like', () => {
     const alone = adviseFromChips('blue', { rpm: 1000, feed: 0.1, idealRpm: 1200 }, material('copper'), undefined);
     expect(alone.speed.ok && alone.speed.value.rpm).toBeCloseTo(800, 9);
     expect([nextStep(press, 3300, 1), nextStep(press, 980, 1), nextStep(variable, 500, -1)]).toEqual([3300, 1700, 450]);
+  });
+});
+
+test('of drills of one size: cobalt for tough metal, carbide only where it does not snap, worn ones last of their kind', () => {
+  const made = (material: Drill['material'], condition?: Drill['condition']): Drill => ({
+    ...drill(4.2),
+    material,
+    condition,
+  });
+  const drills = [made('carbide'), made('hss', 'worn'), made('cobalt'), made('hss')];
+  const order = (id: string, machine?: Machine): string[] =>
+    suitedTo({ id: 'x', label: 'x', drills }, material(id), machine).drills.map(
+      (d) => `${d.material}${d.condition ? ' worn' : ''}`,
+    );
+  expect(order('steel-low-carbon', press)).toEqual(['hss', 'hss worn', 'cobalt', 'carbide']);
+  expect(order('stainless-austenitic', press)).toEqual(['cobalt', 'hss', 'hss worn', 'carbide']);
+  expect(order('steel-low-carbon', { ...press, kind: 'mill' })).toEqual(['hss', 'hss worn', 'carbide', 'cobalt']);
+});
+
+describe('speed', () => {
+  const steel = material('steel-low-carbon');
+  const at = {
+    drill: { series: 'metric' as const, label: '8', diameterMm: 8 },
+    material: steel,
+    depthMm: 10,
+    dry: false,
+  };
+  const charted: Machine = {
+    ...press,
+    chart: [
+      { drillMm: 10, rpm: 800 },
+      { drillMm: 6, rpm: 1400 },
+    ],
+  };
+
+  test('three methods side by side; the shop’s own leads, the formula where it has nothing to say', () => {
+    expect(speedMethods({ ...at, machine: charted }).map((s) => [s.id, Math.round(s.rpm.value)])).toEqual([
+      ['formula', 1091],
+      ['thumb', 1125],
+      ['chart', 1100],
+    ]);
+    expect(chartRpm(charted, { ...at, material: material('stainless-austenitic') })?.value).toBe(550);
+    expect(idealByMethod('chart', { ...at, machine: press }).value).toBeCloseTo(1091.5, 0);
+    expect(idealByMethod('thumb', { ...at, machine: press }).value).toBe(1125);
+  });
+
+  test('pulleys: every row of one belt with every row of the next, marked as plates are', () => {
+    const row = (name: string, drivingMm: number, drivenMm: number) => ({ name, drivingMm, drivenMm });
+    const train = {
+      motorRpm: 1400,
+      belts: [{ rows: [row('1', 50, 100), row('2', 75, 75)] }, { rows: [row('A', 40, 160), row('B', 100, 100)] }],
+    };
+    expect(speedsFromPulleys(train)).toEqual([
+      { rpm: 175, label: 'belts 1-A', rows: ['1', 'A'] },
+      { rpm: 350, label: 'belts 2-A', rows: ['2', 'A'] },
+      { rpm: 700, label: 'belts 1-B', rows: ['1', 'B'] },
+      { rpm: 1400, label: 'belts 2-B', rows: ['2', 'B'] },
+    ]);
   });
 });

@@ -1,12 +1,9 @@
 import fc from 'fast-check';
-import type { Machine } from '../cutting/machine';
-import { speedsFromPulleys } from '../cutting/pulleys';
-import { chartRpm, idealByMethod, speedMethods } from '../cutting/speed-methods';
 import { plannerFor } from '../job/plan-in-job';
 import { USUAL_PART } from '../layout/part';
 import { USUAL_HABITS } from '../shop/habits';
 import type { Shop } from '../shop/shop';
-import { machineOf, material as metal, METRIC_INDEX, planned, shop as plainShop } from '../tests/bench-shop';
+import { machineOf, METRIC_INDEX, planned, shop as plainShop } from '../tests/bench-shop';
 import { readCallout } from '../threads/read-callout';
 import { THREADS } from '../threads/find-thread';
 import { withDepth, writeCallout } from '../threads/write-callout';
@@ -120,48 +117,6 @@ test('drill against tap: a larger drill spares the tap and never adds strength',
   });
   const taper = plan({ callout: '1/8 NPT', thickness: '20' }).thread;
   expect(taper && tradeOffs(taper)).toEqual([]);
-});
-
-describe('speed', () => {
-  const steel = metal('steel-low-carbon');
-  const at = {
-    drill: { series: 'metric' as const, label: '8', diameterMm: 8 },
-    material: steel,
-    depthMm: 10,
-    dry: false,
-  };
-  const charted: Machine = {
-    ...press,
-    chart: [
-      { drillMm: 10, rpm: 800 },
-      { drillMm: 6, rpm: 1400 },
-    ],
-  };
-
-  test('three methods side by side; the shop’s own leads, the formula where it has nothing to say', () => {
-    expect(speedMethods({ ...at, machine: charted }).map((s) => [s.id, Math.round(s.rpm.value)])).toEqual([
-      ['formula', 1091],
-      ['thumb', 1125],
-      ['chart', 1100],
-    ]);
-    expect(chartRpm(charted, { ...at, material: metal('stainless-austenitic') })?.value).toBe(550);
-    expect(idealByMethod('chart', { ...at, machine: press }).value).toBeCloseTo(1091.5, 0);
-    expect(idealByMethod('thumb', { ...at, machine: press }).value).toBe(1125);
-  });
-
-  test('pulleys: every row of one belt with every row of the next, marked as plates are', () => {
-    const row = (name: string, drivingMm: number, drivenMm: number) => ({ name, drivingMm, drivenMm });
-    const train = {
-      motorRpm: 1400,
-      belts: [{ rows: [row('1', 50, 100), row('2', 75, 75)] }, { rows: [row('A', 40, 160), row('B', 100, 100)] }],
-    };
-    expect(speedsFromPulleys(train)).toEqual([
-      { rpm: 175, label: 'belts 1-A', rows: ['1', 'A'] },
-      { rpm: 350, label: 'belts 2-A', rows: ['2', 'A'] },
-      { rpm: 700, label: 'belts 1-B', rows: ['1', 'B'] },
-      { rpm: 1400, label: 'belts 2-B', rows: ['2', 'B'] },
-    ]);
-  });
 });
 
 test('on another machine: start, stop and figures are its own; in a job the part gives thickness and lever once laid out', () => {

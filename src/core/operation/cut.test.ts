@@ -2,7 +2,6 @@ import { USUAL_HABITS } from '../shop/habits';
 import type { Machine } from '../cutting/machine';
 import { METRIC_DRILLS, type Drill } from '../drills/drill';
 import { machineOf, METRIC_INDEX } from '../tests/bench-shop';
-import { suitedTo } from '../cutting/suited-drills';
 import { usualFluteMm } from '../drills/flute-length';
 import { MATERIALS } from '../materials/materials';
 import type { Material } from '../materials/material';
@@ -123,26 +122,10 @@ describe('what is set by hand', () => {
   });
 });
 
-test('of drills of one size: cobalt for tough metal, carbide only where it does not snap, worn ones last of their kind', () => {
-  const made = (material: Drill['material'], condition?: Drill['condition']): Drill => ({
-    ...drillOf(4.2),
-    material,
-    condition,
-  });
-  const drills = [made('carbide'), made('hss', 'worn'), made('cobalt'), made('hss')];
-  const order = (id: string, machine?: Machine): string[] =>
-    suitedTo({ id: 'x', label: 'x', drills }, metal(id), machine).drills.map(
-      (d) => `${d.material}${d.condition ? ' worn' : ''}`,
-    );
-  expect(order('steel-low-carbon', press)).toEqual(['hss', 'hss worn', 'cobalt', 'carbide']);
-  expect(order('stainless-austenitic', press)).toEqual(['cobalt', 'hss', 'hss worn', 'carbide']);
-  expect(order('steel-low-carbon', { ...press, kind: 'mill' })).toEqual(['hss', 'hss worn', 'carbide', 'cobalt']);
-  expect(codes(8, {}, { material: metal('stainless-austenitic') })).toContain('cobalt');
-});
-
 describe('what to watch', () => {
   test.each([
     ['nothing, for a plain hole', codes(8), []],
+    ['a plain drill in tough metal', codes(8, {}, { material: metal('stainless-austenitic') }), ['cobalt']],
     ['a shank that the chuck does not take', codes(16), ['chuck']],
     ['a pilot over half', codes(10, { inHoleMm: 5.5 }), ['pilot-large']],
     ['a pilot under the chisel edge', codes(10, { inHoleMm: 1.5 }), ['pilot-small']],

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { METRIC_DRILLS } from '../drills/drill';
 import { DRILL_SETS } from '../drills/drill-sets';
 import { MATERIALS } from '../materials/materials';
-import { reamAllowance } from '../operation/choose-plain-drill';
-import type { OperationEdits } from '../operation/edits';
-import { mainOperation, type Operation } from '../operation/operation';
+import { reamAllowance } from './choose-plain-drill';
+import type { OperationEdits } from './edits';
+import { mainOperation, type Operation } from './operation';
 import type { Shop } from '../shop/shop';
 import type { Tool } from '../shop/tool';
 import {
@@ -17,9 +17,9 @@ import {
   without,
 } from '../tests/bench-shop';
 import { tell } from '../units/show';
-import { BLANK_FORM, type AskForm } from './form';
-import type { HolePlan } from './hole-plan';
-import { planForm } from './read-form';
+import { BLANK_FORM, type AskForm } from '../hole/form';
+import type { HolePlan } from '../hole/hole-plan';
+import { planForm } from '../hole/read-form';
 
 const tools: Tool[] = [
   { id: 'c', kind: 'centre-drill', name: 'centre drill 2.5', smallMm: 2.5, diameterMm: 6.3 },
