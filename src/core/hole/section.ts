@@ -31,7 +31,8 @@ export interface Section {
     fromMm: number;
     endMm: number;
     runOutMm: number;
-    tapChamferMm: number;
+    /** Chamfer of the last tap, which is drawn at its deepest; undefined where none is turned in. */
+    tapChamferMm?: number;
   };
   levels: Level[];
 }
@@ -77,7 +78,6 @@ function oldThreadOf({ thread: at, existing }: HolePlan['hole']): Section['threa
     fromMm: at.fromMm,
     endMm: at.fromMm + at.lengthMm,
     runOutMm: 0,
-    tapChamferMm: 0,
   };
 }
 
@@ -140,7 +140,7 @@ function bottomLevels(plan: HolePlan, bores: Bores, threaded: boolean): Level[] 
   if (hole.through)
     return [
       { mm: hole.thicknessMm ?? deepest, name: phrase('through the plate'), strong: true },
-      { mm: tip, name: phrase('tip clears at') },
+      ...(tip > deepest ? [{ mm: tip, name: phrase('tip clears at') }] : []),
     ];
   const main = plan.operations.findLast((op) => op.cut && BORES.includes(op.code) && op.code !== 'counterbore');
   const room = plan.thread?.tapping.best.depth?.chipRoomMm ?? 0;

@@ -150,7 +150,7 @@ function SpeedOrder({ cut, display }: { cut: Cut; display: Display }) {
       why={<Working of={ideal} name="drill speed" display={display} />}
     >
       {speed.ok
-        ? `${speed.value.percentOfIdeal.toFixed(0)} % of the ideal ${ideal.value.toFixed(0)}. `
+        ? `${speed.value.percentOfIdeal.toFixed(0)} % of the ideal ${ideal.value.toFixed(0)}. ${speed.value.rule === 'power' ? `${tell(speed.value.reason, display)} ` : ''}`
         : speed.problems.map((p) => `${tell(p, display)} ${tell(p.remedy, display)} `).join('')}
       {thumb && (
         <Minor of={thumb} name="rule of thumb" display={display} text={`Rule of thumb ${thumb.value.toFixed(0)}`} />
@@ -295,8 +295,14 @@ function ThenOrders({ plan, display }: { plan: HolePlan; display: Display }) {
         <Order
           key={op.key}
           verb={verb}
-          figure={<Figure quantity={mm(op.cut.spec.diameterMm)} display={display} />}
-          why={op.cut.spec.tool.name}
+          figure={
+            op.cut.spec.drill ? (
+              drillName(op.cut.spec.drill)
+            ) : (
+              <Figure quantity={mm(op.cut.spec.diameterMm)} display={display} />
+            )
+          }
+          why={op.cut.spec.drill ? undefined : op.cut.spec.tool.name}
         >
           {tell(op.order, display)}{' '}
           <Minor of={op.cut.feed} name="feed" display={display} text={`Feed ${showText(op.cut.feed, display)}`} />

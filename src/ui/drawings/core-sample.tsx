@@ -36,7 +36,7 @@ function flank(side: 1 | -1, t: NonNullable<Section['thread']>, s: number): stri
 function tapOutline(t: NonNullable<Section['thread']>, s: number): string {
   const r = (t.majorMm / 2) * s;
   const shoulder = CORE.top + t.endMm * s;
-  const nose = shoulder + t.tapChamferMm * s;
+  const nose = shoulder + (t.tapChamferMm ?? 0) * s;
   return `M${CX - r},38 V${shoulder} L${CX - r * 0.8},${nose} H${CX + r * 0.8} L${CX + r},${shoulder} V38`;
 }
 
@@ -178,7 +178,7 @@ export function CoreSample({ section, display, onDraw }: Props) {
         )}
       </g>
       <path d={`M${CORE.left},${CORE.top} H${CORE.right}`} stroke="#eef2ff" strokeWidth="1.6" />
-      {thread && (
+      {thread?.tapChamferMm !== undefined && (
         <path d={tapOutline(thread, s)} fill="none" stroke="#d3a23a" strokeWidth="1.3" strokeDasharray="5 3" />
       )}
       <path
