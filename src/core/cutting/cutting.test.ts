@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { Drill } from '../drills/drill';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
+import { inputsOf } from '../tests/inputs-of';
 import { tell } from '../units/show';
 import { adviseFromChips, type ChipSign } from './chips-adviser';
 import { deepHoleFactor, idealRpm, rpmFor, ruleOfThumbRpm, sfmToMPerMin } from './cutting-speed';
@@ -12,7 +13,7 @@ import type { DepthStopKind, Machine } from './machine';
 import { speedsFromPulleys } from './pulleys';
 import { chartRpm, idealByMethod, speedMethods } from './speed-methods';
 import { suitedTo } from './suited-drills';
-import { chooseSpeed, nextStep, slowerSpeeds } from './speed-step';
+import { asChoice, chooseSpeed, nextStep, slowerSpeeds } from './speed-step';
 import { withinPower, type PowerQuestion } from './within-power';
 
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
@@ -64,7 +65,17 @@ describe('the ideal speed', () => {
     ]);
   });
 
-  test('deep holes', () => expect([3, 3.1, 4.1, 5.1, 6.1].map(deepHoleFactor)).toEqual([1, 0.9, 0.8, 0.7, 0.65]));
+  test('deep holes: the next share begins above a whole number of diameters', () => {
+    expect([3, 3.1, 4, 4.1, 5, 5.1, 6, 6.1].map(deepHoleFactor)).toEqual([1, 0.9, 0.9, 0.8, 0.8, 0.7, 0.7, 0.65]);
+  });
+
+  test('shows what went into it, factors only where they count', () => {
+    expect(inputsOf(ideal({}))).toBe('cutting speed, Low-carbon (mild) steel 27.432 m/min, drill 6.8 mm');
+    expect(inputsOf(ideal({ machine: hand, depthMm: 30 }))).toContain('held by hand 0.7 ratio, deep hole 0.8 ratio');
+    expect(ideal({}).working.assumptions).toHaveLength(2);
+    expect(ideal({ drill: drill(6.8, 'hss') }).cautions).toEqual([]);
+    expect(inputsOf(ruleOfThumbRpm(material('iron-grey'), 6))).toBe('drill 6 mm, share, Grey cast iron 0.9 ratio');
+  });
 
   test.each([
     ['steel-low-carbon', 1500],
@@ -75,6 +86,9 @@ describe('the ideal speed', () => {
     ['iron-grey', 1350],
     ['titanium-6al4v', 500],
     ['nickel-alloy', 250],
+    ['acetal', 1500],
+    ['titanium-commercial', 750],
+    ['zinc-die-cast', 1500],
   ])('rule of thumb for 6 mm in %s is %d', (id, rpm) =>
     expect(ruleOfThumbRpm(material(id), 6).value).toBeCloseTo(rpm, 6),
   );
@@ -100,6 +114,36 @@ describe('the step that the machine has', () => {
   ] as const)('%s', (_, machine, ideal, id, rule, expected) =>
     expect(choose(machine, ideal, id, rule)).toEqual(expected),
   );
+
+  test('a speed far from the ideal says where the machine could go instead', () => {
+    const said = (ideal: number, wanted: number): string =>
+      asChoice(press, { rpm: wanted, label: '', rule: 'set' }, ideal)
+        .cautions.map((c) => tell(c, 'mm'))
+        .join();
+    expect(said(560, 1700)).toContain('303.6 % of the ideal 560 rev/min: the lips burn. The press has slower speeds');
+    expect(said(100, 140)).toContain('the slowest that the press has (140 rev/min)');
+    expect(said(1700, 560)).toContain('only 32.9 % of the ideal 1700 rev/min');
+    expect(said(9000, 3300)).toContain('the press ends at 3300 rev/min');
+    expect(asChoice(press, { rpm: 560, label: '', rule: 'set' }, 500).percentOfIdeal).toBeCloseTo(112, 9);
+    expect(slowerSpeeds(press, 980, 200).map((x) => x.rpm)).toEqual([560, 270]);
+    expect(
+      slowerSpeeds(
+        {
+          ...press,
+          speeds: {
+            kind: 'steps',
+            steps: [
+              { rpm: 300, label: 'a' },
+              { rpm: 600, label: 'b' },
+              { rpm: 900, label: 'c' },
+            ],
+          },
+        },
+        900,
+        300,
+      ).map((x) => x.rpm),
+    ).toEqual([600, 300]);
+  });
 
   test('whatever the ideal, the set speed is one that the machine has', () => {
     fc.assert(
@@ -238,7 +282,17 @@ describe('the stop in the reading of the machine', () => {
     expect(set('collar', 1, 23.04)).toContain('23.0 mm above the tip');
     expect(set('readout', 0.01, 23.04)).toContain('−23.04 mm');
     expect(set('tailstock', 0.1, 23.04, 5)).toMatch(/4 turns and 3\.0+ mm/);
-    expect([usualStop(hand).kind, usualStop(press).kind]).toEqual(['tape', 'scale']);
+    expect(set('tailstock', 0.1, 20, 5)).toMatch(/4 turns and 0\.0+ mm/);
+    expect(set('tailstock', 0.1, 23.04)).toContain('add 23.0 mm');
+    const own: Machine = { ...press, depthStop: { kind: 'readout', divisionMm: 0.01 } };
+    const lathe: Machine = { ...press, kind: 'lathe' };
+    expect([hand, press, lathe, own, undefined].map((m) => usualStop(m).kind)).toEqual([
+      'tape',
+      'scale',
+      'tailstock',
+      'readout',
+      'scale',
+    ]);
   });
 
   test('touched in a pilot or a spot a drill stands deeper already', () => {
@@ -266,6 +320,15 @@ describe('the chips look like', () => {
     ['rubs', 'stainless-austenitic', [560, 0.14, 1]],
     ['rubs', 'steel-low-carbon', [980, 0.14, 1]],
   ] as const)('%s in %s', (sign, id, expected) => expect(advise(sign, id)).toEqual(expected));
+
+  test('tells which way speed and feed went', () => {
+    const moved = (sign: ChipSign, id = 'steel-low-carbon') =>
+      adviseFromChips(sign, { rpm: 980, feed: 0.1, idealRpm: 1200 }, material(id), press).moved;
+    expect(moved('curls')).toEqual({ speed: 0, feed: 0 });
+    expect(moved('needles')).toEqual({ speed: 0, feed: 1 });
+    expect(moved('blue')).toEqual({ speed: -1, feed: 0 });
+    expect(moved('rubs', 'stainless-austenitic')).toEqual({ speed: -1, feed: 1 });
+  });
 
   test('at the slowest step there is no slower: said, and the rest of the advice stands', () => {
     const a = adviseFromChips('blue', { rpm: 140, feed: 0.1, idealRpm: 150 }, material('steel-low-carbon'), press);

@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
-import { ALL_DRILLS, drillName, INCH_DRILLS, METRIC_DRILLS, type Drill } from './drill';
-import { chamferDepth, chamferDiameter, chiselEdge, coneDepth, webThickness } from './drill-point';
+import { inputsOf } from '../tests/inputs-of';
+import { ALL_DRILLS, drillName, INCH_DRILLS, isUsable, METRIC_DRILLS, pointAngleOf, type Drill } from './drill';
+import { chamferDepth, chamferDiameter, chiselEdge, coneDepth, drillTip, webThickness } from './drill-point';
 import { DRILL_SETS } from './drill-sets';
-import { pilotChain } from './pilot-chain';
+import { closestDrill, drillsBetween } from './near-size';
+import { pilotChain, pilotFreeUpTo } from './pilot-chain';
 import { predictedHole, type StartMeans } from './predicted-hole';
 
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
@@ -30,7 +32,32 @@ describe('sizes and sets', () => {
     expect(METRIC_DRILLS.map((d) => d.label)).toEqual(expect.arrayContaining(['0.35', '2.05', '6.75', '13.5', '36.0']));
     expect(METRIC_DRILLS.some((d) => d.label === '13.1')).toBe(false);
     expect(ALL_DRILLS.every((d, i) => i === 0 || d.diameterMm >= ALL_DRILLS[i - 1].diameterMm)).toBe(true);
-    expect([drillName(metric(6.8)), drillName(set('inch-fraction-29')[0])]).toEqual(['6.8 mm', '1/16 in']);
+    expect(
+      [metric(6.8), set('inch-fraction-29')[0], INCH_DRILLS.find((d) => d.label === '#7')].map((d) =>
+        drillName(d as Drill),
+      ),
+    ).toEqual(['6.8 mm', '1/16 in', '#7']);
+  });
+
+  test('near in size, as a search from end to end finds them; ends stand outside', () => {
+    const sizes = fc.constantFrom(...ALL_DRILLS.map((d) => d.diameterMm), 0.1, 5.03, 60);
+    fc.assert(
+      fc.property(sizes, sizes, (a, b) => {
+        expect(drillsBetween(ALL_DRILLS, a, b)).toEqual(ALL_DRILLS.filter((d) => d.diameterMm > a && d.diameterMm < b));
+        const near = closestDrill(ALL_DRILLS, a);
+        expect(Math.abs(near.diameterMm - a)).toBe(Math.min(...ALL_DRILLS.map((d) => Math.abs(d.diameterMm - a))));
+      }),
+      { numRuns: 40 },
+    );
+    expect(closestDrill([metric(4), metric(6)], 5).label).toBe('4');
+  });
+
+  test('blunt and lost drills stay in the case; a point nobody measured is 118 degrees', () => {
+    const usable = (['sharp', 'worn', 'blunt', 'lost', undefined] as const).map((condition) =>
+      isUsable({ ...metric(5), condition }),
+    );
+    expect(usable).toEqual([true, true, false, false, true]);
+    expect([pointAngleOf(metric(5)), pointAngleOf({ ...metric(5), pointAngleDeg: 135 })]).toEqual([118, 135]);
   });
 });
 
@@ -38,6 +65,10 @@ describe('the point', () => {
   test('tip of a 10 mm drill, web, chisel edge', () => {
     expect(coneDepth(10, 118)).toBeCloseTo(3.0, 2);
     expect(coneDepth(10, 135)).toBeCloseTo(2.07, 2);
+    expect([drillTip(10, 118).value, inputsOf(drillTip(10, 118))]).toEqual([
+      coneDepth(10, 118),
+      'drill 10 mm, point angle 118 deg',
+    ]);
     expect(webThickness(10)).toBeCloseTo(1.555, 6);
     expect(webThickness(3)).toBeCloseTo(0.681, 3);
     expect(chiselEdge(10)).toBeCloseTo(1.94, 2);
@@ -73,8 +104,16 @@ describe('the hole that a drill leaves', () => {
     expect(hole(5, 'punch', 'acetal')).toBeCloseTo(5.095 - 0.04, 9);
   });
 
-  test('is never called anything but a model', () => {
-    expect(predictedHole(metric(5), 'punch', material('copper')).working.source.kind).toBe('model');
+  test('is called a model, and shows what went into it', () => {
+    const wide = predictedHole(metric(5), 'punch', material('copper'));
+    expect(wide.working.source.kind).toBe('model');
+    expect(inputsOf(wide)).toBe(
+      'drill 5 mm, typical oversize 0.095 mm, factor, drill press, from a punch mark 1 ratio, closing in 0.01 mm',
+    );
+    expect(inputsOf(predictedHole({ ...metric(5), material: 'carbide' }, 'spot', material('copper')))).toContain(
+      'factor, solid carbide 0.25 ratio',
+    );
+    expect(wide.working.assumptions).toHaveLength(1);
   });
 });
 
@@ -86,6 +125,27 @@ test('pilots: each no smaller than the chisel edge of the next, larger drills ne
   expect(pilotChain(metric(8), pool, true, steel).map((d) => d.label)).toEqual(['3.2']);
   expect(pilotChain(metric(7), pool, true, steel)).toEqual([]);
   expect(pilotChain(metric(8), [{ ...pool[15], condition: 'blunt' }], true, steel)).toEqual([]);
+  expect([pilotChain(metric(10), pool, false, steel), pilotChain(metric(20), pool, false, steel, 'none')]).toEqual([
+    [],
+    [],
+  ]);
+  // Generous: two fifths of 9 is 3.6; not over 6 stays without.
+  expect(pilotChain(metric(9), pool, false, steel, 'generous').map((d) => d.label)).toEqual(['3.6']);
+  expect(pilotChain(metric(6), pool, false, steel, 'generous')).toEqual([]);
+  // A short 3.2 does not reach 30 mm, the 3.5 does; with nothing under half a set of few pilots by machine, not by hand.
+  const few = [
+    { ...metric(3.2), fluteMm: 20 },
+    { ...metric(3.5), fluteMm: 30 },
+  ];
+  expect(pilotChain(metric(14), few, false, steel, 'web', 30).map((d) => d.label)).toEqual(['3.5']);
+  expect(pilotChain(metric(14), few, false, steel, 'web', 40).map((d) => d.label)).toEqual(['3.2']);
+  expect([false, true].map((byHand) => pilotChain(metric(14), [metric(8)], byHand, steel).length)).toEqual([1, 0]);
+  expect([false, true].map((byHand) => pilotChain(metric(14), [metric(6.5)], byHand, steel).length)).toEqual([1, 0]);
+  expect(
+    ['steel-low-carbon', 'aluminium-wrought-6000', 'acetal', 'magnesium'].map((id) =>
+      pilotFreeUpTo(false, material(id)),
+    ),
+  ).toEqual([10, 13, 13, 13]);
   fc.assert(
     fc.property(fc.double({ min: 1, max: 50, noNaN: true }), fc.boolean(), (mm, byHand) => {
       const chain = [...pilotChain(metric(mm), pool, byHand, steel), metric(mm)];
