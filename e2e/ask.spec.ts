@@ -147,3 +147,15 @@ test('on a phone everything is there and nothing runs off the side', async ({ pa
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   }
 });
+
+test('a plain hole is answered too: drilled, reamed and countersunk', async ({ page }) => {
+  await page.goto('/?callout=ø20+THRU&thickness=25&machine=knee-mill&units=mm');
+  await expect(drill(page)).toHaveText('20.0 mm');
+  const steps = page.getByLabel('What to do');
+  await expect(steps).not.toContainText('Tap');
+  await page.getByLabel('Callout, as on the drawing').fill('ø8 H7 REAM THRU');
+  await page.getByLabel('Drills to choose from').selectOption('metric-1-13-by-0.1');
+  await expect(steps).toContainText('7.7 mm');
+  await expect(steps).toContainText('8 H7');
+  await expect(steps).not.toContainText('% of thread');
+});

@@ -143,6 +143,10 @@ test('equal holes are one group: machine, start and a hole already there are set
   await expect(operations(page).getByRole('alert')).toContainText('nothing to cut');
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Machine', { exact: true })).toHaveValue('lathe');
+  await page.goto('/jobs/sample-job-fork-trunnion/holes');
+  await features(page).getByText('Old feet holes').click();
+  await expect(operations(page)).toContainText('Only where the gauge binds: chase 1/2-12 BSW by hand');
+  await expect(operations(page)).not.toContainText('spiral point');
 });
 
 test('drill against tap: the chart says what each drill costs, the rail takes one', async ({ page }) => {

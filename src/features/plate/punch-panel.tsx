@@ -212,7 +212,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
           error={y === undefined && 'A length.'}
         />
       </div>
-      {judged && (
+      {judged && impossible.length === 0 && (
         <p className={judged.verdict === 'inside' ? 'font-bold text-pass' : 'font-bold text-danger'} role="status">
           {judged.verdict === 'inside' ? '✓ ' : judged.verdict === 'tight' ? '! ' : '✕ '}
           {tell(judged.advice, display)}
