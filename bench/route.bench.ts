@@ -2,6 +2,8 @@ import { report } from './measure';
 import { BLANK_FORM } from '../src/core/hole/form';
 import { USUAL_HABITS } from '../src/core/shop/habits';
 import { planForm } from '../src/core/hole/read-form';
+import { plannerFor, type JobHead } from '../src/core/job/plan-in-job';
+import { USUAL_PART } from '../src/core/layout/part';
 import type { Shop } from '../src/core/shop/shop';
 import { DRILL_SETS } from '../src/core/drills/drill-sets';
 import { MATERIALS } from '../src/core/materials/materials';
@@ -19,10 +21,18 @@ const shop = {
   tools: SAMPLE_TOOLS,
 } as unknown as Shop;
 
-const plan = (i: number): void => {
-  const machine = SAMPLE_MACHINES[i % 4].id;
-  planForm({ ...BLANK_FORM, callout: CALLOUTS[i % CALLOUTS.length], thickness: String(20 + (i % 20)), machine }, shop);
-};
-report(`${COUNT} features planned with the full crib`, 5, () => {
-  for (let i = 0; i < COUNT; i++) plan(i);
+const question = (i: number) => ({
+  ...BLANK_FORM,
+  callout: CALLOUTS[i % CALLOUTS.length],
+  thickness: String(20 + (i % 20)),
+  machine: SAMPLE_MACHINES[i % 4].id,
+});
+report(`${COUNT} features planned with the full crib, each on its own`, 5, () => {
+  for (let i = 0; i < COUNT; i++) planForm(question(i), shop);
+});
+
+const head: JobHead = { materialId: MATERIALS[0].id, quantity: 1, part: USUAL_PART };
+report(`${COUNT} features planned with the full crib, in a job (equal ones once)`, 5, () => {
+  const { plan } = plannerFor(shop);
+  for (let i = 0; i < COUNT; i++) plan({ question: question(i), face: 'top' }, head);
 });

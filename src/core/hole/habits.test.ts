@@ -32,7 +32,7 @@ test('the usual habit is the first of each list, and every habit has one', () =>
   expect(Object.fromEntries(HABITS.map((h) => [h.id, h.options[0][0]]))).toEqual(USUAL_HABITS);
 });
 
-describe('each school changes what it is about', () => {
+describe('each habit changes what it is about', () => {
   test('tap drill: chart and subtraction of an M10 in aluminium are 8.5, the limits ask for their middle; said beside it', () => {
     const m10 = { callout: 'M10 THRU', material: 'aluminium-wrought-6000' };
     expect(drill(plan(m10))).toBe('8.6');

@@ -77,8 +77,8 @@ function drillByMethod(
 }
 
 const byMethodNote = (choice: TapDrillChoice, method: ShopHabits['tapDrill']): Caution =>
-  caution('note', 'school', 'Chosen as this shop does: {school}. By percentage it would be {drill}.', {
-    school: choice.methods.find((s) => s.id === method)?.label ?? method,
+  caution('note', 'shop-method', 'Chosen as this shop does: {method}. By percentage it would be {drill}.', {
+    method: choice.methods.find((s) => s.id === method)?.label ?? method,
     drill: choice.choice ? drillName(choice.choice.drill) : 'one to get',
   });
 

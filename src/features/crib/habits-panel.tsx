@@ -7,7 +7,7 @@ import { Choice } from '@/ui/choice';
 import { SelectField } from '@/ui/field';
 import type { CribState } from './use-crib';
 
-/** Where practice differs: the schools, the usual one first, each with what hangs on it. */
+/** Where practice differs: the methods, the usual one first, each with what hangs on it. */
 export function HabitsPanel({ habits, state }: { habits: ShopChange; state: CribState }) {
   const wanted = useRef(habits);
   function change(part: Partial<ShopChange>): void {
@@ -20,7 +20,7 @@ export function HabitsPanel({ habits, state }: { habits: ShopChange; state: Crib
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end gap-4">
         <p className="mr-auto max-w-xl">
-          Where practice differs, every answer follows what stands here, and still shows the other schools beside it.
+          Where practice differs, every answer follows what stands here, and still shows the other methods beside it.
         </p>
         <Choice
           label="Units"
