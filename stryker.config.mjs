@@ -14,6 +14,6 @@ export default {
   clearTextReporter: { allowColor: false, logTests: false, allowEmojis: false },
   tempDirName: '.tmp/stryker',
   concurrency: 2,
-  timeoutMS: 20_000,
+  timeoutMS: 3_000,
   disableTypeChecks: false,
 };

@@ -4,6 +4,9 @@ import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { build, installed, run } from './lib/steps.mjs';
 
+/** A server that dies is started again, at most so often in a minute. */
+const MOST_RESTARTS = 5;
+
 const mode = process.argv[2] ?? 'demo';
 const host = process.env.HOST ?? '127.0.0.1';
 const port = process.env.PORT ?? '3000';
@@ -15,13 +18,34 @@ else {
   if (mode === 'demo') process.env.DATABASE_URL ??= 'file:data/demo.db';
   if (mode === 'demo' || (mode === 'start' && !existsSync('.next/BUILD_ID'))) await build();
   console.log(`Jolly Bit at http://${host}:${port}`);
-  const server = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', mode === 'dev' ? 'dev' : 'start', '-H', host, '-p', port],
-    {
-      stdio: 'inherit',
-    },
-  );
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
-  server.on('exit', (code) => process.exit(code ?? 0));
+  /** Exit code of a server that another start would not help. */
+  const NOT_STARTABLE = 78;
+  const starts = [];
+  let server;
+  let ending = false;
+  const start = () => {
+    starts.push(Date.now());
+    server = spawn(
+      process.execPath,
+      ['node_modules/next/dist/bin/next', mode === 'dev' ? 'dev' : 'start', '-H', host, '-p', port],
+      { stdio: 'inherit' },
+    );
+    server.on('exit', (code, signal) => {
+      if (ending || mode === 'dev' || code === 0 || code === NOT_STARTABLE) process.exit(code ?? 0);
+      const lately = starts.filter((at) => at > Date.now() - 60_000).length;
+      const how = signal ? `by ${signal}` : `with code ${code}`;
+      if (lately > MOST_RESTARTS) {
+        console.error(`The server ended ${how}, the ${lately}th time in a minute: not started again.`);
+        process.exit(1);
+      }
+      console.error(`The server ended ${how}; starting it again.`);
+      setTimeout(start, 500);
+    });
+  };
+  start();
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.on(signal, () => {
+      ending = true;
+      server.kill(signal);
+    });
 }

@@ -1,4 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { isOurHost } from './server/http/hosts';
 
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
@@ -30,33 +31,48 @@ function contentSecurityPolicy(nonce: string): string {
   ].join('; ');
 }
 
-/** Refuses writes from foreign pages and sets the security headers of every answer. */
+function problem(status: number, code: string, title: string, detail: string, remedy: string): NextResponse {
+  return NextResponse.json(
+    {
+      type: `urn:jolly-bit:problem:${code}`,
+      title,
+      status,
+      detail,
+      errors: [{ field: code === 'foreign-origin' ? 'origin' : 'host', code, detail, remedy }],
+    },
+    { status, headers: { 'content-type': 'application/problem+json; charset=utf-8' } },
+  );
+}
+
+/** The answer to a request that goes no further: one for another host, or a write from a foreign page. */
+function refused(request: NextRequest): NextResponse | undefined {
+  if (!isOurHost(request.headers.get('host'), process.env))
+    return problem(
+      421,
+      'foreign-host',
+      'Not this server',
+      'This address does not belong to the server.',
+      'Open it by the address that it was started with, or name that in PUBLIC_URL.',
+    );
+  if (!SAFE_METHODS.has(request.method) && isForeign(request))
+    return problem(
+      403,
+      'foreign-origin',
+      'Foreign origin',
+      'The page that sent this is not served from here.',
+      'Open Jolly Bit itself, or send the request without a browser.',
+    );
+  return undefined;
+}
+
+/** Refuses requests for other hosts and writes from foreign pages, and sets the security headers of every answer. */
 export function proxy(request: NextRequest): Response {
   const nonce = btoa(crypto.randomUUID());
   const csp = contentSecurityPolicy(nonce);
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
   headers.set('content-security-policy', csp);
-  const response =
-    !SAFE_METHODS.has(request.method) && isForeign(request)
-      ? NextResponse.json(
-          {
-            type: 'urn:jolly-bit:problem:foreign-origin',
-            title: 'Foreign origin',
-            status: 403,
-            detail: 'This request comes from a page of another origin and is refused.',
-            errors: [
-              {
-                field: 'origin',
-                code: 'foreign-origin',
-                detail: 'The page that sent this is not served from here.',
-                remedy: 'Open Jolly Bit itself, or send the request without a browser.',
-              },
-            ],
-          },
-          { status: 403, headers: { 'content-type': 'application/problem+json; charset=utf-8' } },
-        )
-      : NextResponse.next({ request: { headers } });
+  const response = refused(request) ?? NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', csp);
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'same-origin');

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { USUAL_PART } from '@/core/layout/part';
+import { countHoles, MOST_HOLES } from '@/core/layout/place';
 import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
 import { keptQuestion } from './question';
 import { operationEdits } from './operation-edits';
@@ -28,7 +29,17 @@ export const jobInput = z.strictObject({
     .max(100000, 'At most 100000 parts.'),
   notes: z.string().max(4000).default(''),
   part: partSchema.default(USUAL_PART),
-  holes: z.array(jobHoleInput).max(2500),
+  holes: z
+    .array(jobHoleInput)
+    .max(MOST_HOLES)
+    .superRefine((holes, ctx) => {
+      const total = countHoles(holes);
+      if (total > MOST_HOLES)
+        ctx.addIssue({
+          code: 'custom',
+          message: `With its patterns this job has ${total} holes; at most ${MOST_HOLES}. Split it into two jobs.`,
+        });
+    }),
 });
 export type JobInput = z.infer<typeof jobInput>;
 export type JobHoleInput = z.infer<typeof jobHoleInput>;

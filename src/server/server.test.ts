@@ -1,4 +1,4 @@
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { createClient, type Client } from '@libsql/client';
@@ -174,6 +174,17 @@ describe('jobs', () => {
     };
     const { status, errors } = await refusal(() => checked(jobInput, bad));
     expect(status).toBe(422);
+    const grid = (columns: number, rows: number) => ({ kind: 'grid', x: 0, y: 0, columns, rows, dx: 0.01, dy: 0.01 });
+    const many = (...grids: ReturnType<typeof grid>[]) => ({
+      ...job(),
+      holes: grids.map((place) => ({ ...job().holes[0], id: uuidv7(), place })),
+    });
+    const flood = await refusal(() => checked(jobInput, many(...Array(20).fill(grid(999, 999)))));
+    expect(flood.errors[0].detail).toBe(
+      'With its patterns this job has 19960020 holes; at most 2500. Split it into two jobs.',
+    );
+    expect((await refusal(() => checked(jobInput, many(grid(150, 130))))).errors[0].field).toBe('holes');
+    expect(checked(jobInput, many(grid(50, 50))).holes).toHaveLength(1);
     expect(errors.map((e) => e.field).sort()).toEqual([
       'holes.0.question.callout',
       'holes.0.question.extra',
@@ -301,6 +312,60 @@ const drillItemOf = (caseId: string, id: string) => ({
   where: '',
 });
 
+describe('a database that cannot be used ends in one sentence with what to do', () => {
+  const said = async (name: string): Promise<string> => {
+    try {
+      (await openDatabase(`file:${folder}/${name}`)).client.close();
+      return 'opened';
+    } catch (error) {
+      return (error as Error).message.replace(folder, '');
+    }
+  };
+
+  test('no database, another program’s, a newer one, a folder', async () => {
+    writeFileSync(path.join(folder, 'letter.db'), 'Dear workshop, this is a letter and no database at all.');
+    expect(await said('letter.db')).toBe(
+      'The database /letter.db is no database. Name another file in DATABASE_URL, or move this one away to begin a new one.',
+    );
+    const other = createClient({ url: `file:${folder}/other.db` });
+    await other.execute('CREATE TABLE recipes (id INTEGER)');
+    other.close();
+    expect(await said('other.db')).toContain('/other.db is a database of another program.');
+    const newer = await openDatabase(`file:${folder}/newer.db`);
+    await newer.client.execute("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('later', 9999999999999)");
+    newer.client.close();
+    expect(await said('newer.db')).toContain('/newer.db was written by a newer Jolly Bit. Start the newer program');
+    expect(await said('')).toMatch(/ cannot be opened .*See that its folder is there/);
+  });
+
+  test('damage inside a file is found before anything is written', async () => {
+    const file = path.join(folder, 'torn.db');
+    const whole = await openDatabase(`file:${file}`);
+    await seedSampleShop(whole.db);
+    await whole.client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
+    whole.client.close();
+    const bytes = readFileSync(file);
+    bytes.fill(0xa5, 3 * 4096, 12 * 4096);
+    writeFileSync(file, bytes);
+    expect(await said('torn.db')).toContain('/torn.db is damaged. Put it aside and bring back a copy');
+  });
+
+  test('while another holds the file for long, it is busy: 503 with when to come again', async () => {
+    const url = `file:${folder}/held.db`;
+    const { client } = await openDatabase(url);
+    const holder = createClient({ url });
+    const held = await holder.transaction('write');
+    const hasty = createClient({ url, timeout: 1 });
+    const response = await answering(async () => {
+      await hasty.execute('CREATE TABLE t (id INTEGER)');
+      return new Response();
+    });
+    expect([response.status, response.headers.get('retry-after')]).toEqual([503, '2']);
+    await held.rollback();
+    for (const c of [client, holder, hasty]) c.close();
+  });
+});
+
 test('a database of the first migration is brought up with everything in it kept', async () => {
   const old = path.join(folder, 'first');
   cpSync('drizzle', old, { recursive: true });
@@ -336,6 +401,9 @@ test('a database of the first migration is brought up with everything in it kept
       });
     before.close();
     const after = await openDatabase(url);
+    expect(
+      readdirSync(path.join(folder, 'backups')).filter((f) => f.startsWith(`state-${state}.before-update`)),
+    ).toHaveLength(1);
     if (state < 6)
       expect((await listMaterials(after.db)).map((m) => [m.id, m.runsDry])).toEqual([
         ['iron', true],
@@ -468,7 +536,7 @@ describe('the operations of a job', () => {
       const document = operationsOf(job, shop, 'mm');
       const planner = plannerFor(shop);
       const laid = job.holes.map((h) => ({ ...h, callout: h.question.callout, made: planner.made(h, job) }));
-      const meeting = checkBores(boresOf(job.part, laid), () => true).filter((f) => f.level === 'stop');
+      const meeting = checkBores(boresOf(job.part, laid), () => true).listed.filter((f) => f.level === 'stop');
       expect([job.name, meeting.map((f) => `${f.a.featureId} ${f.b.featureId}`)]).toEqual([job.name, []]);
       expect(operationsResponse.parse(document)).toEqual(document);
       for (const f of document.features) {

@@ -5,7 +5,7 @@ import { ALL_DRILLS, drillName, USUAL_POINT_DEG } from '../drills/drill';
 import { TOOL_KINDS, type Tool, type ToolKind } from '../shop/tool';
 import { parseLength, type LengthUnit } from '../units/length';
 import { trimmed } from '../units/show';
-import { fileProblem, unguarded, unreadableFile } from './imported';
+import { fileProblem, FORMULA_START, unguarded, unreadableFile } from './imported';
 
 /** A drill as a file holds it: with the name of its case. */
 export interface CsvDrill extends Drill {
@@ -72,7 +72,7 @@ export function writeCribCsv(drills: readonly CsvDrill[], tools: readonly Tool[]
   ];
   return Papa.unparse(
     { fields: [...COLUMNS], data: rows.map((r) => COLUMNS.map((c) => r[c] ?? '')) },
-    { newline: '\n', escapeFormulae: true },
+    { newline: '\n', escapeFormulae: FORMULA_START },
   );
 }
 

@@ -298,7 +298,7 @@ test('a face laid out: datum, faults by hole, and what cannot be read at its fea
     ['a', { x: 115, y: 50 }],
     ['b', { x: 60, y: 40 }],
   ]);
-  expect(laid.faults.map((f) => [f.code, f.holes])).toEqual([['edge', [0]]]);
+  expect(laid.faults.listed.map((f) => [f.code, f.holes])).toEqual([['edge', [0]]]);
   expect(laid.problems.map((p) => p.field)).toEqual(['b']);
 });
 
@@ -345,6 +345,20 @@ describe('the crib as a table', () => {
     if (!back.ok) throw new Error(why(text));
     expect(back.value.drills[0]).toMatchObject({ ...drill, material: 'cobalt', condition: 'blunt', fluteMm: 60 });
     tools.forEach((t, i) => expect(back.value.tools[i]).toMatchObject(t));
+  });
+
+  test('no start slips past: spaces, line feeds, full-width signs, an apostrophe of its own; all come back', () => {
+    for (const start of ['=', '+', '-', '@', ' =', '\n=', '\t', '＝', '＋', '－', '＠', "'=", "''@", '\u00a0='])
+      expect([start, /,"?'/.test(writeCribCsv([], [{ ...tools[0], where: `${start}1` }]))]).toEqual([start, true]);
+    const where = fc.tuple(fc.constantFrom('', "'", ' =', '＠', '-', 'Rack ', 'a\n='), fc.string({ unit: 'grapheme' }));
+    fc.assert(
+      fc.property(where, (parts) => {
+        const name = parts.join('').trim().slice(0, 60).trim();
+        const back = read(writeCribCsv([], [{ ...tools[0], where: name }]));
+        if (back.ok) expect(back.value.tools[0].where ?? '').toBe(name);
+        else expect(name).toMatch(/[\u0000-\u001f]/);
+      }),
+    );
   });
 
   test('sizes as stamped need no diameter; inches and fractions are read', () => {

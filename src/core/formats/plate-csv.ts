@@ -7,7 +7,7 @@ import { readPlacedCallout } from '../layout/placed-callout';
 import { writePlace } from '../layout/write-place';
 import { parseLength, type LengthUnit } from '../units/length';
 import type { Imported } from '../layout/imported';
-import { fileProblem, MOST_FEATURES, unguarded, unreadableFile } from './imported';
+import { fileProblem, FORMULA_START, MOST_FEATURES, unguarded, unreadableFile } from './imported';
 
 const FORMULA = /^[=@\t\r]|^[+-](?!\s*\d*[.,]?\d)/;
 
@@ -28,7 +28,7 @@ export function writePlateCsv(features: readonly CsvFeature[]): string {
   }));
   return Papa.unparse(
     { fields: ['id', 'name', 'callout', 'face', 'place_mm', 'more'], data: rows },
-    { escapeFormulae: true },
+    { escapeFormulae: FORMULA_START },
   );
 }
 

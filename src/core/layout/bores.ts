@@ -15,6 +15,7 @@ import {
   type Stock,
 } from './part';
 import { expandPlaces } from './place';
+import { WorstFirst, type Found } from './worst-first';
 
 /** One hole as a bore through the part: its axis in space, mm, with x and y across the top face and z up. */
 export interface Bore {
@@ -116,10 +117,10 @@ function apart(a: Bore, b: Bore, by: number): boolean {
 /**
  * Bores that meet or leave a thin wall inside the part: those of different faces, and angled ones.
  * Straight holes of one face are compared on the face itself. Bores are sorted along x, so that each is compared
- * only with those beside it.
+ * only with those beside it. The thinnest wall comes first.
  */
-export function checkBores(bores: readonly Bore[], isAngled: (featureId: string) => boolean): BoreFault[] {
-  const faults: BoreFault[] = [];
+export function checkBores(bores: readonly Bore[], isAngled: (featureId: string) => boolean): Found<BoreFault> {
+  const faults = new WorstFirst<BoreFault>();
   const spans = bores
     .map((bore, order) => {
       const [from, to] = reach(bore.axis, 'x');
@@ -138,7 +139,7 @@ export function checkBores(bores: readonly Bore[], isAngled: (featureId: string)
       if (apart(a, b, radii + thin)) continue;
       const wallMm = axisDistance(a.axis, b.axis) - radii;
       if (wallMm >= thin) continue;
-      faults.push({
+      faults.add(-wallMm, () => ({
         level: wallMm <= 0 ? 'stop' : 'warn',
         a,
         b,
@@ -152,7 +153,7 @@ export function checkBores(bores: readonly Bore[], isAngled: (featureId: string)
                 wall: depth(wallMm),
                 thin: depth(thin),
               }),
-      });
+      }));
     }
-  return faults.sort((p, q) => p.wallMm - q.wallMm);
+  return faults.found();
 }

@@ -13,7 +13,7 @@ import {
   type Point,
 } from './part';
 import { expandPlaces, type Place } from './place';
-import { checkRoom, type RoomFault } from './room';
+import { checkRoom, type RoomFaults } from './room';
 
 /** How a hole is made, as far as the plate has to know it. Depths in mm along the hole. */
 export interface MadeHole {
@@ -55,7 +55,7 @@ export interface LaidFace {
   shape: FaceShape;
   datum: Datum;
   holes: LaidHole[];
-  faults: RoomFault[];
+  faults: RoomFaults;
   problems: Problem[];
 }
 

@@ -24,7 +24,7 @@ import {
   type Stock,
 } from './part';
 import type { LaidFeature } from './lay-out';
-import { expandPlaces, onCircle, pointsOf, type Place } from './place';
+import { expandPlaces, type Placed, onCircle, pointsOf, type Place } from './place';
 import { readPlacedCallout } from './placed-callout';
 import { dimpleFor, judgePunch } from './punch';
 import { outlineCorners } from './outline';
@@ -152,9 +152,15 @@ describe('patterns', () => {
       ]),
     ).toEqual(['place-ring@b']);
     expect(codes([{ id: 'a', place: { kind: 'mirror', of: 'gone', axis: 'x', at: 0 } }])).toEqual(['place-lost@a']);
-    expect(codes([{ id: 'a', place: { kind: 'grid', x: 0, y: 0, columns: 200, rows: 200, dx: 1, dy: 1 } }])).toEqual([
-      'place-many@a',
-    ]);
+    const flood = (columns: number): Placed[] => [
+      { id: 'a', place: { kind: 'grid', x: 0, y: 0, columns, rows: 25, dx: 1, dy: 1 } },
+      { id: 'b', place: { kind: 'mirror', of: 'a', axis: 'x', at: 0 } },
+      { id: 'c', place: { kind: 'circle', x: 0, y: 0, diameter: 9, divisions: 60, startDeg: 0, skip: [1, 1, 2, 99] } },
+      { id: 'd', place: { kind: 'row', x: 0, y: 0, count: 42, pitch: 1, angleDeg: 0 } },
+    ];
+    // 48 x 25 twice, 60 less 2, and 42 are 2,500; one column more is 50 too many, and none is made.
+    expect([codes(flood(48)), codes(flood(49))]).toEqual([[], ['place-many@d']]);
+    expect(expandPlaces(flood(999)).points.get('a')).toEqual([]);
   });
 });
 
@@ -339,7 +345,14 @@ describe('room', () => {
     socketMm: 0,
     proudMm: 0,
   });
-  const codes = (...holes: RoomHole[]): string[] => checkRoom(holes, shape).map((f) => `${f.code} ${f.level}`);
+  test('2,500 holes half a millimetre apart: the worst 200 are listed, all are counted, every hole is marked', () => {
+    const crowd = Array.from({ length: 2500 }, (_, i) => hole(30 + (i % 50) * 0.5, 20 + Math.floor(i / 50) * 0.5));
+    const { listed, count, faulty } = checkRoom(crowd, shape);
+    expect([listed.length, faulty.size, listed.every((f) => f.level === 'stop')]).toEqual([200, 2500, true]);
+    expect(count).toBeGreaterThan(100_000);
+  });
+
+  const codes = (...holes: RoomHole[]): string[] => checkRoom(holes, shape).listed.map((f) => `${f.code} ${f.level}`);
 
   test.each([
     ['well inside', [hole(50, 30)], []],
@@ -359,20 +372,20 @@ describe('room', () => {
         fc.double({ min: -2, max: 102, noNaN: true }),
         fc.double({ min: 20, max: 40, noNaN: true }),
         (x, y) => {
-          const [fault] = checkRoom([hole(x, y)], shape);
+          const [fault] = checkRoom([hole(x, y)], shape).listed;
           if (!fault?.cure) return;
           const cured = { ...hole(x, y), at: { x: x + fault.cure.x, y: y + fault.cure.y } };
-          expect(checkRoom([cured], shape)).toEqual([]);
+          expect(checkRoom([cured], shape).listed).toEqual([]);
         },
       ),
     );
     const pair = [hole(50, 30), hole(55, 32)];
-    const [fault] = checkRoom(pair, shape);
+    const [fault] = checkRoom(pair, shape).listed;
     const moved = {
       ...pair[fault.holes[0]],
       at: { x: pair[fault.holes[0]].at.x + (fault.cure?.x ?? 0), y: pair[fault.holes[0]].at.y + (fault.cure?.y ?? 0) },
     };
-    expect(checkRoom([moved, pair[fault.holes[1]]], shape)).toEqual([]);
+    expect(checkRoom([moved, pair[fault.holes[1]]], shape).count).toBe(0);
   });
 
   test('a socket beside a neighbour: 13 across flats wants 18.9, so M8 heads of 13 clear each other at 14 but no socket does', () => {
@@ -397,7 +410,8 @@ describe('room', () => {
       socketMm: 15,
       tap: { standsMm, swingMm: 40 },
     });
-    const found = (h: RoomHole): string[] => checkRoom([h], walled).map((f) => `${f.code} ${f.cure?.x.toFixed(1)}`);
+    const found = (h: RoomHole): string[] =>
+      checkRoom([h], walled).listed.map((f) => `${f.code} ${f.cure?.x.toFixed(1)}`);
     expect(found(tapped(30, 46))).toEqual(['swing 10.0']);
     expect(found(tapped(30, 51))).toEqual([]);
     expect(found({ ...tapped(9.2, 51), headMm: 20 })).toEqual(['wall 0.8']);
@@ -417,7 +431,7 @@ describe('room', () => {
     const face: FaceShape = { kind: 'rectangle', widthMm: 100, heightMm: 60, outline: ell };
     expect(edgeDistance({ x: 60, y: 14 }, face)).toEqual({ mm: 6, inward: { x: 0, y: -1 } });
     expect(edgeDistance({ x: 60, y: 45 }, face)).toMatchObject({ mm: -25, inward: { y: -1 } });
-    expect(checkRoom([hole(60, 45)], face)[0].code).toBe('outside');
+    expect(checkRoom([hole(60, 45)], face).listed[0].code).toBe('outside');
     fc.assert(
       fc.property(fc.integer({ min: -20, max: 120 }), fc.integer({ min: -20, max: 80 }), (x, y) => {
         const plain = edgeDistance({ x, y }, shape).mm;
@@ -431,8 +445,8 @@ describe('room', () => {
   test('a round face is measured to its rim; its centre has all the room', () => {
     const disc: FaceShape = { kind: 'circle', diameterMm: 60 };
     expect(edgeDistance({ x: 18, y: 24 }, disc)).toEqual({ mm: 0, inward: { x: -0.6, y: -0.8 } });
-    expect(checkRoom([hole(0, 0)], disc)).toEqual([]);
-    expect(checkRoom([hole(25, 0)], disc)[0].code).toBe('edge');
+    expect(checkRoom([hole(0, 0)], disc).count).toBe(0);
+    expect(checkRoom([hole(25, 0)], disc).listed[0].code).toBe('edge');
   });
 
   test('finds the same pairs as comparing every hole with every other', () => {
@@ -443,7 +457,7 @@ describe('room', () => {
     fc.assert(
       fc.property(anyHoles, (points) => {
         const holes = points.map((p) => hole(p.x, p.y, 5, 9));
-        const pairs = checkRoom(holes, shape).filter((f) => f.holes.length === 2).length;
+        const pairs = checkRoom(holes, shape).listed.filter((f) => f.holes.length === 2).length;
         let expected = 0;
         for (let i = 0; i < holes.length; i++)
           for (let j = i + 1; j < holes.length; j++)
@@ -507,7 +521,7 @@ describe('bores through the part', () => {
     return { ok: true, value: { boredMm: Number(deep ?? 0), through: deep === undefined } };
   };
   const walls = (features: LaidFeature[]): string[] =>
-    checkBores(boresOf(block, features), (id) => features.some((f) => f.id === id && f.exit)).map(
+    checkBores(boresOf(block, features), (id) => features.some((f) => f.id === id && f.exit)).listed.map(
       (f) => `${f.a.featureId}${f.b.featureId} ${f.level} ${f.wallMm.toFixed(2)}`,
     );
 

@@ -1,4 +1,4 @@
-import { phrase, type Problem } from '../answer/answer';
+import { phrase, quantity, type Problem } from '../answer/answer';
 import type { Point } from './part';
 
 /** Where the holes of a feature are, mm from the datum edges. Patterns stay patterns. */
@@ -11,7 +11,8 @@ export type Place =
   | { kind: 'offset'; of: string; dx: number; dy: number }
   | { kind: 'list'; points: [x: number, y: number][] };
 
-export const MOST_HOLES = 20000;
+/** Most holes of one job, so that every check of it stays quick. */
+export const MOST_HOLES = 2500;
 
 export interface Placed {
   id: string;
@@ -62,19 +63,64 @@ const refuse = (code: string, id: string, text: string, remedy: string, values =
   remedy: phrase(remedy),
 });
 
+/** How many holes a place that stands on its own has, without making them. */
+function countOf(place: Exclude<Place, { kind: 'mirror' | 'offset' }>): number {
+  switch (place.kind) {
+    case 'point':
+      return 1;
+    case 'circle':
+      return place.divisions - new Set(place.skip.filter((n) => n <= place.divisions)).size;
+    case 'row':
+      return place.count;
+    case 'grid':
+      return place.columns * place.rows;
+    case 'list':
+      return place.points.length;
+  }
+}
+
+/** How many holes features have together, without making any; a pattern that refers to nothing or in a ring has none. */
+export function countHoles(features: readonly Placed[]): number {
+  const places = new Map(features.map((f) => [f.id, f.place]));
+  const known = new Map<string, number>();
+  const count = (id: string): number => {
+    const before = known.get(id);
+    if (before !== undefined) return before;
+    known.set(id, 0);
+    const place = places.get(id);
+    const own = !place ? 0 : place.kind === 'mirror' || place.kind === 'offset' ? count(place.of) : countOf(place);
+    known.set(id, own);
+    return own;
+  };
+  return features.reduce((sum, { id }) => sum + count(id), 0);
+}
+
 export interface Expanded {
   points: Map<string, Point[]>;
   /** Patterns that refer to nothing or to themselves in a ring, which then have no points; too many holes. */
   problems: Problem[];
 }
 
-/** The points of every feature by its id; features without a place have none. */
+/** The points of every feature by its id; features without a place have none, and of too many holes none is made. */
 export function expandPlaces(features: readonly Placed[]): Expanded {
+  const total = countHoles(features);
+  if (total > MOST_HOLES)
+    return {
+      points: new Map(features.map((f) => [f.id, []])),
+      problems: [
+        refuse(
+          'place-many',
+          features[features.length - 1].id,
+          'These are {total} holes; one part has at most {most}.',
+          'Take some out, or split the part into two jobs.',
+          { total: quantity(total, 'count'), most: quantity(MOST_HOLES, 'count') },
+        ),
+      ],
+    };
   const byId = new Map(features.map((f) => [f.id, f]));
   const done = new Map<string, Point[]>();
   const problems: Problem[] = [];
   const open = new Set<string>();
-  let total = 0;
   const expand = (id: string): Point[] => {
     const known = done.get(id);
     if (known) return known;
@@ -113,16 +159,9 @@ export function expandPlaces(features: readonly Placed[]): Expanded {
         );
     } else points = pointsOf(place);
     open.delete(id);
-    total += points.length;
     done.set(id, points);
     return points;
   };
   for (const { id } of features) expand(id);
-  if (total > MOST_HOLES)
-    problems.push(
-      refuse('place-many', features[0]?.id ?? '', 'More than {most} holes on one part.', 'Split the part.', {
-        most: MOST_HOLES,
-      }),
-    );
   return { points: done, problems };
 }

@@ -1,6 +1,7 @@
 import { depth, phrase, type Phrase } from '../answer/answer';
 import { outlineDistance } from './outline';
 import { SIDES, type FaceShape, type Point, type Side } from './part';
+import { WorstFirst, type Found } from './worst-first';
 
 /** A hole with what sits on it. Diameters in mm. */
 export interface RoomHole {
@@ -119,68 +120,81 @@ function wallFaults(hole: RoomHole, index: number, shape: FaceShape): RoomFault[
   });
 }
 
-function pairFault(a: RoomHole, b: RoomHole, i: number, j: number): RoomFault | undefined {
-  const dx = a.at.x - b.at.x;
-  const dy = a.at.y - b.at.y;
-  const apart = Math.hypot(dx, dy);
+export interface RoomFaults extends Found<RoomFault> {
+  /** Holes that any fault concerns, listed or not, by index. */
+  faulty: ReadonlySet<number>;
+}
+
+type PairCode = 'same-place' | 'overlap' | 'web' | 'heads' | 'socket';
+
+/** What two holes do to each other: by how much, mm, and how far the first must move. */
+interface PairVerdict {
+  code: PairCode;
+  byMm: number;
+  moveMm: number;
+}
+
+function judgePair(a: RoomHole, b: RoomHole, apart: number): PairVerdict | undefined {
   const web = apart - (a.diameterMm + b.diameterMm) / 2;
-  const away = apart < 1e-6 ? { x: 1, y: 0 } : { x: dx / apart, y: dy / apart };
-  const fault = (code: RoomFault['code'], level: RoomFault['level'], reason: Phrase, move: number): RoomFault => ({
-    code,
-    level,
-    holes: [i, j],
-    reason,
-    cure: scaled(away, move),
-  });
   if (apart < 1e-6 && Math.abs(a.diameterMm - b.diameterMm) < 1e-6)
-    return fault('same-place', 'stop', phrase('Two equal holes are in one place.'), a.diameterMm + LEAST_WEB_MM);
-  if (web < 0)
-    return fault(
-      'overlap',
-      'stop',
-      phrase('The holes run into each other by {by}.', { by: depth(-web) }),
-      LEAST_WEB_MM - web,
-    );
-  if (web < LEAST_WEB_MM)
-    return fault(
-      'web',
-      'stop',
-      phrase('Only {web} of metal stands between the holes.', { web: depth(web) }),
-      LEAST_WEB_MM - web,
-    );
+    return { code: 'same-place', byMm: -web, moveMm: a.diameterMm + LEAST_WEB_MM };
+  if (web < 0) return { code: 'overlap', byMm: -web, moveMm: LEAST_WEB_MM - web };
+  if (web < LEAST_WEB_MM) return { code: 'web', byMm: web, moveMm: LEAST_WEB_MM - web };
   const heads = apart - (a.headMm + b.headMm) / 2;
-  if (a.headMm > 0 && b.headMm > 0 && heads < 0)
-    return fault('heads', 'warn', phrase('Heads or washers foul each other by {by}.', { by: depth(-heads) }), -heads);
+  if (a.headMm > 0 && b.headMm > 0 && heads < 0) return { code: 'heads', byMm: -heads, moveMm: -heads };
   const over = (one: RoomHole, other: RoomHole): number =>
     one.socketMm > 0 && other.proudMm > 0 ? (one.socketMm + other.proudMm) / 2 : 0;
   const socket = apart - Math.max(over(a, b), over(b, a));
-  if (socket < 0)
-    return fault(
-      'socket',
-      'warn',
-      phrase(
-        'No room for a socket over a hexagon beside its neighbour, by {by}: take socket head screws or a spanner.',
-        {
-          by: depth(-socket),
-        },
-      ),
-      -socket,
-    );
-  return undefined;
+  return socket < 0 ? { code: 'socket', byMm: -socket, moveMm: -socket } : undefined;
+}
+
+const PAIR_REASON: Record<PairCode, string> = {
+  'same-place': 'Two equal holes are in one place.',
+  overlap: 'The holes run into each other by {by}.',
+  web: 'Only {by} of metal stands between the holes.',
+  heads: 'Heads or washers foul each other by {by}.',
+  socket: 'No room for a socket over a hexagon beside its neighbour, by {by}: take socket head screws or a spanner.',
+};
+
+const levelOf = ({ code }: PairVerdict): RoomFault['level'] =>
+  code === 'heads' || code === 'socket' ? 'warn' : 'stop';
+
+function pairFault(holes: readonly RoomHole[], i: number, j: number, verdict: PairVerdict): RoomFault {
+  const dx = holes[i].at.x - holes[j].at.x;
+  const dy = holes[i].at.y - holes[j].at.y;
+  const apart = Math.hypot(dx, dy);
+  return {
+    code: verdict.code,
+    level: levelOf(verdict),
+    holes: [i, j],
+    reason: phrase(PAIR_REASON[verdict.code], { by: depth(verdict.byMm) }),
+    cure: scaled(apart < 1e-6 ? { x: 1, y: 0 } : { x: dx / apart, y: dy / apart }, verdict.moveMm),
+  };
 }
 
 /**
- * Everything that does not fit on a face: edges, neighbours, heads, sockets, walls, wrenches. Worst first.
+ * What does not fit on a face: edges, neighbours, heads, sockets, walls, wrenches. What stops the work comes first; of
+ * many faults the first are listed and all are counted.
  * Holes are sorted along x, so that each is compared only with those within reach.
  */
-export function checkRoom(holes: readonly RoomHole[], shape: FaceShape): RoomFault[] {
-  const faults = holes.flatMap((hole, i) => [edgeFault(hole, i, shape) ?? [], wallFaults(hole, i, shape)].flat());
+export function checkRoom(holes: readonly RoomHole[], shape: FaceShape): RoomFaults {
+  const faults = new WorstFirst<RoomFault>();
+  const faulty = new Set<number>();
+  const add = (fault: RoomFault): void => {
+    faulty.add(fault.holes[0]);
+    faults.add(Number(fault.level === 'stop'), () => fault);
+  };
+  holes.forEach((hole, i) => [edgeFault(hole, i, shape) ?? [], wallFaults(hole, i, shape)].flat().forEach(add));
   const order = [...holes.keys()].sort((a, b) => holes[a].at.x - holes[b].at.x);
   const widest = holes.reduce((w, h) => Math.max(w, h.headMm, h.socketMm, h.diameterMm + 2 * LEAST_WEB_MM), 0);
   for (let i = 0; i < order.length; i++)
     for (let j = i + 1; j < order.length && holes[order[j]].at.x - holes[order[i]].at.x < widest; j++) {
-      const fault = pairFault(holes[order[i]], holes[order[j]], order[i], order[j]);
-      if (fault) faults.push(fault);
+      const [a, b] = [holes[order[i]], holes[order[j]]];
+      if (Math.abs(a.at.y - b.at.y) >= widest) continue;
+      const verdict = judgePair(a, b, Math.hypot(a.at.x - b.at.x, a.at.y - b.at.y));
+      if (!verdict) continue;
+      faulty.add(order[i]).add(order[j]);
+      faults.add(Number(levelOf(verdict) === 'stop'), () => pairFault(holes, order[i], order[j], verdict));
     }
-  return faults.sort((a, b) => Number(b.level === 'stop') - Number(a.level === 'stop'));
+  return { ...faults.found(), faulty };
 }

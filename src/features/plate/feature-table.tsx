@@ -129,7 +129,7 @@ export function AddLine({ state, display, machineId }: Props) {
 /** Features as a table: callout and place are edited where they stand; Enter goes down. */
 export function FeatureTable({ state, display }: Omit<Props, 'machineId'>) {
   const { plan, laid, selection, setSelection } = state;
-  const faulty = new Set(laid.faults.flatMap((f) => f.holes.map((i) => laid.holes[i].featureId)));
+  const faulty = new Set([...laid.faults.faulty].map((i) => laid.holes[i].featureId));
   const rows = plan.holes.map((hole, index) => ({ hole, index })).filter(({ hole }) => hole.face === state.face);
   if (rows.length === 0)
     return <p className="py-2 text-[15px]">No holes on this face yet. Type a line above, or click on the plate.</p>;

@@ -57,7 +57,7 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
   const [placing, setPlacing] = useState('');
   const [focus, setFocus] = useState<Point>();
   const letters = useMemo(() => new Map(plan.holes.map((h, i) => [h.id, letterOf(i)])), [plan.holes]);
-  const wrong = laid.faults.length + state.inside.length + laid.problems.length;
+  const wrong = laid.faults.count + state.inside.count + laid.problems.length;
   const planOf = (featureId: string): Result<HolePlan> | undefined => {
     const hole = plan.holes.find((h) => h.id === featureId);
     return hole && state.planner.plan(hole, { ...job, part: plan.part });

@@ -4,26 +4,31 @@ import type { LaidFace } from '@/core/layout/lay-out';
 import type { Point } from '@/core/layout/part';
 import type { Bore, BoreFault } from '@/core/layout/bores';
 import type { RoomFault } from '@/core/layout/room';
+import type { Found } from '@/core/layout/worst-first';
 import { showText, tell, type Display } from '@/core/units/show';
 
 interface Props {
   laid: LaidFace;
   letters: ReadonlyMap<string, string>;
   display: Display;
-  inside: BoreFault[];
+  inside: Found<BoreFault>;
   /** Shows a feature that cannot be made. */
   onShow: (featureId: string) => void;
   onJump: (fault: RoomFault) => void;
   onCure: (featureId: string, step: Point) => void;
 }
 
-const SHOWN = 100;
+const SHOWN = 200;
 
 /** What does not fit, worst first: jump to it, read why, take the smallest change that cures it. */
 export function RoomPanel({ laid, letters, display, inside, onShow, onJump, onCure }: Props) {
   const name = (i: number): string => `${letters.get(laid.holes[i].featureId)}${laid.holes[i].number}`;
   const boreName = (b: Bore): string => `${letters.get(b.featureId)}${b.number} (${b.face})`;
-  if (laid.faults.length + inside.length + laid.problems.length === 0)
+  const more = [laid.faults, inside].reduce(
+    (sum, f) => sum + f.count - f.listed.length,
+    Math.max(0, laid.problems.length - SHOWN),
+  );
+  if (laid.faults.count + inside.count + laid.problems.length === 0)
     return (
       <p className="font-bold text-pass">
         {laid.holes.length === 0
@@ -41,7 +46,7 @@ export function RoomPanel({ laid, letters, display, inside, onShow, onJump, onCu
           </button>
         </li>
       ))}
-      {laid.faults.slice(0, SHOWN).map((fault) => (
+      {laid.faults.listed.map((fault) => (
         <li key={`${fault.code}${fault.holes.join()}`} className="border-b border-steel-200 pb-2">
           <button type="button" className="text-left" onClick={() => onJump(fault)}>
             <strong className="text-danger">
@@ -63,7 +68,7 @@ export function RoomPanel({ laid, letters, display, inside, onShow, onJump, onCu
           )}
         </li>
       ))}
-      {inside.slice(0, SHOWN).map((fault) => (
+      {inside.listed.map((fault) => (
         <li key={`inside ${boreName(fault.a)} ${boreName(fault.b)}`} className="border-b border-steel-200 pb-2">
           <strong className="text-danger">
             {fault.level === 'stop' ? '✕ ' : '! '}
@@ -72,7 +77,7 @@ export function RoomPanel({ laid, letters, display, inside, onShow, onJump, onCu
           {tell(fault.reason, display)}
         </li>
       ))}
-      {laid.faults.length > SHOWN && <li>and {laid.faults.length - SHOWN} more</li>}
+      {more > 0 && <li>and {more} more</li>}
     </ul>
   );
 }

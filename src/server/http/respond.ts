@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { FieldError, ProblemDocument } from '@/contracts/problem';
+import { sqliteCode } from '../database-faults';
 import { Refusal } from '../services/refusal';
 
 /** Largest body read, bytes: a question is short; a job may hold thousands of features. */
@@ -25,12 +26,32 @@ export function problemResponse(refusal: Refusal): Response {
 export const json = (value: unknown, status = 200): Response =>
   Response.json(value, { status, headers: { 'cache-control': 'no-store' } });
 
+/** What a database that is busy, full or read-only answers; undefined for any other fault. */
+function databaseFault(error: unknown): Response | undefined {
+  const code = sqliteCode(error) ?? '';
+  const fault = (status: Refusal['status'], title: string, detail: string, remedy: string): Response => {
+    const response = problemResponse(
+      new Refusal(status, title, detail, [{ field: 'server', code: title.toLowerCase(), detail, remedy }]),
+    );
+    if (status === 503) response.headers.set('retry-after', '2');
+    return response;
+  };
+  if (/BUSY|LOCKED/.test(code)) return fault(503, 'Busy', 'Others are writing just now.', 'Send it again in a moment.');
+  if (/READONLY|PERM/.test(code))
+    return fault(503, 'Read only', 'The database cannot be written.', 'Whoever runs the server must mend that.');
+  if (/FULL/.test(code))
+    return fault(507, 'Disk full', 'The disk of the server is full.', 'Make room, then send it again.');
+  return undefined;
+}
+
 /** Runs a handler; what it refuses becomes a problem document. */
 export async function answering(handler: () => Promise<Response>): Promise<Response> {
   try {
     return await handler();
   } catch (error) {
     if (error instanceof Refusal) return problemResponse(error);
+    const unavailable = databaseFault(error);
+    if (unavailable) return unavailable;
     console.error(error);
     return Response.json(
       {

@@ -122,7 +122,7 @@ export function PlateDrawing({
   const faultPath = useMemo(
     () =>
       [
-        ...[...new Set(laid.faults.flatMap((f) => f.holes))].map((i) =>
+        ...[...laid.faults.faulty].map((i) =>
           ring(laid.holes[i].onFace.x, -laid.holes[i].onFace.y, laid.holes[i].footprint.mouthMm * 0.8),
         ),
         ...laid.holes.filter((h) => h.impossible).map((h) => saltire(h.onFace, h.footprint.mouthMm * 0.9)),

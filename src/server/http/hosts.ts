@@ -1,0 +1,13 @@
+const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|\[::1\])$/;
+
+/**
+ * Whether a request's Host header names this server: loopback, `HOST`, or the host of `PUBLIC_URL`. Any other name may
+ * have been pointed here by a foreign page.
+ * @param header like "127.0.0.1:3000"; the port is not looked at, as a gateway may stand before it
+ */
+export function isOurHost(header: string | null, env: Readonly<Record<string, string | undefined>>): boolean {
+  if (header === null) return false;
+  const name = header.toLowerCase().replace(/:\d{1,5}$/, '');
+  const ours = [env.HOST?.toLowerCase(), env.PUBLIC_URL && URL.parse(env.PUBLIC_URL)?.hostname];
+  return LOOPBACK.test(name) || (name !== '' && ours.includes(name));
+}
