@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
+import type { Drill } from '../drills/drill';
+import { inputsOf } from '../tests/inputs-of';
 import { DRILL_SETS, type DrillPool } from '../drills/drill-sets';
 import type { StartMeans } from '../drills/predicted-hole';
 import { tell } from '../units/show';
@@ -190,4 +192,123 @@ test('for any thread and metal: inside or borderline, and in the material’s ra
     }),
     { numRuns: 300 },
   );
+});
+
+describe('ranking, in a set of a few drills', () => {
+  const mm = (diameterMm: number, over: Partial<Drill> = {}): Drill => ({
+    series: 'metric',
+    label: String(diameterMm),
+    diameterMm,
+    ...over,
+  });
+  const inch = (label: string, diameterMm: number): Drill => ({ series: 'fraction', label, diameterMm });
+  const few = (...drills: Drill[]): DrillPool => ({ id: 'few', label: 'few', drills });
+  const m8 = (drills: Drill[], over: Partial<TapDrillQuestion> = {}) =>
+    question('M8x1.25', { pool: few(...drills), wantedPercent: 75, ...over });
+
+  test('drills as good within 0.8 percent: the one of the thread’s own system, else the nearer', () => {
+    // M8 at 75 %: 6.782. 6.8 is 73.9 %, 6.79 is 74.5 %.
+    expect(chosen(m8([mm(6.8), inch('x', 6.79)]))).toBe('6.8');
+    expect(chosen(m8([inch('x', 6.79), mm(6.8)]))).toBe('6.8');
+    expect(chosen(m8([mm(6.82), inch('x', 6.79)]))).toBe('x');
+    expect(chosen(question('5/16-18 UNC', { pool: few(mm(6.6), inch('x', 6.61)), wantedPercent: 75 }))).toBe('x');
+  });
+
+  test('a borderline hole counts as three percent further off', () => {
+    // 6H ends at 6.912. Spotted close, 6.85 leaves 6.917 (5 past, borderline) and is 70.8 %; 6.7 is 80.1 %.
+    const { candidates } = chooseTapDrill(m8([mm(6.7), mm(6.85)]));
+    expect(candidates.map((c) => c.verdict)).toEqual(['inside', 'borderline']);
+    expect(chosen(m8([mm(6.7), mm(6.85)], { wantedPercent: 75.2 }))).toBe('6.7');
+    expect(chosen(m8([mm(6.7), mm(6.85)], { wantedPercent: 73 }))).toBe('6.85');
+  });
+
+  test('a wish widens the range by five; forming has its own', () => {
+    const range = (over: Partial<TapDrillQuestion>) => {
+      const { low, high } = chooseTapDrill(m8([mm(6.8)], over)).range;
+      return [+low.toFixed(3), +high.toFixed(3)];
+    };
+    const { low, high } = material('steel-low-carbon').threadPercent;
+    expect([range({ wantedPercent: undefined }), range({ wantedPercent: 75 })]).toEqual([
+      [low, high],
+      [low, high],
+    ]);
+    expect([range({ wantedPercent: 50 }), range({ wantedPercent: 88 })]).toEqual([
+      [45, high],
+      [low, 93],
+    ]);
+    expect([
+      range({ forming: true, wantedPercent: 62 }),
+      range({ forming: true, wantedPercent: 84 }),
+      range({ forming: true, wantedPercent: 70 }),
+    ]).toEqual([
+      [57, 85],
+      [60, 89],
+      [60, 85],
+    ]);
+    const { target } = chooseTapDrill(m8([mm(6.8)], { wantedPercent: 62 }));
+    expect([target.value, inputsOf(target)]).toEqual([62, 'wanted 62 percent']);
+  });
+
+  test('next smaller and larger, the closest outside, and what is named as missing', () => {
+    const three = chooseTapDrill(m8([mm(6.9), mm(6.7), mm(6.8), mm(6.8, { condition: 'blunt' })]));
+    expect([three.nextSmaller, three.choice, three.nextLarger].map((c) => c?.drill.label)).toEqual([
+      '6.7',
+      '6.8',
+      '6.9',
+    ]);
+    expect([three.missing, three.closestOutside]).toEqual([undefined, undefined]);
+    const outside = chooseTapDrill(m8([mm(6.4), mm(7.2), mm(7.4)]));
+    expect([
+      outside.choice,
+      outside.nextLarger,
+      outside.closestOutside?.drill.label,
+      outside.missing?.drill.label,
+    ]).toEqual([undefined, undefined, '6.4', '6.8']);
+    const blunt = chooseTapDrill(m8([mm(6.7), mm(6.8, { condition: 'blunt' })]));
+    expect([blunt.choice?.drill.label, blunt.missing?.drill.label]).toEqual(['6.7', '6.8']);
+    // Only sizes about the thread are judged: from 6.647 less 0.35 of the pitch and 0.15, up to the major diameter.
+    const judged = chooseTapDrill(m8([mm(6.05), mm(6.07), mm(7.9), mm(8)])).candidates;
+    expect(judged.map((c) => c.drill.label)).toEqual(['6.07', '7.9']);
+  });
+
+  test('what is said: by how much past which limit; out of the metal’s range, and whether the class decides', () => {
+    const said = (drill: number, over: Partial<TapDrillQuestion> = {}) => {
+      const q = m8([mm(drill)], over);
+      const c = chooseTapDrill(q);
+      return tapDrillCautions(q, (c.choice ?? c.closestOutside) as TapDrillCandidate, c.range).map(
+        (x) => `${x.code}: ${tell(x, 'mm')}`,
+      );
+    };
+    expect(said(6.8)).toEqual([]);
+    expect(said(7.0)[0]).toMatch(
+      /^class-outside: .*predicted at 7\.0\d+ mm, 0\.1\d+ mm past the 6H limit of 6\.912 mm/,
+    );
+    expect(said(6.85)[0]).toMatch(/^class-borderline: .*past the 6H limit of 6\.912 mm/);
+    expect(said(6.5)[0]).toMatch(/^class-outside: .*past the 6H limit of 6\.647 mm/);
+    const stainless = said(6.7, { material: material('stainless-austenitic'), wantedPercent: undefined });
+    expect(stainless.join()).toMatch(/percent-range: This is 80\.1 %.*Class 7H would allow it/);
+    expect(
+      said(6.8, {
+        wantedPercent: 74,
+        material: { ...material('copper'), threadPercent: { low: 80, target: 82, high: 90 } },
+      }).join(),
+    ).toMatch(/^$|no drill to hand comes closer/);
+  });
+
+  test('a tapered thread’s listed drill may be missed by a tenth; by two it is said', () => {
+    // 1/8 NPT lists R, 8.611 mm.
+    const npt = (mmOver: number) => {
+      const q = question('1/8-27 NPT', { pool: few(mm(8.6106 + mmOver)) });
+      const c = chooseTapDrill(q);
+      const judged = (c.choice ?? c.closestOutside) as TapDrillCandidate;
+      return [judged.verdict, ...tapDrillCautions(q, judged, c.range).map((x) => tell(x, 'mm').slice(0, 60))];
+    };
+    const listed = 'The listed drill for this thread is 8.6';
+    expect([0.09, -0.09].map(npt)).toEqual([['inside'], ['inside']]);
+    expect([npt(0.15), npt(-0.25)].map(([v, text]) => [v, text.startsWith(listed)])).toEqual([
+      ['borderline', true],
+      ['outside', true],
+    ]);
+    expect(chosen(question('1/8-27 NPT', { pool: few(mm(8.56), mm(8.63), mm(8.7)) }))).toBe('8.63');
+  });
 });

@@ -1,11 +1,11 @@
-import type { Machine } from '../cutting/machine';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
 import { THREADS } from '../threads/find-thread';
 import type { Thread } from '../threads/thread';
-import { blindDepth, spiralPointChipRoom, thinWallMm } from './blind-depth';
+import { inputsOf } from '../tests/inputs-of';
+import { blindDepth, spiralPointChipRoom, thinWallMm, wallLeft } from './blind-depth';
 import { formedMinor, formingHole, formingHoleForMinor, formingPercent, formingVerdict } from './forming';
-import { biteTurns, handTappingSeconds, machineTappingSeconds, totalTurns } from './rhythm';
+import { biteTurns, handTappingSeconds, machineTappingSeconds, taperTurns, totalTurns } from './rhythm';
 import { highestTappingRpm, turnsToStop } from './stopping-room';
 import { handTap, machineTap, usualFlutes, type Tap } from './tap';
 import { breakingTorque, safetyLevel } from './tap-strength';
@@ -19,10 +19,9 @@ import {
   type TappingConditions,
 } from './tapping-torque';
 import { tappingFeed, tappingSpeed } from './tapping-speed';
-import { targetPercent } from './target-percent';
+import { tell } from '../units/show';
+import { percentRange, reasonablePercent, targetPercent } from './target-percent';
 import { tapLoad } from './tap-load';
-import type { HoleToTap, TappingHabits, TappingQuestion } from './tapping-question';
-import { waysOfTapping } from './ways-of-tapping';
 
 const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
@@ -121,6 +120,28 @@ describe('blind holes', () => {
     const bottoming = blindDepth(m8, 16, { ...plug, chamferThreads: 2 }, 6.8, 118);
     expect(bottoming.fullDiameter.value).toBeCloseTo(18.5 + 1.25, 9);
     expect(bottoming.total.value).toBeCloseTo(20.54 + 1.25, 2);
+    expect(inputsOf(d.fullDiameter)).toBe(
+      'full thread 16 mm, chamfer threads of the last tap (plug) 4 count, pitch 1.25 mm, chip room, one pitch 1.25 mm',
+    );
+    expect(inputsOf(d.total)).toBe('full-diameter depth 22.25 mm, drill 6.8 mm, point angle 118 deg, tip 2.0429 mm');
+    const below = blindDepth(thread('M6x1'), 10, { ...plug, geometry: 'spiral-point' }, 5, 118, 3);
+    expect(inputsOf(below.fullDiameter)).toMatch(
+      /^larger part above the thread 3 mm, .*chip room, four times the chips/,
+    );
+    const shown = [d, below].map(({ fullDiameter: { working: w } }) => [
+      w.formula.startsWith('larger part + '),
+      w.source.kind,
+      w.assumptions.length,
+    ]);
+    expect(shown).toEqual([
+      [false, 'trade rule', 0],
+      [true, 'model', 1],
+    ]);
+    expect(d.fullDiameter.working.formula).toBe('full thread + chamfer threads × pitch + chip room');
+    expect([wallLeft(25, 22).value, inputsOf(wallLeft(25, 22))]).toEqual([
+      3,
+      'thickness 25 mm, depth from touch 22 mm',
+    ]);
   });
 
   test('a spiral point wants about 9.9 mm for its chips', () => {
@@ -167,6 +188,12 @@ describe('stopping room', () => {
   test('with a fixed coast: 60 (turns left − coast) ÷ 0.5', () => {
     expect(highestTappingRpm(3, { revolutions: 1.5 }).value).toBeCloseTo(180, 9);
     expect(highestTappingRpm(1, { revolutions: 1.5 }).value).toBe(0);
+    expect(highestTappingRpm(0, { revolutions: 1.5, atRpm: 140 }).value).toBe(0);
+    expect(highestTappingRpm(1, { revolutions: 0, atRpm: 140 }).value).toBeCloseTo(120, 9);
+    expect(inputsOf(highestTappingRpm(3, { revolutions: 1.5, atRpm: 140 }))).toBe(
+      'turns left 3 turns, coasting 1.5 turns, measured at 140 rpm, reaction 0.5 s',
+    );
+    expect(inputsOf(highestTappingRpm(3, { revolutions: 1.5 }))).not.toContain('measured');
   });
 
   test('with a coast that grows with speed, the highest speed just uses the turns up', () => {
@@ -194,6 +221,13 @@ describe('rhythm, time and speed', () => {
 
   test('turns and seconds', () => {
     expect(totalTurns(m8, plug, 16).value).toBeCloseTo(16.8, 9);
+    expect(inputsOf(totalTurns(m8, plug, 16))).toBe('full thread 16 mm, chamfer threads, plug 4 count, pitch 1.25 mm');
+    // 1/8 NPT goes 0.1615 in together by hand, 27 to the inch.
+    expect(taperTurns(thread('1/8-27 NPT'), plug).value).toBeCloseTo(0.1615 * 27 + 4, 6);
+    expect(inputsOf(taperTurns(thread('1/8-27 NPT'), plug))).toBe(
+      'hand-tight length 4.1021 mm, pitch 0.9407 mm, chamfer threads, plug 4 count',
+    );
+    expect([biteTurns(m8, plug, mild, false, 2), biteTurns(m8, plug, mild, true, 2)]).toEqual([2, 0]);
     expect(handTappingSeconds(thread('M3x0.5'), 10, false)).toBeCloseTo(55, 9);
     expect(handTappingSeconds(thread('M12x1.75'), 10, true)).toBeCloseTo(85, 9);
     expect(machineTappingSeconds(16.8, 65)).toBeCloseTo(31, 1);
@@ -203,6 +237,7 @@ describe('rhythm, time and speed', () => {
     const rpm = tappingSpeed(m8, mild).value;
     expect(rpm).toBeCloseTo((1000 * 30 * 0.3048) / (Math.PI * 8), 6);
     expect(tappingFeed(m8, 100)).toBeCloseTo(125, 9);
+    expect(inputsOf(tappingSpeed(m8, mild))).toMatch(/low end 9.144 m\/min, high end .* m\/min, major diameter 8 mm$/);
   });
 
   test('flutes and names', () => {
@@ -226,142 +261,37 @@ test.each([
   ['small and deep, kept at the low end', 'M3x0.5', 'stainless-austenitic', 7, 20, 58],
   ['thin plate', 'M8x1.25', 'steel-low-carbon', 4, 4, 80],
   ['55 degrees, counted on full depth', '1/4-20 BSW', 'steel-low-carbon', 6, 20, 80],
+  ['on every edge: 3.5, two diameters, one thick', 'M3.5x0.6', 'steel-low-carbon', 7, 3.5, 75],
+  ['thickness not known', 'M8x1.25', 'steel-low-carbon', 8, undefined, 75],
 ] as const)('percent to aim at, %s', (_, name, id, depth, thickness, expected) => {
   expect(targetPercent(thread(name), material(id), depth, thickness).value).toBe(expected);
 });
 
-describe('ways of tapping', () => {
-  const press: Machine = {
-    id: 'press',
-    name: 'bench press',
-    kind: 'drill-press',
-    speeds: {
-      kind: 'steps',
-      steps: [
-        { rpm: 140, label: 'a' },
-        { rpm: 980, label: 'b' },
-      ],
-    },
-    reversible: false,
-    tappingHead: false,
-    coastRevolutions: 1.5,
-    coastAtRpm: 140,
-    chuckMm: 13,
-  };
-  const mill: Machine = {
-    ...press,
-    name: 'mill',
-    kind: 'mill',
-    reversible: true,
-    speeds: { kind: 'steps', steps: [{ rpm: 65, label: 'low' }] },
-  };
-  const lathe: Machine = { ...mill, name: 'lathe', kind: 'lathe' };
-  const cordless: Machine = { ...press, name: 'cordless', kind: 'hand-drill' };
-  type Over = Partial<Omit<TappingQuestion, 'hole' | 'habits'> & HoleToTap & TappingHabits>;
-  const ask = ({ thread: t = m8, material: m = mild, forming = false, holes = 1, dry = false, ...over }: Over) =>
-    waysOfTapping({
-      thread: t,
-      material: m,
-      machine: 'machine' in over ? over.machine : press,
-      forming,
-      holes,
-      dry,
-      hole: {
-        through: true,
-        depthMm: 12,
-        fromMm: 0,
-        thicknessMm: 12,
-        drillMm: 6.8,
-        pointAngleDeg: 118,
-        minorMm: 6.87,
-        ...over,
-      },
-      habits: { tapNames: 'taper-plug-bottoming', firstTap: 'by-hole', neverBlind: false, tailstock: 'free', ...over },
-    });
-  const possible = (over: Over): string[] =>
-    ask(over)
-      .filter((w) => w.possible)
-      .map((w) => w.id);
-  const lost = (id: string, over: Over): string =>
-    ask(over).find((w) => w.id === id && !w.possible)?.reason.text ?? 'possible';
+test('percent: what is reasonable by form, the range by metal, each step shown, and where it was held back', () => {
+  expect([reasonablePercent(m8), reasonablePercent(thread('1/4-20 BSW'))]).toEqual([
+    { low: 40, high: 90 },
+    { low: 40, high: 100 },
+  ]);
+  const { low, high } = mild.threadPercent;
+  expect([percentRange(m8, mild), percentRange(thread('1/4-20 BSW'), mild)]).toEqual([
+    { low, high },
+    { low: low + 5, high: high + 5 },
+  ]);
+  const held = targetPercent(thread('M3x0.5'), material('stainless-austenitic'), 7, 20);
+  expect(inputsOf(held)).toMatch(/ 65 percent, small tap -5 percent, deeper than two diameters -5 percent$/);
+  expect([held.working.assumptions.length, targetPercent(m8, mild, 8, 20).working.assumptions.length]).toEqual([1, 0]);
+});
 
-  test('a press that does not reverse leaves hand and chuck; freehand comes last for its lean', () => {
-    const ids = possible({});
-    expect(ids).toHaveLength(3);
-    expect(ids[2]).toBe('hand-free');
-    expect(lost('reversing-spindle', {})).toContain('does not reverse');
-    expect(lost('lathe', {})).toContain('Needs a lathe');
-  });
-
-  test('a batch of through holes on a reversing mill goes under power with a spiral point', () => {
-    const [best] = ask({ machine: mill, holes: 60 });
-    expect([best.id, best.taps[0].geometry, best.biteTurns, best.rpm]).toEqual([
-      'reversing-spindle',
-      'spiral-point',
-      0,
-      65,
-    ]);
-  });
-
-  test('a blind hole is not run to its bottom under power: the spindle cannot stop in one turn', () => {
-    expect(lost('reversing-spindle', { machine: mill, through: false, thicknessMm: 40 })).toContain('to stand still');
-    expect(lost('reversing-head', { machine: { ...press, tappingHead: true }, through: false })).toContain(
-      'through holes',
-    );
-  });
-
-  test('a fast slowest speed rules power out; grey iron is tapped with straight flutes', () => {
-    expect(
-      lost('reversing-spindle', { machine: { ...mill, speeds: { kind: 'range', minRpm: 900, maxRpm: 3000 } } }),
-    ).toContain('above the tapping speed');
-    expect(ask({ machine: mill, material: material('iron-grey'), holes: 60 })[0].taps[0].geometry).toBe('straight');
-  });
-
-  test('lathe: on its axis; cordless: by hand only; no machine: by hand with a block', () => {
-    expect(possible({ machine: lathe })[0]).toBe('lathe');
-    expect(possible({ machine: cordless }).sort()).toEqual(['hand-free', 'hand-guided']);
-    expect(ask({ machine: undefined })[0].label).toContain('block');
-  });
-
-  test('taps in order: one taper through; plug blind; bottoming only when the bottom is near', () => {
-    const taps = (over: Over): string =>
-      ask(over)[0]
-        .taps.map((t) => t.name)
-        .join('+');
-    expect(taps({})).toBe('taper');
-    expect(taps({ through: false, thicknessMm: 40 })).toBe('plug');
-    expect(taps({ through: false, depthMm: 16, thicknessMm: 25 })).toBe('plug+bottoming');
-    expect(taps({ forming: true, minorMm: 6.9 })).toContain('forming');
-  });
-
-  test('no room at the bottom rules every way out, and says by how much', () => {
-    const ways = ask({ through: false, depthMm: 16, thicknessMm: 18 });
-    expect(ways.some((w) => w.possible)).toBe(false);
-    expect(ways[0].reason.text).toContain('comes out at the back');
-  });
-
-  test('a small tap in a bad metal warns of breaking; a tapered thread carries no torque', () => {
-    const [best] = ask({
-      thread: thread('M3x0.5'),
-      material: material('titanium-6al4v'),
-      depthMm: 6,
-      thicknessMm: 6,
-      drillMm: 2.5,
-      minorMm: 2.54,
-    });
-    expect(best.load?.level).toMatch(/warn|stop/);
-    expect(best.cautions.map((c) => c.code)).toContain('tap-safety');
-    const taper = ask({ thread: thread('1/8-27 NPT'), drillMm: 8.6, minorMm: 8.7 });
-    expect(taper[0].load).toBeUndefined();
-    expect(taper.find((w) => w.id === 'chuck-start')?.possible).toBe(true);
-  });
-
-  test('every way has a reason in words, the winner the least cost', () => {
-    for (const machine of [press, mill, lathe, cordless, undefined]) {
-      const ways = ask({ machine });
-      expect(ways).toHaveLength(6);
-      const costs = ways.filter((w) => w.possible).map((w) => w.cost.total);
-      expect([...costs].sort((a, b) => a - b)).toEqual(costs);
-    }
-  });
+test('torque shows the factors that count, and the fluid it takes for granted', () => {
+  const { working } = tappingTorque(at({}));
+  expect(inputsOf(tappingTorque(at({})))).toMatch(/predicted hole 6.8 mm/);
+  expect(inputsOf(tappingTorque(at({})))).not.toMatch(/ 1 ratio/);
+  expect(inputsOf(tappingTorque(at({ fluid: 'dry' })))).toContain('1.5 ratio');
+  expect(inputsOf(tappingTorque(at({ minorMm: 6.896, tap: { ...plug, geometry: 'form' } })))).toContain(
+    'finished minor 6.896 mm',
+  );
+  expect([
+    tell(working.assumptions[0], 'mm'),
+    tell(tappingTorque(at({ fluid: 'dry' })).working.assumptions[0], 'mm'),
+  ]).toEqual([`Sharp tap, ${mild.lubricant}.`, 'Sharp tap, dry.']);
 });

@@ -1,0 +1,356 @@
+import type { Machine } from '../cutting/machine';
+import type { Material } from '../materials/material';
+import { MATERIALS } from '../materials/materials';
+import { inputsOf } from '../tests/inputs-of';
+import { THREADS } from '../threads/find-thread';
+import type { Thread } from '../threads/thread';
+import { tell } from '../units/show';
+import { tapReach } from './tap-reach';
+import { tappingConditions, type HoleToTap, type TappingHabits, type TappingQuestion } from './tapping-question';
+import { handTap } from './tap';
+import { breakingCost, waysOfTapping, type TappingWay } from './ways-of-tapping';
+
+const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;
+const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
+const m8 = thread('M8x1.25');
+const mild = material('steel-low-carbon');
+
+describe('ways of tapping', () => {
+  const press: Machine = {
+    id: 'press',
+    name: 'bench press',
+    kind: 'drill-press',
+    speeds: {
+      kind: 'steps',
+      steps: [
+        { rpm: 140, label: 'a' },
+        { rpm: 980, label: 'b' },
+      ],
+    },
+    reversible: false,
+    tappingHead: false,
+    coastRevolutions: 1.5,
+    coastAtRpm: 140,
+    chuckMm: 13,
+  };
+  const mill: Machine = {
+    ...press,
+    name: 'mill',
+    kind: 'mill',
+    reversible: true,
+    speeds: { kind: 'steps', steps: [{ rpm: 65, label: 'low' }] },
+  };
+  const lathe: Machine = { ...mill, name: 'lathe', kind: 'lathe' };
+  const cordless: Machine = { ...press, name: 'cordless', kind: 'hand-drill' };
+  type Over = Partial<Omit<TappingQuestion, 'hole' | 'habits'> & HoleToTap & TappingHabits>;
+  const questionOf = ({
+    thread: t = m8,
+    material: m = mild,
+    forming = false,
+    holes = 1,
+    dry = false,
+    ...over
+  }: Over): TappingQuestion => ({
+    thread: t,
+    material: m,
+    machine: 'machine' in over ? over.machine : press,
+    forming,
+    holes,
+    dry,
+    hole: {
+      through: true,
+      depthMm: 12,
+      fromMm: 0,
+      thicknessMm: 12,
+      drillMm: 6.8,
+      pointAngleDeg: 118,
+      minorMm: 6.87,
+      ...over,
+    },
+    habits: { tapNames: 'taper-plug-bottoming', firstTap: 'by-hole', neverBlind: false, tailstock: 'free', ...over },
+  });
+  const ask = (over: Over): TappingWay[] => waysOfTapping(questionOf(over));
+  const possible = (over: Over): string[] =>
+    ask(over)
+      .filter((w) => w.possible)
+      .map((w) => w.id);
+  const lost = (id: string, over: Over): string =>
+    ask(over).find((w) => w.id === id && !w.possible)?.reason.text ?? 'possible';
+
+  test('a press that does not reverse leaves hand and chuck; freehand comes last for its lean', () => {
+    const ids = possible({});
+    expect(ids).toHaveLength(3);
+    expect(ids[2]).toBe('hand-free');
+    expect(lost('reversing-spindle', {})).toContain('does not reverse');
+    expect(lost('lathe', {})).toContain('Needs a lathe');
+  });
+
+  test('a batch of through holes on a reversing mill goes under power with a spiral point', () => {
+    const [best] = ask({ machine: mill, holes: 60 });
+    expect([best.id, best.taps[0].geometry, best.biteTurns, best.rpm]).toEqual([
+      'reversing-spindle',
+      'spiral-point',
+      0,
+      65,
+    ]);
+  });
+
+  test('a blind hole is not run to its bottom under power: the spindle cannot stop in one turn', () => {
+    expect(lost('reversing-spindle', { machine: mill, through: false, thicknessMm: 40 })).toContain('to stand still');
+    expect(lost('reversing-head', { machine: { ...press, tappingHead: true }, through: false })).toContain(
+      'through holes',
+    );
+  });
+
+  test('a fast slowest speed rules power out; grey iron is tapped with straight flutes', () => {
+    expect(
+      lost('reversing-spindle', { machine: { ...mill, speeds: { kind: 'range', minRpm: 900, maxRpm: 3000 } } }),
+    ).toContain('above the tapping speed');
+    expect(ask({ machine: mill, material: material('iron-grey'), holes: 60 })[0].taps[0].geometry).toBe('straight');
+  });
+
+  test('lathe: on its axis; cordless: by hand only; no machine: by hand with a block', () => {
+    expect(possible({ machine: lathe })[0]).toBe('lathe');
+    expect(possible({ machine: cordless }).sort()).toEqual(['hand-free', 'hand-guided']);
+    expect(ask({ machine: undefined })[0].label).toContain('block');
+  });
+
+  test('taps in order: one taper through; plug blind; bottoming only when the bottom is near', () => {
+    const taps = (over: Over): string =>
+      ask(over)[0]
+        .taps.map((t) => t.name)
+        .join('+');
+    expect(taps({})).toBe('taper');
+    expect(taps({ through: false, thicknessMm: 40 })).toBe('plug');
+    expect(taps({ through: false, depthMm: 16, thicknessMm: 25 })).toBe('plug+bottoming');
+    expect(taps({ forming: true, minorMm: 6.9 })).toContain('forming');
+  });
+
+  test('no room at the bottom rules every way out, and says by how much', () => {
+    const ways = ask({ through: false, depthMm: 16, thicknessMm: 18 });
+    expect(ways.some((w) => w.possible)).toBe(false);
+    expect(ways[0].reason.text).toContain('comes out at the back');
+  });
+
+  test('a small tap in a bad metal warns of breaking; a tapered thread carries no torque', () => {
+    const [best] = ask({
+      thread: thread('M3x0.5'),
+      material: material('titanium-6al4v'),
+      depthMm: 6,
+      thicknessMm: 6,
+      drillMm: 2.5,
+      minorMm: 2.54,
+    });
+    expect(best.load?.level).toMatch(/warn|stop/);
+    expect(best.cautions.map((c) => c.code)).toContain('tap-safety');
+    const taper = ask({ thread: thread('1/8-27 NPT'), drillMm: 8.6, minorMm: 8.7 });
+    expect(taper[0].load).toBeUndefined();
+    expect(taper.find((w) => w.id === 'chuck-start')?.possible).toBe(true);
+  });
+
+  test('every way has a reason in words, the winner the least cost', () => {
+    for (const machine of [press, mill, lathe, cordless, undefined]) {
+      const ways = ask({ machine });
+      expect(ways).toHaveLength(6);
+      const costs = ways.filter((w) => w.possible).map((w) => w.cost.total);
+      expect([...costs].sort((a, b) => a - b)).toEqual(costs);
+    }
+  });
+
+  const head: Machine = { ...press, tappingHead: true };
+  const npt: Over = { thread: thread('1/8-27 NPT'), drillMm: 8.6, minorMm: 8.7 };
+  const blind: Over = { through: false, thicknessMm: 40 };
+  const way = (id: string, over: Over): TappingWay => ask(over).find((w) => w.id === id) as TappingWay;
+
+  test.each([
+    ['chuck-start', { machine: undefined }, 'turned by hand over the hole'],
+    ['chuck-start', { machine: lathe }, 'turned by hand over the hole'],
+    ['chuck-start', { machine: cordless }, 'turned by hand over the hole'],
+    ['chuck-start', { machine: mill }, 'possible'],
+    ['lathe', { machine: mill }, 'Needs a lathe'],
+    ['lathe', { machine: lathe, ...blind, neverBlind: true }, 'possible'],
+    ['lathe', { machine: lathe, ...npt }, 'possible'],
+    ['reversing-spindle', { machine: undefined }, 'Needs a drill press or mill that reverses'],
+    ['reversing-spindle', { machine: lathe }, 'Needs a drill press or mill that reverses'],
+    ['reversing-spindle', { machine: cordless }, 'cannot hold the tap square'],
+    ['reversing-spindle', { machine: mill, neverBlind: true }, 'possible'],
+    ['reversing-spindle', { machine: mill, ...blind, neverBlind: true }, 'never taps blind holes'],
+    ['reversing-spindle', { machine: mill, ...npt }, 'stopped by gauge'],
+    ['reversing-head', { machine: undefined }, 'No reversing tapping head'],
+    ['reversing-head', { machine: press }, 'No reversing tapping head'],
+    ['reversing-head', { machine: { ...head, speeds: mill.speeds } }, 'possible'],
+    ['reversing-head', { machine: head, ...blind, neverBlind: true }, 'never taps blind holes'],
+    ['reversing-head', { machine: head, ...npt }, 'stopped by gauge'],
+    ['hand-guided', { machine: undefined, ...npt }, 'possible'],
+  ] as [string, Over, string][])('%s %#: %s', (id, over, expected) => expect(lost(id, over)).toContain(expected));
+
+  test('the lathe names how its tailstock follows, the hand its guide', () => {
+    const tailstock = (t: TappingHabits['tailstock'], id = 'lathe') => way(id, { machine: lathe, tailstock: t }).label;
+    expect(['free', 'cranked', 'locked'].map((t) => tailstock(t as TappingHabits['tailstock']))).toEqual([
+      'In the lathe, tailstock free to follow',
+      'In the lathe, tailstock cranked after the tap',
+      'In the lathe, tailstock locked and the barrel cranked',
+    ]);
+    expect(tailstock('locked', 'hand-free')).toBe('By hand, freehand');
+    const guide = (machine: Machine | undefined) => way('hand-guided', { machine }).label;
+    expect([press, cordless, undefined].map(guide)).toEqual([
+      'By hand, guided by a spring centre',
+      'By hand, guided by a tapping block',
+      'By hand, guided by a tapping block',
+    ]);
+  });
+
+  test('the wrench goes by the torque; under power a chuck that slips', () => {
+    const wrench = (over: Over, id = 'hand-free') => way(id, over).wrench.text.slice(0, 16);
+    // M8 at 12 deep: about 4.5 Nm; M16 some five times the chip: under 45; M20 with a full thread: over.
+    expect(wrench({})).toBe('T-handle or smal');
+    expect(wrench({ thread: thread('M16x2'), drillMm: 14, minorMm: 14.1 })).toBe('Two-handed wrenc');
+    expect(wrench({ thread: thread('M20x2.5'), drillMm: 16.9, minorMm: 16.95 })).toBe('More than two ha');
+    expect(way('hand-free', npt).wrench.text).toBe('Two-handed wrench; stop when the gauge says so.');
+    expect(wrench({ machine: mill }, 'reversing-spindle')).toBe('Keyed chuck, snu');
+  });
+
+  test('time: every hole by hand, tap after tap; set up once under power', () => {
+    // A taper of 8: 17.6 turns of 2.333 s, half as long again for turning back, 40 to set the tap: 101.6 s.
+    const hand = (id: string, over: Over = {}) => way(id, over).secondsAll;
+    expect([hand('hand-guided'), hand('chuck-start'), hand('hand-free')].map((s) => +s.toFixed(1))).toEqual([
+      116.6, 131.6, 121.6,
+    ]);
+    expect(hand('hand-guided', { holes: 10 })).toBeCloseTo(1166, 6);
+    // Brass powders in a bite of three quarters; bites never 0 by hand. Spiral point of 4: 13.6 turns in and out at 65.
+    expect(hand('reversing-spindle', { machine: mill, holes: 60 })).toBeCloseTo(
+      90 + 60 * ((2 * 60 * 13.6) / 65 + 15),
+      6,
+    );
+    // Blind in the lathe it is turned by hand: a plug of 4, and no time for a hand that holds no wrench.
+    expect(hand('lathe', { machine: lathe, ...blind })).toBeCloseTo(13.6 * 2.33333 * 1.5 + 40, 2);
+    expect([way('lathe', { machine: lathe, ...blind }).rpm, way('lathe', { machine: lathe }).rpm]).toEqual([
+      undefined,
+      65,
+    ]);
+  });
+
+  test('a spindle stops within seven tenths of the turns left, and is not above 1.3 of the tapping speed', () => {
+    // Half a second at 65 is 0.542 turns; one pitch of chip room is one turn.
+    const coasting = (coastRevolutions: number): Over => ({
+      machine: { ...mill, coastRevolutions, coastAtRpm: 65 },
+      ...blind,
+    });
+    expect(lost('reversing-spindle', coasting(0.15))).toBe('possible');
+    expect(lost('reversing-spindle', coasting(0.17))).toContain('to stand still');
+    const { stopping } = way('reversing-spindle', coasting(0.15));
+    expect([stopping?.turnsLeft, stopping?.turnsNeeded]).toEqual([1, 65 / 120 + 0.15]);
+    expect([way('hand-free', blind).stopping, way('reversing-spindle', { machine: mill }).stopping]).toEqual([
+      undefined,
+      undefined,
+    ]);
+    const fastest = (1000 * 0.3048 * mild.tapSfmCut.high) / (Math.PI * 8);
+    const at = (share: number): string =>
+      lost('reversing-spindle', {
+        machine: { ...mill, speeds: { kind: 'range', minRpm: share * fastest, maxRpm: 9000 } },
+      });
+    expect(at(1.29)).toBe('possible');
+    expect(at(1.31)).toContain('above the tapping speed');
+  });
+
+  test('points for breaking, lean and time add up, and say why a way loses', () => {
+    expect([undefined, 3, 2.5, 2, 1.9, 1.3, 1].map((s) => +breakingCost(s).toFixed(6))).toEqual([
+      0, 0, 5, 10, 16, 52, 115,
+    ]);
+    const lean = (depthMm: number) => +way('hand-free', { depthMm, thicknessMm: depthMm }).cost.lean.toFixed(6);
+    // 8 points a degree at one diameter, 1.5 degrees; half at least, three times at most.
+    expect([2, 8, 12, 40].map(lean)).toEqual([6, 12, 18, 36]);
+    for (const { cost } of ask({ machine: mill, holes: 4 }))
+      expect(cost.total).toBeCloseTo(cost.breaking + cost.lean + cost.time, 9);
+    const guided = way('hand-guided', {});
+    expect([guided.cost.time, way('chuck-start', {}).cost.time]).toEqual(
+      [0, 6 * Math.log2(131.6 / 116.6)].map((x) => expect.closeTo(x, 6)),
+    );
+    const why = (id: string, over: Over) => tell(way(id, over).reason, 'mm');
+    expect(why('hand-free', {})).toMatch(/^Leans about 1.5.* against 0.3/);
+    expect(why('hand-guided', {})).toMatch(/^Best on breaking.*Next is “Started in the chuck.*: (Takes|As good)/);
+    expect(why('hand-guided', { machine: mill, holes: 200 })).toMatch(/^Takes about 388.7 min, against 13\d/);
+    const weak: Over = {
+      thread: thread('M8x1.25'),
+      depthMm: 24,
+      thicknessMm: 24,
+      machine: mill,
+      material: material('stainless-austenitic'),
+    };
+    const broken = ask(weak).map((w) => tell(w.reason, 'mm'));
+    expect(broken.join()).toMatch(/Safety against breaking is \d\.\d+, against \d\.\d+/);
+  });
+
+  test('a load over what the tap holds is a caution of its own level', () => {
+    const level = (minorMm: number) => {
+      const w = way('hand-free', {
+        minorMm,
+        drillMm: minorMm,
+        material: material('titanium-6al4v'),
+        depthMm: 16,
+        thicknessMm: 16,
+      });
+      return [
+        w.load?.level,
+        ...w.cautions.filter((c) => c.code === 'tap-safety').map((c) => `${c.level} ${/do not tap/.test(c.text)}`),
+      ];
+    };
+    expect([7.3, 6.9, 6.6].map(level)).toEqual([['calm'], ['warn', 'warn false'], ['stop', 'stop true']]);
+  });
+
+  test('conditions: a plate counts from where the thread begins, a blind hole has none; dry only where fluid is wanted', () => {
+    const plug = handTap('plug', 8, 'taper-plug-bottoming');
+    const of = (over: Over) => {
+      const { thicknessMm, fluid, depthMm, reversing } = tappingConditions(questionOf(over), plug, true);
+      return [thicknessMm, fluid, depthMm, reversing];
+    };
+    expect(of({ fromMm: 2 })).toEqual([10, 'right', 12, true]);
+    expect(of({ ...blind, dry: true })).toEqual([undefined, 'dry', 12, true]);
+    expect(of({ thicknessMm: undefined, dry: true, material: material('iron-grey') })).toEqual([
+      undefined,
+      'right',
+      12,
+      true,
+    ]);
+  });
+
+  test('which hand tap first: by the hole, or as the shop does', () => {
+    const names = (over: Over) =>
+      way('hand-free', over)
+        .taps.map((t) => t.name)
+        .join('+');
+    expect(names({ firstTap: 'plug' })).toBe('plug');
+    expect(names({ ...blind, firstTap: 'taper' })).toBe('taper+plug');
+    // A plug of 4 on 4 flutes takes 0.6 / 16 a tooth: 0.0375; M16x2 0.06; in stainless at most 0.06, M24x3 takes more.
+    const coarse: Over = {
+      thread: thread('M24x3'),
+      drillMm: 21,
+      minorMm: 21.1,
+      ...blind,
+      thicknessMm: 90,
+      material: material('stainless-austenitic'),
+    };
+    expect([names({ ...coarse }), names({ ...coarse, firstTap: 'plug' })]).toEqual(['taper+plug', 'plug']);
+    // Wall under the plug: 12 + 5 + 1.25 + 2.04 is 20.29; 1.6 left is enough, 1.4 is not.
+    expect([
+      names({ ...blind, thicknessMm: 21.9 }),
+      names({ ...blind, thicknessMm: 21.7 }),
+      names({ ...blind, thicknessMm: undefined }),
+    ]).toEqual(['plug', 'plug+bottoming', 'plug']);
+    const flutes = (id: string, over: Over = {}) =>
+      way('reversing-spindle', { machine: mill, material: material(id), ...over }).taps[0].geometry;
+    // Short chips push ahead while the metal stretches; brittle ones fall as powder.
+    const ids = ['brass-free-cutting', 'aluminium-cast-high-silicon', 'iron-grey', 'steel-low-carbon'];
+    expect(ids.map((id) => flutes(id))).toEqual(['spiral-point', 'straight', 'straight', 'spiral-point']);
+    expect(flutes('steel-low-carbon', blind)).toBe('spiral-flute');
+  });
+});
+
+test('how deep a hand tap reaches: thread and half as much neck, or all but the square where the shank is thin', () => {
+  const reach = (name: string) => tapReach(thread(name)).value;
+  expect([reach('M6x1'), reach('M8x1.25'), reach('3/8-16 UNC'), reach('7/16-14 UNC')]).toEqual(
+    [28.5, 62, 47.7, expect.any(Number)].map((x) => (typeof x === 'number' ? expect.closeTo(x, 6) : x)),
+  );
+  expect(reach('1/2-13 UNC')).toBeCloseTo(75.7, 6);
+  expect(inputsOf(tapReach(m8))).toBe('overall length, usual 72 mm, length of thread, usual 22 mm');
+});
