@@ -108,6 +108,10 @@ test('security headers stand on pages and answers; foreign pages may not write',
   expect((await write({ origin: 'null' })).status()).toBe(403);
   expect((await write({ 'sec-fetch-site': 'cross-site' })).status()).toBe(403);
   expect((await request.get('/api/v1/jobs/sample-job-spreader-bars')).status()).toBe(200);
+  const elsewhere = { headers: { host: 'evil.example' } };
+  for (const path of ['/', '/api/v1/jobs'])
+    expect([path, (await request.get(path, elsewhere)).status()]).toEqual([path, 421]);
+  expect((await request.delete('/api/v1/jobs/sample-job-spreader-bars', elsewhere)).status()).toBe(421);
 });
 
 const VIEWS = {

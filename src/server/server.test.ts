@@ -20,6 +20,7 @@ import { layOutFace } from '@/core/layout/lay-out';
 import { facesOf, USUAL_PART } from '@/core/layout/part';
 import type { Material } from '@/core/materials/material';
 import { MATERIALS } from '@/core/materials/materials';
+import { isOurHost } from './http/hosts';
 import { openDatabase, type Database } from './database';
 import { seedSampleShop } from './demo/sample-shop';
 import { drillList, drillQuery, queryOf, threadList, threadQuery } from './http/catalogue';
@@ -668,6 +669,23 @@ describe('the answer over HTTP', () => {
     expect(errors.map((e) => e.field)).toContain(field);
     for (const e of errors) expect([e.detail.length > 3, e.remedy.length > 3]).toEqual([true, true]);
   });
+});
+
+test('a request is for us by loopback, HOST or PUBLIC_URL, whatever the port; by no other name', () => {
+  const env = { HOST: 'bench.lan', PUBLIC_URL: 'https://holes.quillow.example/shop' };
+  const ours = ['localhost', '127.0.0.1:3000', '127.8.9.1', '[::1]:3000', 'BENCH.lan:80', 'holes.quillow.example'];
+  const foreign = [
+    'evil.example',
+    'localhost.evil.example',
+    '127.0.0.1.evil.example:80',
+    'evil.example:127',
+    '',
+    null,
+    '10.0.0.9',
+  ];
+  expect(ours.filter((host) => !isOurHost(host, env))).toEqual([]);
+  expect(foreign.filter((host) => isOurHost(host, env))).toEqual([]);
+  expect(['', 'bench.lan', null].map((host) => isOurHost(host, {}))).toEqual([false, false, false]);
 });
 
 describe('bodies and problems', () => {
