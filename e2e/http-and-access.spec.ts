@@ -91,6 +91,15 @@ test('the crib over HTTP: add, change from a known version, take out, put back; 
   );
 });
 
+test('odd methods and paths that are not text are turned away with a reason', async ({ request }) => {
+  const asked = async (method: string, path: string) => {
+    const response = await request.fetch(path, { method });
+    return [response.status(), (await response.json()).title];
+  };
+  expect(await asked('PROPFIND', '/api/v1/jobs')).toEqual([405, 'No such method']);
+  expect(await asked('GET', '/api/v1/jobs/%E0%A4%A')).toEqual([400, 'Not an address']);
+});
+
 test('security headers stand on pages and answers; foreign pages may not write', async ({ request }) => {
   for (const path of ['/', '/jobs', '/api/v1/materials']) {
     const headers = (await request.get(path)).headers();

@@ -5,11 +5,10 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-e2e-'));
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', process.argv[2]],
-  { stdio: 'inherit', env: { ...process.env, DATABASE_URL: `file:${folder}/shop.db`, NEXT_TELEMETRY_DISABLED: '1' } },
-);
+const server = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', process.argv[2]], {
+  stdio: 'inherit',
+  env: { ...process.env, DATABASE_URL: `file:${folder}/shop.db`, NEXT_TELEMETRY_DISABLED: '1' },
+});
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => {
   rmSync(folder, { recursive: true, force: true });

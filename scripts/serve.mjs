@@ -17,7 +17,7 @@ if (mode === 'build') await run('npx', ['next', 'build']);
 else {
   if (mode === 'demo') process.env.DATABASE_URL ??= 'file:data/demo.db';
   if (mode === 'demo' || (mode === 'start' && !existsSync('.next/BUILD_ID'))) await build();
-  console.log(`Jolly Bit at http://${host}:${port}`);
+  console.log(`Jolly Bit at http://${host}:${port} ...`);
   /** Exit code of a server that another start would not help. */
   const NOT_STARTABLE = 78;
   const starts = [];
@@ -27,7 +27,9 @@ else {
     starts.push(Date.now());
     server = spawn(
       process.execPath,
-      ['node_modules/next/dist/bin/next', mode === 'dev' ? 'dev' : 'start', '-H', host, '-p', port],
+      mode === 'dev'
+        ? ['node_modules/next/dist/bin/next', 'dev', '-H', host, '-p', port]
+        : ['scripts/server.mjs', host, port],
       { stdio: 'inherit' },
     );
     server.on('exit', (code, signal) => {

@@ -1,0 +1,57 @@
+// The production server: `node scripts/server.mjs HOST PORT`. Turns away at the door what no page or program of ours
+// sends: odd methods, paths that are not text, and requests that never end.
+import { createServer } from 'node:http';
+
+const [host = '127.0.0.1', port = '3000'] = process.argv.slice(2);
+const METHODS = new Set(['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE']);
+const HEADERS_MS = 10_000;
+const REQUEST_MS = 60_000;
+/** Exit code of a server that another start would not help; serve.mjs reads it. */
+const NOT_STARTABLE = 78;
+
+function refuse(response, status, title, detail, headers = {}) {
+  const code = title.toLowerCase().replaceAll(' ', '-');
+  const body = JSON.stringify({ type: `urn:jolly-bit:problem:${code}`, title, status, detail });
+  response.writeHead(status, { 'content-type': 'application/problem+json; charset=utf-8', ...headers });
+  response.end(body);
+}
+
+function isText(url) {
+  try {
+    decodeURIComponent(url.split('?')[0]);
+    return url.startsWith('/');
+  } catch {
+    return false;
+  }
+}
+
+process.env.NODE_ENV ??= 'production';
+const { default: next } = await import('next');
+const app = next({ dev: false, hostname: host, port: Number(port) });
+await app.prepare();
+const handle = app.getRequestHandler();
+const server = createServer((request, response) => {
+  if (!METHODS.has(request.method))
+    return refuse(response, 405, 'No such method', 'Use GET, POST, PUT, PATCH or DELETE.', {
+      allow: [...METHODS].join(', '),
+    });
+  if (!isText(request.url)) return refuse(response, 400, 'Not an address', 'The path is not readable as text.');
+  return handle(request, response);
+});
+server.headersTimeout = HEADERS_MS;
+server.requestTimeout = REQUEST_MS;
+server.on('error', (error) => {
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is in use already. End the other server, or name another PORT.`
+      : `The server cannot listen at ${host}:${port}: ${error.message}`,
+  );
+  process.exit(NOT_STARTABLE);
+});
+server.listen(Number(port), host, () => console.log(`Ready at http://${host}:${port}`));
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), 3000).unref();
+  });
