@@ -20,6 +20,8 @@ import { layOutFace } from '@/core/layout/lay-out';
 import { facesOf, USUAL_PART } from '@/core/layout/part';
 import type { Material } from '@/core/materials/material';
 import { MATERIALS } from '@/core/materials/materials';
+import { copyDatabase } from './backup';
+import { inspectCopy, restoreCopy } from './restore';
 import { isOurHost } from './http/hosts';
 import { openDatabase, type Database } from './database';
 import { seedSampleShop } from './demo/sample-shop';
@@ -668,6 +670,43 @@ describe('the answer over HTTP', () => {
     expect(status).toBe(422);
     expect(errors.map((e) => e.field)).toContain(field);
     for (const e of errors) expect([e.detail.length > 3, e.remedy.length > 3]).toEqual([true, true]);
+  });
+});
+
+describe('copies of the data', () => {
+  test('a copy brings everything back, and what stood there is kept; a broken or foreign file changes nothing', async () => {
+    const file = path.join(folder, 'kept.db');
+    const { db: kept, client } = await openDatabase(`file:${file}`);
+    await seedSampleShop(kept);
+    const copy = await copyDatabase(client, file, 'backup');
+    const before = await listJobs(kept);
+    await deleteJob(kept, before[0].id);
+    await createJob(kept, job({ name: 'After the copy' }));
+    expect(await inspectCopy(copy)).toMatchObject({ jobs: 7, machines: 5, changedAt: before[0].updatedAt });
+    for (const [name, text] of [
+      ['torn', readFileSync(copy).subarray(0, 9000)],
+      ['letter', 'Dear workshop, this is no database.'],
+    ] as const) {
+      writeFileSync(path.join(folder, `${name}.copy`), text);
+      await expect(restoreCopy(path.join(folder, `${name}.copy`), file)).rejects.toThrow(/is (no database|damaged)/);
+    }
+    await expect(restoreCopy(path.join(folder, 'nowhere.db'), file)).rejects.toThrow('is not there');
+    expect((await listJobs(kept)).map((j) => j.name)).toContain('After the copy');
+    const aside = await restoreCopy(copy, file);
+    expect(await listJobs(kept)).toEqual(before);
+    expect(await inspectCopy(aside)).toMatchObject({ jobs: 7 });
+    client.close();
+  });
+
+  test('fourteen of a kind are kept, the newest', async () => {
+    const file = path.join(folder, 'many.db');
+    const { client } = await openDatabase(`file:${file}`);
+    for (let day = 1; day <= 16; day++) await copyDatabase(client, file, 'night', new Date(Date.UTC(2026, 10, day)));
+    const copies = readdirSync(path.join(folder, 'backups'))
+      .filter((f) => f.startsWith('many.night.'))
+      .sort();
+    expect([copies.length, copies[0].slice(11, 21)]).toEqual([14, '2026-11-03']);
+    client.close();
   });
 });
 

@@ -1,0 +1,91 @@
+import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { createClient, type Client } from '@libsql/client';
+import { copyDatabase } from './backup';
+import { openDatabase } from './database';
+import { UnusableDatabase } from './database-faults';
+
+/** What a database holds, to know one copy from another. */
+export interface Contents {
+  jobs: number;
+  machines: number;
+  drills: number;
+  /** When a job was changed last, ISO 8601; undefined without jobs. */
+  changedAt?: string;
+}
+
+async function contentsOf(client: Client): Promise<Contents> {
+  const { rows } = await client.execute(
+    'SELECT (SELECT count(*) FROM jobs WHERE deleted_at IS NULL) AS jobs, (SELECT count(*) FROM machines) AS machines, (SELECT count(*) FROM drills) AS drills, (SELECT max(updated_at) FROM jobs) AS changed',
+  );
+  const [{ jobs, machines, drills, changed }] = rows;
+  return {
+    jobs: Number(jobs),
+    machines: Number(machines),
+    drills: Number(drills),
+    changedAt: typeof changed === 'string' ? changed : undefined,
+  };
+}
+
+/** Works on a copy of a file, brought to the newest state; the file itself stays as it is. */
+async function withCopy<T>(file: string, work: (copy: string, client: Client) => Promise<T>): Promise<T> {
+  if (!existsSync(file)) throw new UnusableDatabase(`${file} is not there`, 'Name a file from the backups folder.');
+  const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-restore-'));
+  try {
+    const copy = path.join(folder, path.basename(file));
+    copyFileSync(file, copy);
+    const { client } = await openDatabase(`file:${copy}`).catch((error: Error) => {
+      throw new Error(error.message.replace(copy, file));
+    });
+    try {
+      return await work(copy, client);
+    } finally {
+      client.close();
+    }
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** What a copy holds. @throws UnusableDatabase for a file that is broken, foreign or newer */
+export const inspectCopy = (file: string): Promise<Contents> => withCopy(file, (_, client) => contentsOf(client));
+
+/**
+ * Puts what a copy holds in the place of everything in a database, in one transaction, so that a running server goes on
+ * with it. The database is copied first.
+ * @returns where that copy lies
+ * @throws UnusableDatabase for a file that is broken, foreign or newer; nothing is changed then
+ */
+export const restoreCopy = (file: string, into: string): Promise<string> =>
+  withCopy(file, async (copy, given) => {
+    await given.execute('PRAGMA wal_checkpoint(TRUNCATE)');
+    const { client: current } = await openDatabase(`file:${into}`);
+    current.close();
+    // One connection, as an attached file belongs to the connection that attached it.
+    const client = createClient({ url: `file:${into}`, timeout: 10_000, concurrency: 1 });
+    try {
+      const kept = await copyDatabase(client, into, 'before-restore');
+      await client.execute({ sql: 'ATTACH DATABASE ? AS given', args: [copy] });
+      const { rows } = await client.execute(
+        "SELECT name FROM main.sqlite_schema WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE '__drizzle%'",
+      );
+      const tables = rows.map((row) => `"${String(row.name)}"`);
+      const tx = await client.transaction('write');
+      try {
+        await tx.execute('PRAGMA defer_foreign_keys = ON');
+        for (const table of tables) await tx.execute(`DELETE FROM main.${table}`);
+        for (const table of tables) {
+          const info = await tx.execute(`PRAGMA main.table_info(${table})`);
+          const columns = info.rows.map((column) => `"${String(column.name)}"`).join(', ');
+          await tx.execute(`INSERT INTO main.${table} (${columns}) SELECT ${columns} FROM given.${table}`);
+        }
+        await tx.commit();
+      } finally {
+        tx.close();
+      }
+      return kept;
+    } finally {
+      client.close();
+    }
+  });
