@@ -106,7 +106,7 @@ describe('what the plate is told of each hole', () => {
     expect(face.problems.map((p) => `${p.code}@${p.field}`)).toEqual(['wall-zero@f0', 'size@f2']);
     expect(face.holes.map((h) => h.impossible)).toEqual([true, false, true]);
     expect(boresOf(thin, laid).map((b) => b.featureId)).toEqual(['f1']);
-    expect(checkBores(boresOf(thin, laid), () => false)).toEqual([]);
+    expect(checkBores(boresOf(thin, laid), () => false).count).toBe(0);
   });
   const thin: Part = { ...USUAL_PART, stock: { shape: 'plate', widthMm: 120, heightMm: 80, thicknessMm: 12 } };
 
