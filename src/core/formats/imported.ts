@@ -28,7 +28,7 @@ export function unreadableFile(text: string): Problem | undefined {
  * Starts that a spreadsheet takes for a formula, with what it skips before them and the full-width signs; such a cell is
  * written with an apostrophe before it, one more where it has some already.
  */
-export const FORMULA_START = /^'*[\s\u0000-\u001f]*[=+\-@\uff1d\uff0b\uff0d\uff20]|^'*[\t\r\n]/u;
+export const FORMULA_START = /^'*[\s\p{Cc}]*[=+\-@\uff1d\uff0b\uff0d\uff20]|^'*[\t\r\n]/u;
 
 /** A cell without the apostrophe that guards it against being a formula. */
 export const unguarded = (cell: string): string =>
