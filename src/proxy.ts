@@ -1,5 +1,7 @@
 import { NextResponse, type NextRequest } from 'next/server';
 import { isOurHost } from './server/http/hosts';
+import { problemResponse } from './server/http/respond';
+import { Refusal } from './server/services/refusal';
 
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
@@ -31,34 +33,26 @@ function contentSecurityPolicy(nonce: string): string {
   ].join('; ');
 }
 
-function problem(status: number, code: string, title: string, detail: string, remedy: string): NextResponse {
-  return NextResponse.json(
-    {
-      type: `urn:jolly-bit:problem:${code}`,
-      title,
-      status,
-      detail,
-      errors: [{ field: code === 'foreign-origin' ? 'origin' : 'host', code, detail, remedy }],
-    },
-    { status, headers: { 'content-type': 'application/problem+json; charset=utf-8' } },
+const refusal = (status: 403 | 421, title: string, field: string, detail: string, remedy: string): Response =>
+  problemResponse(
+    new Refusal(status, title, detail, [{ field, code: title.toLowerCase().replace(' ', '-'), detail, remedy }]),
   );
-}
 
 /** The answer to a request that goes no further: one for another host, or a write from a foreign page. */
-function refused(request: NextRequest): NextResponse | undefined {
+function refused(request: NextRequest): Response | undefined {
   if (!isOurHost(request.headers.get('host'), process.env))
-    return problem(
+    return refusal(
       421,
-      'foreign-host',
-      'Not this server',
+      'Foreign host',
+      'host',
       'This address does not belong to the server.',
       'Open it by the address that it was started with, or name that in PUBLIC_URL.',
     );
   if (!SAFE_METHODS.has(request.method) && isForeign(request))
-    return problem(
+    return refusal(
       403,
-      'foreign-origin',
       'Foreign origin',
+      'origin',
       'The page that sent this is not served from here.',
       'Open Jolly Bit itself, or send the request without a browser.',
     );

@@ -1,8 +1,6 @@
 import { spawn } from 'node:child_process';
 import { chromium } from '@playwright/test';
 
-const NEXT = 'node_modules/next/dist/bin/next';
-
 /** Debian's Chromium without a screen. */
 export const browser = () =>
   chromium.launch({
@@ -18,7 +16,7 @@ export const browser = () =>
 
 /** Serves a built folder while `work` runs with its address. */
 export async function served(folder, port, env, work) {
-  const server = spawn(process.execPath, [`${process.cwd()}/${NEXT}`, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+  const server = spawn(process.execPath, [`${process.cwd()}/scripts/server.mjs`, '127.0.0.1', String(port)], {
     cwd: folder,
     stdio: 'ignore',
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },

@@ -54,28 +54,21 @@ const LARGER_FIRST = caution(
   'The larger, shallower part first: the next drill starts from its floor and is guided by it.',
 );
 
-/** A larger, shallower part, which comes before what is under it. */
-const openOperation = (bore: BoreToMake, place: number, found: Found, ctx: Context): Operation =>
+/** A part beside the main bore: opened above it, which comes first, or deepened from its floor. */
+const partOperation = (
+  code: 'open' | 'deepen',
+  bore: BoreToMake,
+  place: number,
+  found: Found,
+  ctx: Context,
+): Operation =>
   cutting(
     {
-      key: numbered('open', place),
-      code: 'open',
-      order: (cut) => drillOrder('open', cut),
+      key: numbered(code, place),
+      code,
+      order: (cut) => drillOrder(code, cut),
       spec: specOf(bore, found),
-      cautions: [...bore.chosen.cautions, LARGER_FIRST],
-    },
-    ctx,
-  );
-
-/** A narrower part that goes on from the floor of the main one. */
-const deepenOperation = (bore: BoreToMake, place: number, found: Found, ctx: Context): Operation =>
-  cutting(
-    {
-      key: numbered('deepen', place),
-      code: 'deepen',
-      order: (cut) => drillOrder('deepen', cut),
-      spec: specOf(bore, found),
-      cautions: bore.chosen.cautions,
+      cautions: [...bore.chosen.cautions, ...(code === 'open' ? [LARGER_FIRST] : [])],
     },
     ctx,
   );
@@ -245,8 +238,8 @@ function boreOperations(
     };
     if (bore.role === 'main') return main(found);
     return bore.role === 'upper'
-      ? openOperation(bore, places.upper++, found, ctx)
-      : deepenOperation(bore, places.lower++, found, ctx);
+      ? partOperation('open', bore, places.upper++, found, ctx)
+      : partOperation('deepen', bore, places.lower++, found, ctx);
   });
 }
 

@@ -38,7 +38,13 @@ export function AskView({ first, shop: askShop, origin }: Props) {
   return (
     <main id="main" className="mx-auto flex max-w-[1500px] flex-col gap-2 p-2 sm:px-4">
       <h1 className="sr-only">Ask</h1>
-      <QuestionPanel form={form} shop={shop} problems={problems} change={change} />
+      <QuestionPanel
+        form={form}
+        shop={shop}
+        problems={problems}
+        change={change}
+        plain={plan !== undefined && !plan.thread}
+      />
       {plan ? (
         <>
           {serious.length > 0 && (

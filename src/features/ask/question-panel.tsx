@@ -16,6 +16,8 @@ interface Props {
   shop: Shop;
   problems: Problem[];
   change: (part: Partial<AskForm>) => void;
+  /** The hole has no thread: its depth is that of the hole. */
+  plain: boolean;
 }
 
 /** Fields that are folded away until one is used. */
@@ -35,7 +37,7 @@ const GROUP: Record<string, string> = {
 };
 
 /** What is asked: thread, material, depth, machine, drills. The rare wishes are folded away. */
-export function QuestionPanel({ form, shop, problems, change }: Props) {
+export function QuestionPanel({ form, shop, problems, change, plain }: Props) {
   const [more, setMore] = useState(() => RARE.some((field) => form[field] !== BLANK_FORM[field]));
   const error = (field: string) => {
     const found = problems.find((p) => p.field === field);
@@ -87,7 +89,7 @@ export function QuestionPanel({ form, shop, problems, change }: Props) {
         </div>
         <div className="contents md:[&>*]:col-span-2 xl:[&>*]:col-span-1">
           <TextField
-            label={`Thread depth, ${unit}`}
+            label={`${plain ? 'Depth' : 'Thread depth'}, ${unit}`}
             value={form.depth}
             onChange={(depth) => change({ depth })}
             error={error('threadDepth')}

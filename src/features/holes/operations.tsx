@@ -74,7 +74,9 @@ export function Operations({ plan, state, display, chosen, onChoose }: Props) {
                 >
                   <span className="font-cond text-[17px] font-semibold text-steel-700">{i + 1}</span>
                   <span className="leading-snug font-bold">{tell(op.order, display)}</span>
-                  <span className="font-cond text-[17px] whitespace-nowrap text-steel-700">{time(op.time.value)}</span>
+                  <span className="font-cond text-[17px] whitespace-nowrap text-steel-700">
+                    {op.time.value > 0 ? time(op.time.value) : ''}
+                  </span>
                   {op.cut && (
                     <span className="col-start-2 text-[15px] text-steel-700">
                       {speed?.ok

@@ -152,7 +152,11 @@ export function JobEditor({ job, lines, materials, machineId, units }: Props) {
                       Saved with rules {line.savedBy}; the figures here are by the rules of today.
                     </p>
                   )}
-                  {line?.trouble && <p className="text-[15px] font-bold text-danger">! {line.trouble}</p>}
+                  {line?.troubles.map((trouble) => (
+                    <p key={trouble} className="text-[15px] font-bold text-danger">
+                      ! {trouble}
+                    </p>
+                  ))}
                 </div>
                 <div className="flex items-start gap-2">
                   {line && (

@@ -69,7 +69,17 @@ test('a line says what to do for each hole, in the job’s own metal and number'
   });
   expect([address.searchParams.get('job'), address.searchParams.get('jobHole')]).toEqual(['job-00001', 'hole-0001']);
   expect(bad.drill).toBeUndefined();
-  expect(bad.trouble).toContain('does not fit in a plate of 30.0 mm');
+  expect(bad.troubles.join()).toContain('does not fit in a plate of 30.0 mm');
+});
+
+test('a line holds every warning, the worst first, and none for a hole that needs none', () => {
+  const [hole] = job.holes;
+  const of = (over: Partial<typeof hole.question>) =>
+    holeLines({ ...job, holes: [{ ...hole, question: { ...hole.question, ...over } }] }, shop, 'mm')[0].troubles;
+  const deep = of({ callout: 'M6 THRU', thickness: '80' });
+  expect(deep.filter((t) => /tap has to go|does not reach|flutes/.test(t))).toHaveLength(2);
+  expect(new Set(deep).size).toBe(deep.length);
+  expect(of({ callout: 'ø9 THRU', thickness: '16' })).toEqual([]);
 });
 
 test('switching units keeps the meaning of what was typed', () => {

@@ -4,7 +4,7 @@ import type { OperationCode } from '@/core/operation/operation';
 import { toAddress } from '@/core/hole/form';
 import { plannerFor, questionInJob } from '@/core/job/plan-in-job';
 import type { Shop } from '@/core/shop/shop';
-import { CORE_VERSION, depth, quantity } from '@/core/answer/answer';
+import { CORE_VERSION, depth, quantity, type Caution } from '@/core/answer/answer';
 import { showText, tell, type Display } from '@/core/units/show';
 
 /** A hole of a job as the list shows it: a line of what to do, or why there is none. */
@@ -21,16 +21,18 @@ export interface HoleLine {
   tapping?: string;
   /** Version of the rules that answered it when it was saved, where that is an older one. */
   savedBy?: string;
-  /** The most serious caution, or why the question cannot be answered. */
-  trouble?: string;
+  /** Why it cannot be made or answered, then every caution that is more than a note, the worst first. */
+  troubles: string[];
 }
 
-function lineOf(plan: HolePlan, display: Display): Pick<HoleLine, 'drill' | 'speed' | 'depth' | 'tapping' | 'trouble'> {
+function lineOf(
+  plan: HolePlan,
+  display: Display,
+): Pick<HoleLine, 'drill' | 'speed' | 'depth' | 'tapping' | 'troubles'> {
   const main = mainCut(plan);
   const best = plan.thread?.tapping.best;
-  const all = allCautions(plan);
-  const serious = all.find((c) => c.level === 'stop') ?? all.find((c) => c.level === 'warn');
-  const refusal = refusals(plan)[0] ?? plan.problems[0];
+  const at = (level: Caution['level']): Caution[] => allCautions(plan).filter((c) => c.level === level);
+  const said = [...refusals(plan), ...plan.problems, ...at('stop'), ...at('warn')].map((p) => tell(p, display));
   const toBuy = plan.thread ? plan.thread.tapDrill.because === 'to-buy' : main && !main.spec.tool.owned;
   return {
     drill: main && main.spec.tool.name + (toBuy ? ', to get' : ''),
@@ -50,7 +52,7 @@ function lineOf(plan: HolePlan, display: Display): Pick<HoleLine, 'drill' | 'spe
           .filter((op) => ['ream', 'counterbore', 'countersink', 'chase'].includes(op.code))
           .map((op) => tell(op.order, display).replace(/\.$/, ''))
           .join('; '),
-    trouble: refusal ? tell(refusal, display) : serious && tell(serious, display),
+    troubles: [...new Set(said)],
   };
 }
 
@@ -70,6 +72,6 @@ export function holeLines(job: Job, shop: Shop, display: Display): HoleLine[] {
     };
     return result.ok
       ? { ...base, ...lineOf(result.value, display) }
-      : { ...base, trouble: result.problems.map((p) => tell(p, display)).join(' ') };
+      : { ...base, troubles: result.problems.map((p) => tell(p, display)) };
   });
 }

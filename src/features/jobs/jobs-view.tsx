@@ -123,9 +123,20 @@ export function JobsView({ jobs }: { jobs: ListedJob[] }) {
               {lines.map((line) => (
                 <span key={line.id}>
                   <strong>{line.callout}</strong>{' '}
-                  {line.drill ? `drill ${line.drill}` : <span className="font-bold text-danger">not as written</span>}
-                  {line.trouble && (
-                    <span className="font-bold text-danger" role="img" aria-label={line.trouble} title={line.trouble}>
+                  {line.drill ? (
+                    `drill ${line.drill}`
+                  ) : line.troubles.length > 0 ? (
+                    <span className="font-bold text-danger">not as written</span>
+                  ) : (
+                    'nothing to drill'
+                  )}
+                  {line.troubles.length > 0 && (
+                    <span
+                      className="font-bold text-danger"
+                      role="img"
+                      aria-label={line.troubles.join(' ')}
+                      title={line.troubles.join(' ')}
+                    >
                       {' !'}
                     </span>
                   )}

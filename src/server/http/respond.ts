@@ -31,7 +31,9 @@ function databaseFault(error: unknown): Response | undefined {
   const code = sqliteCode(error) ?? '';
   const fault = (status: Refusal['status'], title: string, detail: string, remedy: string): Response => {
     const response = problemResponse(
-      new Refusal(status, title, detail, [{ field: 'server', code: title.toLowerCase(), detail, remedy }]),
+      new Refusal(status, title, detail, [
+        { field: 'server', code: title.toLowerCase().replace(' ', '-'), detail, remedy },
+      ]),
     );
     if (status === 503) response.headers.set('retry-after', '2');
     return response;

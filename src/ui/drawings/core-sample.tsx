@@ -3,7 +3,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { CalloutFeature } from '@/core/threads/callout';
 import { mouthDepth, type Level, type Section } from '@/core/hole/section';
-import { show, showText, tell, type Display } from '@/core/units/show';
+import { showText, tell, type Display } from '@/core/units/show';
 import { spreadLabels } from './spread-labels';
 
 const W = 330;
@@ -55,6 +55,9 @@ function boreOutline(bores: Section['bores'], y: (mm: number) => number, s: numb
   return `M${[...side(1), ...side(-1).reverse()].join('L')}`;
 }
 
+/** Lengths of the scale bar, in mm or in inches. */
+const BAR_UNITS = [0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500];
+
 /** The hole cut in half at true scale: stock, larger parts, thread, run-out, chip room, tip, wall, the tap at its deepest. */
 export function CoreSample({ section, display, onDraw }: Props) {
   const { bores, mouth, thread, levels, thicknessMm, broken } = section;
@@ -78,7 +81,8 @@ export function CoreSample({ section, display, onDraw }: Props) {
     H - 24,
   );
   const hole = bores[bores.length - 1]?.diameterMm ?? 0;
-  const bar = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((mm) => mm * s >= 34) ?? 1000;
+  const unitMm = display === 'inch' ? 25.4 : 1;
+  const bar = BAR_UNITS.map((units) => units * unitMm).find((mm) => mm * s >= 34) ?? 1000;
   const value = (l: Level): string => showText({ value: l.mm, unit: 'mm', places: 1 }, display);
   const title = `Section of the hole: ${levels.map((l) => `${tell(l.name, display)} ${value(l)}`).join(', ')}`;
 
@@ -229,7 +233,7 @@ export function CoreSample({ section, display, onDraw }: Props) {
       <g transform={`translate(${CORE.left},${H - 14})`} fill="none" stroke="#d5def7">
         <path d={`M0,-4 V4 M0,0 H${bar * s} M${bar * s},-4 V4`} />
         <text x={bar * s + 8} y="5" fill="#d5def7" stroke="none" fontSize="13" className="font-cond">
-          {`${show({ value: bar, unit: 'mm' }, 'mm').number} mm, true scale`}
+          {`${showText({ value: bar, unit: 'mm' }, display)}, true scale`}
         </text>
       </g>
       <title>{title}</title>
