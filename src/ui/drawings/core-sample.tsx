@@ -56,7 +56,7 @@ function boreOutline(bores: Section['bores'], y: (mm: number) => number, s: numb
 }
 
 /** Lengths of the scale bar, in mm or in inches. */
-const BAR_UNITS = [0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500];
+const BAR_UNITS = [0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500];
 
 /** The hole cut in half at true scale: stock, larger parts, thread, run-out, chip room, tip, wall, the tap at its deepest. */
 export function CoreSample({ section, display, onDraw }: Props) {
@@ -233,7 +233,7 @@ export function CoreSample({ section, display, onDraw }: Props) {
       <g transform={`translate(${CORE.left},${H - 14})`} fill="none" stroke="#d5def7">
         <path d={`M0,-4 V4 M0,0 H${bar * s} M${bar * s},-4 V4`} />
         <text x={bar * s + 8} y="5" fill="#d5def7" stroke="none" fontSize="13" className="font-cond">
-          {`${showText({ value: bar, unit: 'mm' }, display)}, true scale`}
+          {`${showText({ value: bar, unit: 'mm', places: 1 }, display)}, true scale`}
         </text>
       </g>
       <title>{title}</title>
