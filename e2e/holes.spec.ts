@@ -39,7 +39,7 @@ test('a depth is drawn on the section: thread, stop and wall follow; undo brings
   await page.getByText('Draw a brass level').click();
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Callout', { exact: true })).toHaveValue(/x 13\.5 mm DEEP/);
-  await expect(page.getByRole('status').filter({ hasText: 'kept' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
   const handle = await thread.boundingBox();
   if (!handle) throw new Error('no handle');
   const [x, y] = [handle.x + 60, handle.y + handle.height / 2];
@@ -49,7 +49,7 @@ test('a depth is drawn on the section: thread, stop and wall follow; undo brings
   await page.mouse.up();
   await expect(page.getByLabel('Callout', { exact: true })).not.toHaveValue(/x 13\.5 mm DEEP/);
   const drawn = await page.getByLabel('Callout', { exact: true }).inputValue();
-  await expect(page.getByRole('status').filter({ hasText: 'kept' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
   await page.reload();
   await features(page).getByText('Adjuster').click();
   await expect(page.getByLabel('Callout', { exact: true })).toHaveValue(drawn);
@@ -83,7 +83,7 @@ test('operations: a bad order is refused or explained, left out and put back, ad
   await operations(page).getByLabel('Minutes').fill('2');
   await operations(page).getByRole('button', { name: 'Add', exact: true }).click();
   await expect(items.filter({ hasText: 'Blow out the cross bore' })).toContainText('2.0 min');
-  await expect(page.getByRole('status').filter({ hasText: 'kept' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
   await page.goto('/jobs/sample-job-bearing-block/card');
   await expect(page.getByTestId('card')).toContainText('Blow out the cross bore');
   await page.goto(BLOCK);

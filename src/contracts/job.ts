@@ -1,25 +1,46 @@
 import { z } from 'zod';
 import { USUAL_PART } from '@/core/layout/part';
-import { countHoles, MOST_HOLES } from '@/core/layout/place';
+import { countHoles, MOST_HOLES, type Placed } from '@/core/layout/place';
 import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
 import { keptQuestion } from './question';
 import { operationEdits } from './operation-edits';
 
-const rowId = z.string().regex(/^[\w-]{8,64}$/, 'An id is 8 to 64 letters, digits, - or _.');
+/** Ids are made by whoever creates the row. */
+export const rowId = z.string().regex(/^[\w-]{8,64}$/, 'An id is 8 to 64 letters, digits, - or _.');
+export const versionNumber = z.number().int().min(1);
 
-export const jobHoleInput = z.strictObject({
-  id: rowId,
+/** A hole or pattern of a job, whole: in jobs, changes and part files alike. */
+export const featureInput = z.strictObject({
+  id: rowId.describe('Unique within its job'),
+  letter: z
+    .string()
+    .regex(/^[A-Z]{1,3}$/, 'A letter is A to Z, then AA.')
+    .optional()
+    .describe('Given once and for good; left out, or taken already, the next free one is given'),
+  position: z.number().min(-1e9).max(1e9).optional().describe('Place in the list, lower first'),
   name: z.string().trim().max(120),
   question: keptQuestion,
   face: faceSchema.default('top'),
   place: placeSchema.optional().describe('Left out: not laid out yet'),
   edits: operationEdits.optional().describe("The user's changes to its operations"),
   exit: exitSchema.optional().describe('Angled holes: how far across the far end lies, mm'),
+  version: versionNumber.optional().describe('As read; it is not written'),
 });
+export type FeatureInput = z.infer<typeof featureInput>;
 
-/** A job as a browser sends it; ids are made by whoever creates the row. */
-export const jobInput = z.strictObject({
-  id: rowId,
+/** Adds an issue when features have more holes than a job may have, or two share an id; nothing is expanded for it. */
+export function withinLimits(features: readonly Placed[], ctx: z.RefinementCtx): void {
+  const total = countHoles(features);
+  if (total > MOST_HOLES)
+    ctx.addIssue({
+      code: 'custom',
+      message: `With its patterns this job has ${total} holes; at most ${MOST_HOLES}. Split it into two jobs.`,
+    });
+  if (new Set(features.map((f) => f.id)).size < features.length)
+    ctx.addIssue({ code: 'custom', message: 'Two features share an id.' });
+}
+
+export const headFields = {
   name: z.string().trim().min(1, 'Give the job a name.').max(120, 'A name has at most 120 characters.'),
   materialId: z.string().max(80),
   quantity: z
@@ -27,31 +48,59 @@ export const jobInput = z.strictObject({
     .int('Parts are whole.')
     .min(1, 'At least one part.')
     .max(100000, 'At most 100000 parts.'),
-  notes: z.string().max(4000).default(''),
+  notes: z.string().max(4000, 'Notes have at most 4000 characters.'),
+};
+
+/** A job as it is sent whole. */
+export const jobInput = z.strictObject({
+  id: rowId,
+  ...headFields,
+  notes: headFields.notes.default(''),
   part: partSchema.default(USUAL_PART),
-  holes: z
-    .array(jobHoleInput)
-    .max(MOST_HOLES)
-    .superRefine((holes, ctx) => {
-      const total = countHoles(holes);
-      if (total > MOST_HOLES)
-        ctx.addIssue({
-          code: 'custom',
-          message: `With its patterns this job has ${total} holes; at most ${MOST_HOLES}. Split it into two jobs.`,
-        });
-    }),
+  holes: z.array(featureInput).max(MOST_HOLES).superRefine(withinLimits),
 });
 export type JobInput = z.infer<typeof jobInput>;
-export type JobHoleInput = z.infer<typeof jobHoleInput>;
 
-/** A change carries the version that it was made from. */
-export const jobChange = jobInput.extend({ version: z.number().int().min(1) });
-export type JobChange = z.infer<typeof jobChange>;
+const asRead = z.unknown().describe('As read; it is not written');
+/** A whole job in place of the one that is there, made from its version; a job as it was read can be sent back. */
+export const jobReplacement = jobInput.extend({
+  version: versionNumber,
+  headVersion: asRead.optional(),
+  nextLetter: asRead.optional(),
+  createdAt: asRead.optional(),
+  updatedAt: asRead.optional(),
+});
+export type JobReplacement = z.infer<typeof jobReplacement>;
 
-export const versionOnly = z.strictObject({ version: z.number().int().min(1) });
+export const jobFeature = featureInput.required({ letter: true, position: true, version: true });
+export type JobFeature = z.infer<typeof jobFeature>;
 
-export interface Job extends JobInput {
-  version: number;
-  createdAt: string;
-  updatedAt: string;
-}
+export const jobDocument = jobInput.extend({
+  holes: z.array(jobFeature),
+  version: versionNumber.describe('Rises with every change of the job or of a feature'),
+  headVersion: versionNumber.describe('Rises with every change of what is not a feature'),
+  nextLetter: z.string().describe('The next feature that is added gets this letter'),
+  createdAt: z.string(),
+  updatedAt: z.string(),
+});
+export type Job = z.infer<typeof jobDocument>;
+
+/** A job in a list: without its features. */
+export const listedJob = jobDocument
+  .pick({ id: true, version: true, name: true, materialId: true, quantity: true, notes: true, updatedAt: true })
+  .extend({ features: z.number().int().describe('How many features it has') });
+export type ListedJob = z.infer<typeof listedJob>;
+
+/** Jobs of one page. */
+export const JOBS_PER_PAGE = 50;
+export const jobQuery = z.strictObject({
+  search: z.string().max(200).optional().describe('Words of name, notes, metal and callouts; all must be there'),
+  page: z.coerce.number('A page is a number from 1.').int().min(1).max(100000).default(1),
+});
+export const jobPage = z.object({
+  jobs: z.array(listedJob),
+  page: z.number().int(),
+  pages: z.number().int().describe(`Of ${JOBS_PER_PAGE} jobs each`),
+  total: z.number().int(),
+});
+export type JobPage = z.infer<typeof jobPage>;

@@ -8,6 +8,7 @@ export const operationsResponse = z.object({
   features: z.array(
     z.object({
       holeId: z.string(),
+      letter: z.string(),
       callout: z.string(),
       count: z.number().int(),
       seconds: figure.describe('For one hole'),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
-import { keptQuestion } from './question';
+import { MOST_HOLES } from '@/core/layout/place';
+import { featureInput, withinLimits } from './job';
+import { partSchema } from './part';
 
 /** A part with its features as a file of ours; the schema is published at /api/part-file.schema.json. */
 export const partFile = z.strictObject({
@@ -8,18 +9,6 @@ export const partFile = z.strictObject({
   version: z.literal(1),
   name: z.string().max(120),
   part: partSchema,
-  features: z
-    .array(
-      z.strictObject({
-        id: z.string().regex(/^[\w-]{8,64}$/),
-        name: z.string().max(120),
-        face: faceSchema,
-        place: placeSchema.optional(),
-        exit: exitSchema.optional(),
-        question: keptQuestion,
-      }),
-    )
-    .max(2500)
-    .refine((list) => new Set(list.map((f) => f.id)).size === list.length, { message: 'Two features share an id.' }),
+  features: z.array(featureInput).max(MOST_HOLES).superRefine(withinLimits),
 });
 export type PartFile = z.infer<typeof partFile>;

@@ -1,13 +1,14 @@
 import { sql } from 'drizzle-orm';
-import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { KeptQuestion } from '@/contracts/question';
+import type { RecordKind } from '@/contracts/record';
 import type { ShopHabits } from '@/core/shop/habits';
 import type { Machine, MachineKind, Speeds } from '@/core/cutting/machine';
 import type { PulleyTrain } from '@/core/cutting/machine';
 import type { OperationEdits } from '@/core/operation/edits';
 import type { ToolKind } from '@/core/shop/tool';
 import type { DrillCondition, DrillMaterial, DrillSeries } from '@/core/drills/drill';
-import type { MarkedWith } from '@/core/layout/punch';
+import type { JobSummary } from '@/core/job/summary';
 import type { FaceId, Part } from '@/core/layout/part';
 import type { Place } from '@/core/layout/place';
 import type { Material } from '@/core/materials/material';
@@ -100,17 +101,27 @@ export const materials = sqliteTable('materials', {
   position: integer('position').notNull().default(0),
 });
 
+/** Version of its row in which each field last changed; a field that is not listed never did. */
+const fieldVersions = () =>
+  text('field_versions', { mode: 'json' }).$type<Record<string, number>>().notNull().default({});
+
 export const jobs = sqliteTable(
   'jobs',
   {
     id: id(),
+    /** Rises with every change of the job or of any of its features. */
     version: version(),
+    /** Rises with every change of the fields of this row. */
+    headVersion: integer('head_version').notNull().default(1),
+    fieldVersions: fieldVersions(),
     name: text('name').notNull(),
     materialId: text('material_id').notNull(),
     quantity: integer('quantity').notNull(),
     notes: text('notes').notNull().default(''),
     /** Stock and datums; null until the part is laid out. */
     part: text('part', { mode: 'json' }).$type<Part>(),
+    /** Name, notes, names and callouts of its features in lower case. */
+    searchText: text('search_text').notNull().default(''),
     createdAt: moment('created_at'),
     updatedAt: moment('updated_at'),
     /** Set when deleted; cleared by undo. Nothing recorded is lost. */
@@ -119,14 +130,20 @@ export const jobs = sqliteTable(
   (t) => [index('jobs_by_update').on(t.deletedAt, t.updatedAt)],
 );
 
-export const jobHoles = sqliteTable(
-  'job_holes',
+/** A hole or pattern of a job. Its id is its job's own: a copy of the job keeps it. */
+export const jobFeatures = sqliteTable(
+  'job_features',
   {
-    id: id(),
     jobId: text('job_id')
       .notNull()
       .references(() => jobs.id, { onDelete: 'cascade' }),
-    position: integer('position').notNull(),
+    id: text('id').notNull(),
+    version: version(),
+    fieldVersions: fieldVersions(),
+    /** A, B ... AA; given once, never to another feature of the job. */
+    letter: text('letter').notNull(),
+    /** Place in the list, lower first. */
+    position: real('position').notNull(),
     name: text('name').notNull(),
     question: text('question', { mode: 'json' }).$type<KeptQuestion>().notNull(),
     face: text('face').$type<FaceId>().notNull().default('top'),
@@ -134,45 +151,67 @@ export const jobHoles = sqliteTable(
     exit: text('exit', { mode: 'json' }).$type<{ dx: number; dy: number }>(),
     /** The user's changes to its operations. */
     edits: text('edits', { mode: 'json' }).$type<OperationEdits>(),
+    /** Set when removed; records of it stay. */
+    deletedAt: text('deleted_at'),
   },
-  (t) => [index('job_holes_by_job').on(t.jobId, t.position)],
+  (t) => [
+    primaryKey({ columns: [t.jobId, t.id] }),
+    uniqueIndex('job_features_by_letter').on(t.jobId, t.letter),
+    index('job_features_by_position').on(t.jobId, t.position),
+  ],
 );
 
-/** How far off each punch mark came out. Appended, never edited: a correction points at what it corrects. */
-export const punchMarks = sqliteTable(
-  'punch_marks',
-  {
-    id: id(),
-    jobId: text('job_id')
-      .notNull()
-      .references(() => jobs.id),
-    holeId: text('hole_id').notNull(),
-    /** From 1 within its feature. */
-    number: integer('number').notNull(),
-    dxMm: real('dx_mm').notNull(),
-    dyMm: real('dy_mm').notNull(),
-    /** Position zone that it was held against. */
-    zoneMm: real('zone_mm').notNull(),
-    corrects: text('corrects'),
-    /** How it was marked; null on records from before that was asked. */
-    means: text('means').$type<MarkedWith>(),
-    at: moment('at'),
-  },
-  (t) => [index('punch_marks_by_job').on(t.jobId, t.at)],
-);
-
-/** Lines of a layout sheet that are scribed: ticked off as one goes. */
-export const layoutTicks = sqliteTable(
-  'layout_ticks',
+/** Changes of jobs that were made, by the id that their sender gave them: sent again they are made once. */
+export const jobChanges = sqliteTable(
+  'job_changes',
   {
     jobId: text('job_id')
       .notNull()
       .references(() => jobs.id, { onDelete: 'cascade' }),
-    /** Face, axis and height of the line. */
-    line: text('line').notNull(),
+    id: text('id').notNull(),
     at: moment('at'),
   },
-  (t) => [primaryKey({ columns: [t.jobId, t.line] })],
+  (t) => [primaryKey({ columns: [t.jobId, t.id] })],
+);
+
+/** What is shown of a job in a list, with the versions of all that it was made from. */
+export const jobSummaries = sqliteTable('job_summaries', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  jobVersion: integer('job_version').notNull(),
+  cribRevision: integer('crib_revision').notNull(),
+  coreVersion: text('core_version').notNull(),
+  summary: text('summary', { mode: 'json' }).$type<JobSummary>().notNull(),
+});
+
+/** One row: rises by trigger with every change of the crib or the shop. */
+export const cribRevision = sqliteTable('crib_revision', {
+  id: integer('id').primaryKey(),
+  revision: integer('revision').notNull(),
+});
+
+/** What happened, appended and never edited: a correction is a record that points at what it corrects. */
+export const records = sqliteTable(
+  'records',
+  {
+    /** Made by the sender. */
+    id: id(),
+    kind: text('kind').$type<RecordKind>().notNull(),
+    jobId: text('job_id').references(() => jobs.id),
+    routeId: text('route_id'),
+    featureId: text('feature_id'),
+    /** From 1 within its feature. */
+    holeNumber: integer('hole_number'),
+    /** Checked by the schema of its kind. */
+    body: text('body', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
+    corrects: text('corrects'),
+    happenedAt: text('happened_at').notNull(),
+    arrivedAt: moment('arrived_at'),
+    /** Who was at the bench, as they gave it. */
+    who: text('who'),
+  },
+  (t) => [index('records_by_job').on(t.jobId, t.kind, t.happenedAt)],
 );
 
 /** One row: how this shop does things. */

@@ -1,16 +1,13 @@
-import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { createClient, type Client } from '@libsql/client';
-import { drizzle } from 'drizzle-orm/libsql';
-import { migrate } from 'drizzle-orm/libsql/migrator';
+import { createClient } from '@libsql/client';
 import { PDFDocument } from 'pdf-lib';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
 import { CRIB_INPUT } from '@/contracts/crib';
 import { operationsResponse } from '@/contracts/operations';
-import { jobInput, type JobInput } from '@/contracts/job';
+import { jobInput } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/hole/form';
 import { USUAL_HABITS } from '@/core/shop/habits';
 import { speedsFromPulleys } from '@/core/cutting/pulleys';
@@ -19,63 +16,29 @@ import { boresOf, checkBores } from '@/core/layout/bores';
 import { layOutFace } from '@/core/layout/lay-out';
 import { facesOf, USUAL_PART } from '@/core/layout/part';
 import type { Material } from '@/core/materials/material';
-import { MATERIALS } from '@/core/materials/materials';
 import { copyDatabase } from './backup';
 import { inspectCopy, restoreCopy } from './restore';
 import { isOurHost } from './http/hosts';
-import { openDatabase, type Database } from './database';
+import { openDatabase } from './database';
 import { seedSampleShop } from './demo/sample-shop';
 import { drillList, drillQuery, queryOf, threadList, threadQuery } from './http/catalogue';
 import { openApiDocument } from './http/openapi';
 import { answering, checked, problemResponse, readBody } from './http/respond';
 import { listDrillCases, listMachines, listMaterials, shopRow } from './repositories/crib-repository';
-import { listJobs } from './repositories/job-repository';
-import { appendPunchMark, listPunchMarks, listTicks, setTick } from './repositories/punch-repository';
 import { answerRequestOf } from './services/answer-service';
 import { addItem, changeInUse, changeItem, changeShop, cribKind, importCrib, takeOut } from './services/crib-service';
-import { changeJob, createJob, deleteJob, duplicateJob, existingJob, restoreJob } from './services/job-service';
+import { createJob, deleteJob, existingJob, replaceJob } from './services/job-service';
 import { operationsOf } from './services/operations-service';
 import { Refusal } from './services/refusal';
 import { shopNow } from './services/shop-service';
+import { allJobs, shopDatabase } from './tests/shop-database';
 import { sheetsFor, templatePdf } from './services/template-pdf';
 
-let folder: string;
-let db: Database;
-let client: Client;
-
-beforeEach(async () => {
-  folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-test-'));
-  ({ db, client } = await openDatabase(`file:${folder}/shop.db`));
-  await seedSampleShop(db);
-});
-afterEach(() => {
-  client.close();
-  rmSync(folder, { recursive: true, force: true });
-});
-
-const job = (over: Partial<JobInput> = {}): JobInput => ({
-  id: uuidv7(),
-  name: 'Bracket',
-  materialId: 'steel-low-carbon',
-  quantity: 2,
-  notes: '',
-  part: USUAL_PART,
-  holes: [{ id: uuidv7(), name: 'feet', face: 'top', question: { ...BLANK_FORM, callout: '4x M5 THRU' } }],
-  ...over,
-});
-async function refusal(work: Promise<unknown> | (() => unknown)): Promise<Refusal> {
-  try {
-    await (typeof work === 'function' ? work() : work);
-  } catch (error) {
-    if (error instanceof Refusal) return error;
-    throw error;
-  }
-  throw new Error('nothing was refused');
-}
+const { at, refusal, job } = shopDatabase();
 
 describe('the sample shop', () => {
   test('is laid into a new database once, and only there', async () => {
-    const jobs = await listJobs(db);
+    const jobs = await allJobs(at.db);
     expect(jobs.map((j) => j.name)).toEqual([
       'Pier adapter plate',
       'Azimuth bearing block',
@@ -85,19 +48,19 @@ describe('the sample shop', () => {
       'Fork trunnion',
       'Mirror-cell studs',
     ]);
-    await deleteJob(db, jobs[0].id);
-    const again = await openDatabase(`file:${folder}/shop.db`);
+    await deleteJob(at.db, jobs[0].id);
+    const again = await openDatabase(`file:${at.folder}/shop.db`);
     await seedSampleShop(again.db);
-    expect(await listJobs(again.db)).toHaveLength(6);
+    expect(await allJobs(again.db)).toHaveLength(6);
     again.client.close();
-    const empty = await openDatabase(`file:${folder}/empty.db`);
-    expect([await listJobs(empty.db), await shopRow(empty.db)]).toEqual([[], undefined]);
+    const empty = await openDatabase(`file:${at.folder}/empty.db`);
+    expect([await allJobs(empty.db), await shopRow(empty.db)]).toEqual([[], undefined]);
     expect((await shopNow(empty.db)).materials).toHaveLength(25);
     empty.client.close();
   });
 
   test('has the machines, and the drills with the gaps, of the workshop', async () => {
-    const machines = await listMachines(db);
+    const machines = await listMachines(at.db);
     expect(machines.map((m) => [m.id, m.reversible])).toEqual([
       ['bench-drill-press', false],
       ['pedestal-drill', false],
@@ -105,15 +68,15 @@ describe('the sample shop', () => {
       ['lathe', true],
       ['cordless-drill', true],
     ]);
-    const [index] = await listDrillCases(db);
+    const [index] = await listDrillCases(at.db);
     expect(index.drills).toHaveLength(118);
     expect(index.drills.some((d) => ['2.5', '6.8', '10.2'].includes(d.label))).toBe(false);
     expect(index.drills.find((d) => d.label === '11.0')?.condition).toBe('blunt');
   });
 
   test('every hole of the sample jobs has an answer and a place', async () => {
-    const shop = await shopNow(db);
-    for (const j of await listJobs(db)) {
+    const shop = await shopNow(at.db);
+    for (const j of await allJobs(at.db)) {
       for (const { question: q } of j.holes) {
         const { thickness, width: stockWidth, existing } = q;
         const hole = {
@@ -131,107 +94,7 @@ describe('the sample shop', () => {
   });
 });
 
-describe('jobs', () => {
-  test('are created, found, copied, deleted and brought back whole', async () => {
-    const input = job();
-    const kept = await createJob(db, input);
-    expect(kept).toMatchObject({ ...input, version: 1 });
-    const copy = await duplicateJob(db, input.id);
-    expect([copy.name, copy.holes[0].question, copy.holes[0].id === input.holes[0].id]).toEqual([
-      'Bracket (copy)',
-      input.holes[0].question,
-      false,
-    ]);
-    await deleteJob(db, input.id);
-    expect((await refusal(existingJob(db, input.id))).status).toBe(404);
-    expect((await listJobs(db)).map((j) => j.id)).not.toContain(input.id);
-    expect((await restoreJob(db, input.id)).holes).toEqual(input.holes);
-    expect((await refusal(restoreJob(db, 'no-such-job'))).status).toBe(404);
-  });
-
-  test('the same id twice makes no double', async () => {
-    const input = job();
-    await createJob(db, input);
-    expect((await refusal(createJob(db, input))).status).toBe(409);
-  });
-
-  test('a change from an old version is refused with what changed, and changes nothing', async () => {
-    const input = job();
-    await createJob(db, input);
-    const second = await changeJob(db, { ...input, version: 1, name: 'Bracket, left', holes: [] });
-    expect(second).toMatchObject({ version: 2, name: 'Bracket, left', holes: [] });
-    const late = await refusal(changeJob(db, { ...input, version: 1, name: 'Bracket, right' }));
-    expect([late.status, late.errors.map((e) => e.field)]).toEqual([409, ['name', 'holes']]);
-    expect(late.errors[0].detail).toContain('Bracket, left');
-    expect(await existingJob(db, input.id)).toEqual(second);
-    expect((await refusal(changeJob(db, { ...job(), version: 1 }))).status).toBe(404);
-  });
-
-  test('what a job may not be is named field by field', async () => {
-    const bad = {
-      ...job(),
-      id: 'x',
-      name: ' ',
-      quantity: 1.5,
-      holes: [{ id: uuidv7(), name: '', question: { ...BLANK_FORM, callout: '', extra: 1 } }],
-    };
-    const { status, errors } = await refusal(() => checked(jobInput, bad));
-    expect(status).toBe(422);
-    const grid = (columns: number, rows: number) => ({ kind: 'grid', x: 0, y: 0, columns, rows, dx: 0.01, dy: 0.01 });
-    const many = (...grids: ReturnType<typeof grid>[]) => ({
-      ...job(),
-      holes: grids.map((place) => ({ ...job().holes[0], id: uuidv7(), place })),
-    });
-    const flood = await refusal(() => checked(jobInput, many(...Array(20).fill(grid(999, 999)))));
-    expect(flood.errors[0].detail).toBe(
-      'With its patterns this job has 19960020 holes; at most 2500. Split it into two jobs.',
-    );
-    expect((await refusal(() => checked(jobInput, many(grid(150, 130))))).errors[0].field).toBe('holes');
-    expect(checked(jobInput, many(grid(50, 50))).holes).toHaveLength(1);
-    expect(errors.map((e) => e.field).sort()).toEqual([
-      'holes.0.question.callout',
-      'holes.0.question.extra',
-      'id',
-      'name',
-      'quantity',
-    ]);
-  });
-});
-
-describe('parts and punch marks', () => {
-  const stud = { kind: 'circle', x: 0, y: 0, diameter: 40, divisions: 4, startDeg: 45, skip: [2] } as const;
-
-  test('stock, datums, places and exits are kept and come back; copies follow each other under new ids', async () => {
-    const [a, b] = [uuidv7(), uuidv7()];
-    const holes: JobInput['holes'] = [
-      {
-        id: a,
-        name: 'a',
-        face: 'top',
-        place: { ...stud, skip: [2] },
-        question: { ...BLANK_FORM, callout: '3x M4 THRU' },
-      },
-      {
-        id: b,
-        name: 'b',
-        face: 'top',
-        place: { kind: 'mirror', of: a, axis: 'x', at: 0 },
-        exit: { dx: 3, dy: 0 },
-        question: { ...BLANK_FORM, callout: 'M4' },
-      },
-    ];
-    const part = {
-      stock: { shape: 'disc', diameterMm: 90, thicknessMm: 8 },
-      condition: 'soft',
-      datums: { top: { x: 'right', y: 'top' } },
-    } as const;
-    const kept = await createJob(db, job({ part, holes }));
-    expect([kept.part, kept.holes]).toEqual([part, holes]);
-    const [copyA, copyB] = (await duplicateJob(db, kept.id)).holes;
-    expect(copyA.id).not.toBe(a);
-    expect(copyB.place).toEqual({ kind: 'mirror', of: copyA.id, axis: 'x', at: 0 });
-  });
-
+describe('parts', () => {
   test.each([
     [
       { part: { stock: { shape: 'tube', diameterMm: 40, boreMm: 50, lengthMm: 10 }, condition: '', datums: {} } },
@@ -263,36 +126,6 @@ describe('parts and punch marks', () => {
     expect(errors.map((e) => e.field)).toContain(field);
   });
 
-  test('punch marks are appended, never changed; a repeated send makes no double', async () => {
-    const { id: jobId, holes } = await createJob(db, job());
-    const mark = {
-      id: uuidv7(),
-      holeId: holes[0].id,
-      number: 1,
-      dxMm: 0.1,
-      dyMm: 0,
-      zoneMm: 0.5,
-      means: 'transfer-punch' as const,
-    };
-    await appendPunchMark(db, jobId, mark);
-    await appendPunchMark(db, jobId, { ...mark, dxMm: 9 });
-    await appendPunchMark(db, jobId, { ...mark, id: uuidv7(), dxMm: 0.02, corrects: mark.id });
-    expect((await listPunchMarks(db, jobId)).map((m) => [m.dxMm, m.means, m.corrects])).toEqual([
-      [0.1, 'transfer-punch', undefined],
-      [0.02, 'transfer-punch', mark.id],
-    ]);
-  });
-
-  test('lines of the sheet stay ticked until the tick is taken off; twice is once', async () => {
-    const { id: jobId } = await createJob(db, job());
-    await setTick(db, jobId, 'top y 12.000', true);
-    await setTick(db, jobId, 'top x 30.000', true);
-    await setTick(db, jobId, 'top x 30.000', true);
-    expect(await listTicks(db, jobId)).toEqual(['top x 30.000', 'top y 12.000']);
-    await setTick(db, jobId, 'top y 12.000', false);
-    expect(await listTicks(db, jobId)).toEqual(['top x 30.000']);
-  });
-
   test('the template tiles over as many sheets as the face needs', async () => {
     expect([100, 186, 187, 362, 363].map((mm) => sheetsFor(mm, 186))).toEqual([1, 1, 2, 2, 3]);
     const part = { ...USUAL_PART, stock: { shape: 'plate', widthMm: 300, heightMm: 100, thicknessMm: 5 } } as const;
@@ -318,23 +151,23 @@ const drillItemOf = (caseId: string, id: string) => ({
 describe('a database that cannot be used ends in one sentence with what to do', () => {
   const said = async (name: string): Promise<string> => {
     try {
-      (await openDatabase(`file:${folder}/${name}`)).client.close();
+      (await openDatabase(`file:${at.folder}/${name}`)).client.close();
       return 'opened';
     } catch (error) {
-      return (error as Error).message.replace(folder, '');
+      return (error as Error).message.replace(at.folder, '');
     }
   };
 
   test('no database, another program’s, a newer one, a folder', async () => {
-    writeFileSync(path.join(folder, 'letter.db'), 'Dear workshop, this is a letter and no database at all.');
+    writeFileSync(path.join(at.folder, 'letter.db'), 'Dear workshop, this is a letter and no database at all.');
     expect(await said('letter.db')).toBe(
       'The database /letter.db is no database. Name another file in DATABASE_URL, or move this one away to begin a new one.',
     );
-    const other = createClient({ url: `file:${folder}/other.db` });
+    const other = createClient({ url: `file:${at.folder}/other.db` });
     await other.execute('CREATE TABLE recipes (id INTEGER)');
     other.close();
     expect(await said('other.db')).toContain('/other.db is a database of another program.');
-    const newer = await openDatabase(`file:${folder}/newer.db`);
+    const newer = await openDatabase(`file:${at.folder}/newer.db`);
     await newer.client.execute("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('later', 9999999999999)");
     newer.client.close();
     expect(await said('newer.db')).toContain('/newer.db was written by a newer Jolly Bit. Start the newer program');
@@ -342,7 +175,7 @@ describe('a database that cannot be used ends in one sentence with what to do', 
   });
 
   test('damage inside a file is found before anything is written', async () => {
-    const file = path.join(folder, 'torn.db');
+    const file = path.join(at.folder, 'torn.db');
     const whole = await openDatabase(`file:${file}`);
     await seedSampleShop(whole.db);
     await whole.client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
@@ -354,7 +187,7 @@ describe('a database that cannot be used ends in one sentence with what to do', 
   });
 
   test('while another holds the file for long, it is busy: 503 with when to come again', async () => {
-    const url = `file:${folder}/held.db`;
+    const url = `file:${at.folder}/held.db`;
     const { client } = await openDatabase(url);
     const holder = createClient({ url });
     const held = await holder.transaction('write');
@@ -369,87 +202,27 @@ describe('a database that cannot be used ends in one sentence with what to do', 
   });
 });
 
-test('a database of the first migration is brought up with everything in it kept', async () => {
-  const old = path.join(folder, 'first');
-  cpSync('drizzle', old, { recursive: true });
-  const journal = JSON.parse(readFileSync(path.join(old, 'meta/_journal.json'), 'utf8'));
-  for (let state = 1; state < journal.entries.length; state++) {
-    writeFileSync(
-      path.join(old, 'meta/_journal.json'),
-      JSON.stringify({ ...journal, entries: journal.entries.slice(0, state) }),
-    );
-    const url = `file:${folder}/state-${state}.db`;
-    const before = createClient({ url });
-    await migrate(drizzle(before), { migrationsFolder: old });
-    await before.execute(
-      "INSERT INTO jobs (id, name, material_id, quantity) VALUES ('job-old-1', 'Old job', 'copper', 3)",
-    );
-    await before.execute({
-      sql: 'INSERT INTO job_holes (id, job_id, position, name, question) VALUES (?, ?, 0, ?, ?)',
-      args: ['hole-old-1', 'job-old-1', 'feet', JSON.stringify({ ...BLANK_FORM, callout: 'M5 THRU' })],
-    });
-    if (state <= 4)
-      await before.execute(
-        "INSERT INTO shop (id, name, units, step_rule, tap_names, formed_looser) VALUES ('shop', 'Old shop', 'inch', 'below', 'taper-second-plug', 1)",
-      );
-    // Until the fifth state whether a metal runs dry stood in the words for its fluid alone.
-    const { runsDry: _, ...iron } = MATERIALS[0];
-    for (const [id, lubricant] of [
-      ['iron', 'dry or air'],
-      ['steel', 'sulphurized oil, never dry'],
-    ])
-      await before.execute({
-        sql: 'INSERT INTO materials (id, material, position) VALUES (?, ?, 0)',
-        args: [id, JSON.stringify({ ...iron, id, lubricant })],
-      });
-    before.close();
-    const after = await openDatabase(url);
-    expect(
-      readdirSync(path.join(folder, 'backups')).filter((f) => f.startsWith(`state-${state}.before-update`)),
-    ).toHaveLength(1);
-    if (state < 6)
-      expect((await listMaterials(after.db)).map((m) => [m.id, m.runsDry])).toEqual([
-        ['iron', true],
-        ['steel', false],
-      ]);
-    expect(await existingJob(after.db, 'job-old-1')).toMatchObject({
-      name: 'Old job',
-      quantity: 3,
-      part: USUAL_PART,
-      holes: [{ face: 'top', question: { callout: 'M5 THRU' } }],
-    });
-    // The habits that the first states had columns for come along; from the fourth on they live elsewhere.
-    if (state < 4)
-      expect((await shopNow(after.db)).habits).toEqual({
-        ...USUAL_HABITS,
-        stepRule: 'below',
-        tapNames: 'taper-second-plug',
-        formed: 'looser',
-      });
-    after.client.close();
-  }
-  expect(journal.entries.length).toBeGreaterThan(1);
-});
-
 describe('the crib', () => {
   test('what is put out of use is no longer chosen from', async () => {
     const ask = async () =>
-      answerRequestOf(checked(answerRequest, { callout: 'M8 THRU', materialId: 'steel-low-carbon' }), await shopNow(db))
-        .tapDrill;
+      answerRequestOf(
+        checked(answerRequest, { callout: 'M8 THRU', materialId: 'steel-low-carbon' }),
+        await shopNow(at.db),
+      ).tapDrill;
     expect(await ask()).toMatchObject({ because: 'chosen', chosen: { label: '17/64' }, lacking: { label: '6.8' } });
-    await changeInUse(db, 'cases', 'fraction-index', { inUse: false, version: 1 });
+    await changeInUse(at.db, 'cases', 'fraction-index', { inUse: false, version: 1 });
     expect((await ask())?.chosen.label).not.toBe('17/64');
-    await changeInUse(db, 'machines', 'lathe', { inUse: false, version: 1 });
-    expect((await shopNow(db)).machines.map((m) => m.id)).not.toContain('lathe');
-    expect((await refusal(changeInUse(db, 'machines', 'lathe', { inUse: true, version: 1 }))).status).toBe(409);
-    expect((await refusal(changeInUse(db, 'spoons', 'lathe', { inUse: true, version: 1 }))).status).toBe(404);
+    await changeInUse(at.db, 'machines', 'lathe', { inUse: false, version: 1 });
+    expect((await shopNow(at.db)).machines.map((m) => m.id)).not.toContain('lathe');
+    expect((await refusal(changeInUse(at.db, 'machines', 'lathe', { inUse: true, version: 1 }))).status).toBe(409);
+    expect((await refusal(changeInUse(at.db, 'spoons', 'lathe', { inUse: true, version: 1 }))).status).toBe(404);
   });
 
   test('habits are changed once per version, and answers follow them', async () => {
     const drill = async () =>
       answerRequestOf(
         checked(answerRequest, { callout: 'M10 THRU', materialId: 'aluminium-wrought-6000' }),
-        await shopNow(db),
+        await shopNow(at.db),
       );
     const usual = await drill();
     const habits = {
@@ -460,15 +233,15 @@ describe('the crib', () => {
       notGoTurns: '3',
     } as const;
     const change = { version: 1, units: 'inch', habits } as const;
-    await changeShop(db, change);
-    const shop = await shopNow(db);
+    await changeShop(at.db, change);
+    const shop = await shopNow(at.db);
     expect([shop.units, shop.habits]).toEqual(['inch', habits]);
-    expect((await refusal(changeShop(db, change))).status).toBe(409);
+    expect((await refusal(changeShop(at.db, change))).status).toBe(409);
     const now = await drill();
     expect([usual.tapDrill?.chosen.label, now.tapDrill?.chosen.label]).toEqual(['8.6', '8.5']);
     expect([usual.tapping?.taps[0].name, now.tapping?.taps[0].name]).toEqual(['taper', 'plug']);
     expect(now.steps.at(-1)?.order).toContain('at most 3 turns');
-    await changeShop(db, { ...change, version: 2, habits: USUAL_HABITS, units: 'mm' });
+    await changeShop(at.db, { ...change, version: 2, habits: USUAL_HABITS, units: 'mm' });
   });
 
   test('entries are added, changed from a known version, taken out and put back', async () => {
@@ -481,41 +254,43 @@ describe('the crib', () => {
       condition: 'sharp',
       where: '',
     } as const;
-    await addItem(db, 'tools', reamer);
-    expect((await refusal(addItem(db, 'tools', reamer))).status).toBe(409);
-    expect((await shopNow(db)).tools?.find((t) => t.id === 'r-12')).toMatchObject({ diameterMm: 12, fit: 'H7' });
-    await changeItem(db, 'tools', { ...reamer, condition: 'blunt', version: 1 });
-    expect((await refusal(changeItem(db, 'tools', { ...reamer, version: 1 }))).status).toBe(409);
-    expect((await refusal(takeOut(db, 'tools', 'r-12', 1))).status).toBe(409);
-    await takeOut(db, 'tools', 'r-12', 2);
-    expect((await refusal(takeOut(db, 'tools', 'r-12', 2))).status).toBe(404);
-    await addItem(db, 'tools', reamer);
+    await addItem(at.db, 'tools', reamer);
+    expect((await refusal(addItem(at.db, 'tools', reamer))).status).toBe(409);
+    expect((await shopNow(at.db)).tools?.find((t) => t.id === 'r-12')).toMatchObject({ diameterMm: 12, fit: 'H7' });
+    await changeItem(at.db, 'tools', { ...reamer, condition: 'blunt', version: 1 });
+    expect((await refusal(changeItem(at.db, 'tools', { ...reamer, version: 1 }))).status).toBe(409);
+    expect((await refusal(takeOut(at.db, 'tools', 'r-12', 1))).status).toBe(409);
+    await takeOut(at.db, 'tools', 'r-12', 2);
+    expect((await refusal(takeOut(at.db, 'tools', 'r-12', 2))).status).toBe(404);
+    await addItem(at.db, 'tools', reamer);
     expect((await refusal(async () => cribKind('toString'))).status).toBe(404);
   });
 
   test('a material is copied and changed; a drill marked lost is no longer chosen; a machine keeps its pulleys', async () => {
-    const { version: _, ...steel } = (await listMaterials(db)).find((m) => m.id === 'steel-low-carbon') as Material & {
+    const { version: _, ...steel } = (await listMaterials(at.db)).find(
+      (m) => m.id === 'steel-low-carbon',
+    ) as Material & {
       version: number;
     };
-    await addItem(db, 'materials', {
+    await addItem(at.db, 'materials', {
       ...steel,
       id: 'our-bar',
       label: 'Our bar',
       threadPercent: { low: 70, target: 80, high: 85 },
     });
     const ask = async () =>
-      answerRequestOf(checked(answerRequest, { callout: 'M8 THRU', materialId: 'our-bar' }), await shopNow(db)).tapDrill
-        ?.chosen.label;
+      answerRequestOf(checked(answerRequest, { callout: 'M8 THRU', materialId: 'our-bar' }), await shopNow(at.db))
+        .tapDrill?.chosen.label;
     expect(await ask()).toBe('6.7');
     const drill = { ...drillItemOf('metric-index', 'metric-index-hss-6.7'), condition: 'lost' as const };
-    await changeItem(db, 'drills', { ...drill, version: 1 });
+    await changeItem(at.db, 'drills', { ...drill, version: 1 });
     expect(await ask()).not.toBe('6.7');
-    await importCrib(db, { drills: [{ ...drill, condition: 'sharp' }], tools: [] });
+    await importCrib(at.db, { drills: [{ ...drill, condition: 'sharp' }], tools: [] });
     expect(await ask()).toBe('6.7');
     expect(
-      (await refusal(importCrib(db, { drills: [{ ...drill, id: 'x', caseId: 'nowhere' }], tools: [] }))).status,
+      (await refusal(importCrib(at.db, { drills: [{ ...drill, id: 'x', caseId: 'nowhere' }], tools: [] }))).status,
     ).toBe(404);
-    const press = (await listMachines(db)).find((m) => m.id === 'bench-drill-press');
+    const press = (await listMachines(at.db)).find((m) => m.id === 'bench-drill-press');
     expect(press?.pulleys && speedsFromPulleys(press.pulleys)).toEqual(
       press?.speeds.kind === 'steps' && press.speeds.steps,
     );
@@ -534,9 +309,9 @@ describe('the crib', () => {
 
 describe('the operations of a job', () => {
   test('every feature of every sample job has its operations, in the schema that is published, and nothing that cannot be', async () => {
-    const shop = await shopNow(db);
-    for (const job of await listJobs(db)) {
-      const document = operationsOf(job, shop, 'mm');
+    const shop = await shopNow(at.db);
+    for (const job of await allJobs(at.db)) {
+      const document = { features: [...operationsOf(job, shop, 'mm')] };
       const planner = plannerFor(shop);
       const laid = job.holes.map((h) => ({ ...h, callout: h.question.callout, made: planner.made(h, job) }));
       const meeting = checkBores(boresOf(job.part, laid), () => true).listed.filter((f) => f.level === 'stop');
@@ -555,10 +330,10 @@ describe('the operations of a job', () => {
   });
 
   test('the missing 6.8 leads to 17/64; the angled screws are tilted for; old threads are kept', async () => {
-    const shop = await shopNow(db);
+    const shop = await shopNow(at.db);
     const orders = async (id: string): Promise<string> =>
-      operationsOf(await existingJob(db, `sample-job-${id}`), shop, 'mm')
-        .features.flatMap((f) => f.operations.map((op) => op.order))
+      [...operationsOf(await existingJob(at.db, `sample-job-${id}`), shop, 'mm')]
+        .flatMap((f) => f.operations.map((op) => op.order))
         .join(' ');
     expect(await orders('fork-trunnion')).toMatch(/gauge binds: chase 1\/2-12 BSW.*Drill 17\/64 in to/);
     // Tilt of 4 across in 14 of wall: 15.95 degrees.
@@ -567,16 +342,19 @@ describe('the operations of a job', () => {
   });
 
   test('changes are kept with the hole and come back in its operations; a bad one is refused at its field', async () => {
-    const kept = await existingJob(db, 'sample-job-bearing-block');
+    const kept = await existingJob(at.db, 'sample-job-bearing-block');
     const edits = {
       dropped: ['start'],
       overrides: { drill: { rpm: 330 } },
       inserted: [{ key: 'own-1', kind: 'note' as const, text: 'Warm it', seconds: 60 }],
     };
-    const { createdAt: _c, updatedAt: _u, ...body } = kept;
-    const changed = await changeJob(db, { ...body, holes: body.holes.map((h, i) => (i === 0 ? { ...h, edits } : h)) });
+    const body = kept;
+    const changed = await replaceJob(at.db, {
+      ...body,
+      holes: body.holes.map((h, i) => (i === 0 ? { ...h, edits } : h)),
+    });
     expect(changed.holes[0].edits).toEqual(edits);
-    const [first] = operationsOf(changed, await shopNow(db), 'inch').features;
+    const [first] = operationsOf(changed, await shopNow(at.db), 'inch');
     expect(first.operations.map((op) => op.code)).not.toContain('start');
     expect(first.operations.find((op) => op.key === 'drill')?.setRpm).toBe(330);
     expect(first.operations.find((op) => op.key === 'own-1')?.order).toBe('Warm it');
@@ -589,7 +367,7 @@ describe('the operations of a job', () => {
 });
 
 describe('the answer over HTTP', () => {
-  const answer = async (request: unknown) => answerRequestOf(checked(answerRequest, request), await shopNow(db));
+  const answer = async (request: unknown) => answerRequestOf(checked(answerRequest, request), await shopNow(at.db));
   const mild = { materialId: 'steel-low-carbon', drills: 'metric-1-13-by-0.1' };
 
   test('holds the whole plan with units in the names, and its own schema', async () => {
@@ -675,11 +453,11 @@ describe('the answer over HTTP', () => {
 
 describe('copies of the data', () => {
   test('a copy brings everything back, and what stood there is kept; a broken or foreign file changes nothing', async () => {
-    const file = path.join(folder, 'kept.db');
+    const file = path.join(at.folder, 'kept.db');
     const { db: kept, client } = await openDatabase(`file:${file}`);
     await seedSampleShop(kept);
     const copy = await copyDatabase(client, file, 'backup');
-    const before = await listJobs(kept);
+    const before = await allJobs(kept);
     await deleteJob(kept, before[0].id);
     await createJob(kept, job({ name: 'After the copy' }));
     expect(await inspectCopy(copy)).toMatchObject({ jobs: 7, machines: 5, changedAt: before[0].updatedAt });
@@ -687,22 +465,22 @@ describe('copies of the data', () => {
       ['torn', readFileSync(copy).subarray(0, 9000)],
       ['letter', 'Dear workshop, this is no database.'],
     ] as const) {
-      writeFileSync(path.join(folder, `${name}.copy`), text);
-      await expect(restoreCopy(path.join(folder, `${name}.copy`), file)).rejects.toThrow(/is (no database|damaged)/);
+      writeFileSync(path.join(at.folder, `${name}.copy`), text);
+      await expect(restoreCopy(path.join(at.folder, `${name}.copy`), file)).rejects.toThrow(/is (no database|damaged)/);
     }
-    await expect(restoreCopy(path.join(folder, 'nowhere.db'), file)).rejects.toThrow('is not there');
-    expect((await listJobs(kept)).map((j) => j.name)).toContain('After the copy');
+    await expect(restoreCopy(path.join(at.folder, 'nowhere.db'), file)).rejects.toThrow('is not there');
+    expect((await allJobs(kept)).map((j) => j.name)).toContain('After the copy');
     const aside = await restoreCopy(copy, file);
-    expect(await listJobs(kept)).toEqual(before);
+    expect(await allJobs(kept)).toEqual(before);
     expect(await inspectCopy(aside)).toMatchObject({ jobs: 7 });
     client.close();
   });
 
   test('fourteen of a kind are kept, the newest', async () => {
-    const file = path.join(folder, 'many.db');
+    const file = path.join(at.folder, 'many.db');
     const { client } = await openDatabase(`file:${file}`);
     for (let day = 1; day <= 16; day++) await copyDatabase(client, file, 'night', new Date(Date.UTC(2026, 10, day)));
-    const copies = readdirSync(path.join(folder, 'backups'))
+    const copies = readdirSync(path.join(at.folder, 'backups'))
       .filter((f) => f.startsWith('many.night.'))
       .sort();
     expect([copies.length, copies[0].slice(11, 21)]).toEqual([14, '2026-11-03']);
@@ -782,7 +560,7 @@ test('the catalogue: threads by series and part of the name, drills by set', asy
   expect(threads('q=10-32').map((t) => [t.designation, t.threadsPerInch, t.class])).toEqual([['#10-32 UNF', 32, '2B']]);
   expect(threads('series=NPT')[0]).toMatchObject({ class: null, minorDiameterMinMm: null });
   expect((await refusal(() => threads('series=cheese'))).errors[0].field).toBe('series');
-  const shop = await shopNow(db);
+  const shop = await shopNow(at.db);
   expect(drillList(shop, 'inch-fraction-29')[0].drills[0]).toMatchObject({ name: '1/16 in', diameterIn: 0.0625 });
   expect(drillList(shop, undefined).map((s) => s.id)).toContain('crib');
   expect((await refusal(() => checked(drillQuery, { sets: 'x' }))).status).toBe(422);

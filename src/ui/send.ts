@@ -1,27 +1,39 @@
 /** What a request to our own server came to: a value, or a sentence for the person who waits. */
-export type Sent<T> = { ok: true; value: T } | { ok: false; status: number; fault: string };
+export type Sent<T> =
+  { ok: true; value: T } | { ok: false; status: number; fault: string; errors?: FieldFault[]; partial?: unknown };
 
+interface FieldFault {
+  field: string;
+  code: string;
+  detail: string;
+  remedy: string;
+}
 interface Problem {
   detail?: string;
-  errors?: { detail: string; remedy: string }[];
+  errors?: FieldFault[];
+  partial?: unknown;
 }
+
+/** Browsers send no more than this with a page that goes, bytes. */
+const LEAVING_BYTES = 60_000;
 
 /** Sends JSON to our own server. Nothing is thrown: what was typed stays on the screen. */
 export async function send<T>(method: string, path: string, body?: unknown, leaving = false): Promise<Sent<T>> {
+  const text = body === undefined ? undefined : JSON.stringify(body);
   try {
     const response = await fetch(path, {
       method,
       headers: body === undefined ? undefined : { 'content-type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
-      keepalive: leaving,
+      body: text,
+      keepalive: leaving && (text?.length ?? 0) < LEAVING_BYTES,
     });
     if (response.ok) return { ok: true, value: (response.status === 204 ? undefined : await response.json()) as T };
     const problem = (await response.json().catch(() => ({}))) as Problem;
     const fault = problem.errors?.length
       ? problem.errors.map((e) => `${e.detail} ${e.remedy}`).join(' ')
       : (problem.detail ?? `The server answered ${response.status}.`);
-    return { ok: false, status: response.status, fault };
+    return { ok: false, status: response.status, fault, errors: problem.errors, partial: problem.partial };
   } catch {
-    return { ok: false, status: 0, fault: 'The server cannot be reached. What you typed stays here; try again.' };
+    return { ok: false, status: 0, fault: 'The server cannot be reached. What you typed stays here.' };
   }
 }

@@ -1,20 +1,34 @@
-import { holeLines } from '@/features/jobs/job-summary';
+import { jobQuery } from '@/contracts/job';
 import { JobsView } from '@/features/jobs/jobs-view';
 import { database } from '@/server/start';
-import { listJobs } from '@/server/repositories/job-repository';
+import { jobsPage } from '@/server/services/job-service';
 import { shopNow } from '@/server/services/shop-service';
+import { summariesOf } from '@/server/services/summary-service';
 
 export const metadata = { title: 'Jobs' };
 
-export default async function JobsPage() {
+interface Props {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function JobsPage({ searchParams }: Props) {
+  const asked = jobQuery.safeParse(await searchParams);
+  const query = asked.success ? asked.data : { page: 1 };
   const db = await database();
-  const [shop, jobs] = await Promise.all([shopNow(db), listJobs(db)]);
+  const shop = await shopNow(db);
+  const page = await jobsPage(db, shop.materials, query);
+  const summaries = await summariesOf(db, page.jobs);
   return (
     <JobsView
-      jobs={jobs.map((job) => ({
-        job: { id: job.id, name: job.name, quantity: job.quantity, notes: job.notes, updatedAt: job.updatedAt },
+      search={query.search ?? ''}
+      page={page.page}
+      pages={page.pages}
+      total={page.total}
+      display={shop.units}
+      jobs={page.jobs.map((job) => ({
+        job,
         material: shop.materials.find((m) => m.id === job.materialId)?.label ?? job.materialId,
-        lines: holeLines(job, shop, shop.units),
+        summary: summaries.get(job.id),
       }))}
     />
   );

@@ -55,7 +55,7 @@ export function threadedHoleToMake(
   { part, serves, drillCautions }: PlannedThread,
   ctx: Context,
 ): Result<HoleToMake> {
-  const { used, because } = part.tapDrill;
+  const { used } = part.tapDrill;
   const { depth: blind } = part.tapping.best;
   const others = hole.bores.map((b) => boreToMake(b, drillFor(b, ctx)));
   const wrong = belowProblems(others, used.drill.diameterMm);
@@ -63,7 +63,7 @@ export function threadedHoleToMake(
   const main: BoreToMake = {
     role: 'main',
     diameterMm: used.drill.diameterMm,
-    chosen: { drill: used.drill, owned: because !== 'to-buy' || used.owned, cautions: drillCautions },
+    chosen: { drill: used.drill, owned: used.owned, cautions: drillCautions },
     fullMm: blind?.fullDiameter.value ?? hole.thicknessMm ?? part.at.lengthMm,
     through: part.at.through,
   };

@@ -28,7 +28,7 @@ const feedChange = (a: Cut, b: Cut): Phrase[] =>
       ];
 
 const stopChange = (a: Cut, b: Cut): Phrase[] =>
-  Math.abs(a.travel.value - b.travel.value) <= 1e-6
+  Math.round(a.travel.value * 10) === Math.round(b.travel.value * 10)
     ? []
     : [phrase('Stop at {now} instead of {before}.', { now: depth(b.travel.value), before: depth(a.travel.value) })];
 
@@ -46,7 +46,7 @@ const torqueChange = (a: Cut, b: Cut): Phrase[] =>
     : [];
 
 const timeChange = (base: Operation, now: Operation): Phrase[] =>
-  Math.abs(base.time.value - now.time.value) <= 0.5
+  Math.round(base.time.value) === Math.round(now.time.value)
     ? []
     : [
         phrase('{now} in the cut instead of {before}.', {

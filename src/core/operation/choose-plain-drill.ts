@@ -92,7 +92,6 @@ export function chooseReamDrill(
   const left = (d: Drill): number => diameterMm - predictedHoleMm(d, start, material);
   const best = (list: readonly Drill[]): Drill | undefined =>
     list.reduce<{ drill: Drill; off: number } | undefined>((a, drill) => {
-      if (drill.diameterMm >= diameterMm || drill.diameterMm < diameterMm - MOST_LEFT * leave - 1) return a;
       const leaves = left(drill);
       const off = Math.abs(leaves - leave);
       return leaves >= LEAST_LEFT * leave && leaves <= MOST_LEFT * leave && (!a || off < a.off) ? { drill, off } : a;

@@ -132,6 +132,14 @@ describe('what to watch', () => {
     ['flutes that would be covered', codes(3, { fullMm: 40 }, { thicknessMm: 40 }), ['reach']],
     ['a tool that is not there', codes(8, { tool: { name: 'reamer', owned: false } }), ['tool-lacking']],
     ['a quill that ends', codes(8, {}, { machine: { ...press, quillStrokeMm: 25 } }), ['stroke']],
+    ['a quill that goes far enough', codes(8, {}, { machine: { ...press, quillStrokeMm: 80 } }), []],
+    ['a wide hole under a larger part', codes(10, { inHoleMm: 5.5, fromMm: 5 }), []],
+    ['a pilot of just half', codes(10, { inHoleMm: 5 }), []],
+    [
+      'cobalt in tough metal',
+      codes(8, { drill: { ...drillOf(8), material: 'cobalt' } }, { material: metal('stainless-austenitic') }),
+      [],
+    ],
   ])('%s', (_, got, expected) => expect(got).toEqual(expected));
 
   test('a drill known to be too short stops the plan; a usual one only warns', () => {

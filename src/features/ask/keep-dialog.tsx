@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Job, JobInput } from '@/contracts/job';
+import type { Job, JobPage } from '@/contracts/job';
 import type { KeptQuestion } from '@/contracts/question';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { AskForm } from '@/core/hole/form';
@@ -21,54 +21,50 @@ interface Props {
 
 const NEW = 'new';
 
-/** The jobs with the hole added to one of them, or put back where it came from. */
-function withHole(
-  job: Job,
-  question: KeptQuestion,
-  name: string,
-  origin: Origin | undefined,
-): JobInput & { version: number } {
-  const { id, version, quantity, notes, part, holes } = job;
-  const replace = origin?.jobId === id && holes.some((h) => h.id === origin.holeId);
-  return {
-    id,
-    version,
-    name: job.name,
-    materialId: replace ? question.material : job.materialId,
-    quantity,
-    notes,
-    part,
-    holes: replace
-      ? holes.map((h) => (h.id === origin.holeId ? { ...h, name, question } : h))
-      : [...holes, { id: uuidv7(), name, question, face: 'top' }],
-  };
+/** The change that adds the hole to a job, or puts it back where it came from. */
+function withHole(job: Job, question: KeptQuestion, name: string, origin: Origin | undefined) {
+  const before = origin?.jobId === job.id ? job.holes.find((h) => h.id === origin.holeId) : undefined;
+  const change = uuidv7();
+  return before
+    ? {
+        change,
+        head: { version: job.headVersion, set: { materialId: question.material } },
+        features: [{ id: before.id, version: before.version, set: { name, question } }],
+      }
+    : { change, add: [{ id: uuidv7(), name, question, face: 'top' }] };
 }
 
 /** Keeps the question as a new job, in an existing job, or back in the job that it came from. */
 export default function KeepDialog({ form, plan, origin, onClose }: Props) {
-  const [jobs, setJobs] = useState<Job[]>([]);
+  const [jobs, setJobs] = useState<JobPage['jobs']>([]);
   const [target, setTarget] = useState(origin?.jobId ?? NEW);
   const [name, setName] = useState(
     `${plan.hole.thread?.feature.thread.designation ?? form.callout} in ${plan.material.label}`,
   );
   const [holeName, setHoleName] = useState(origin?.holeName ?? form.callout);
   const [fault, setFault] = useState<string>();
-  const [kept, setKept] = useState<Job>();
+  const [kept, setKept] = useState<{ id: string; name: string }>();
   const [busy, setBusy] = useState(false);
+  const [newId] = useState(() => uuidv7());
 
   useEffect(() => {
-    void send<{ jobs: Job[] }>('GET', '/api/v1/jobs').then((got) => got.ok && setJobs(got.value.jobs));
+    void send<JobPage>('GET', '/api/v1/jobs').then((got) => got.ok && setJobs(got.value.jobs));
   }, []);
 
   const existing = jobs.find((j) => j.id === target);
+  async function saveIn({ id }: { id: string }, question: KeptQuestion) {
+    const job = await send<Job>('GET', `/api/v1/jobs/${id}`);
+    if (!job.ok) return job;
+    return send('PATCH', `/api/v1/jobs/${id}`, withHole(job.value, question, holeName, origin));
+  }
   async function keep(): Promise<void> {
     setBusy(true);
     const quantity = Number(form.parts) || 1;
     const question = { ...form, coreVersion: plan.coreVersion };
     const got = existing
-      ? await send<Job>('PUT', `/api/v1/jobs/${existing.id}`, withHole(existing, question, holeName, origin))
-      : await send<Job>('POST', '/api/v1/jobs', {
-          id: uuidv7(),
+      ? await saveIn(existing, question)
+      : await send('POST', '/api/v1/jobs', {
+          id: newId,
           name,
           materialId: form.material,
           quantity,
@@ -76,7 +72,7 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
           holes: [{ id: uuidv7(), name: holeName, question }],
         });
     setBusy(false);
-    if (got.ok) setKept(got.value);
+    if (got.ok) setKept(existing ?? { id: newId, name });
     else setFault(got.fault);
   }
 

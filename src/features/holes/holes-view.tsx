@@ -15,10 +15,9 @@ import { showText, tell, type Display } from '@/core/units/show';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { SizeRail } from '@/ui/drawings/size-rail';
 import { SelectField, TextField } from '@/ui/field';
-import { KeptBar } from '@/ui/kept-bar';
 import { TabBar } from '@/ui/tab-bar';
 import { Working } from '@/ui/working';
-import { useUndoKeys } from '@/ui/use-kept';
+import { JobBar } from '../job-store/job-bar';
 import { GroupList } from './group-list';
 import { MachinesTable } from './machines-table';
 import { Operations } from './operations';
@@ -39,11 +38,11 @@ const time = (seconds: number): string =>
   seconds < 90 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(seconds < 600 ? 1 : 0)} min`;
 
 /** One hole in full: its operations, the section to draw depths on, speeds, reasons, and what another machine would change. */
-export function HolesView({ job, shop: holesShop, display, hole }: Props) {
-  const state = useHoles(job, holesShop, hole);
+export function HolesView({ job: opened, shop: holesShop, display, hole }: Props) {
+  const state = useHoles(opened, holesShop, hole);
+  const { job } = state.inHand;
   const { group, shown, shop, ask } = state;
   const [chosen, setChosen] = useState<string>();
-  useUndoKeys(state.undo, state.redo);
   const plan = shown?.ok ? shown.value : undefined;
   const first = group?.holes[0];
   const op =
@@ -52,11 +51,11 @@ export function HolesView({ job, shop: holesShop, display, hole }: Props) {
     plan?.operations.find((o) => o.cut);
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
-      <KeptBar job={job} view="holes" state={state}>
+      <JobBar inHand={state.inHand} view="holes">
         <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
           Plate
         </Link>
-      </KeptBar>
+      </JobBar>
       {!group || !first ? (
         <p className="dye p-6 text-lg">
           No holes yet. Lay them out on the plate, or add them to the job as the drawing writes them.

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Job, JobHoleInput } from '@/contracts/job';
+import type { Job, JobFeature } from '@/contracts/job';
 import { machineFigures, type MachineFigures } from '@/core/hole/compare-machines';
 import type { Planner } from '@/core/job/plan-in-job';
 import type { Shop } from '@/core/shop/shop';
@@ -10,7 +10,7 @@ import { showText, tell, type Display } from '@/core/units/show';
 
 interface Props {
   job: Job;
-  feature: JobHoleInput;
+  feature: JobFeature;
   shop: Shop;
   planner: Planner;
   display: Display;

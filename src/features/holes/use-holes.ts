@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useState } from 'react';
-import type { Job, JobHoleInput } from '@/contracts/job';
+import type { Job, JobFeature } from '@/contracts/job';
 import type { Result } from '@/core/answer/answer';
 import type { AskForm } from '@/core/hole/form';
 import { equalFeatures, type EqualFeatures, type HoleKind } from '@/core/job/equal-features';
@@ -13,8 +13,7 @@ import type { OperationEdits } from '@/core/operation/edits';
 import type { Callout, CalloutFeature } from '@/core/threads/callout';
 import { readCallout } from '@/core/threads/read-callout';
 import { withDepth, writeCallout } from '@/core/threads/write-callout';
-import { send } from '@/ui/send';
-import { useHistory, useKept } from '@/ui/use-kept';
+import { useJob } from '../job-store/use-job';
 
 /** What the server hands the view: the shop with its crib; the usual sets are known here. */
 export interface HolesShop extends Omit<Shop, 'pools'> {
@@ -31,8 +30,8 @@ export const KIND_LABEL: Record<HoleKind, string> = {
 };
 
 /** Features that are the same hole in different places: edited once, for all. */
-export interface Group extends Omit<EqualFeatures<JobHoleInput>, 'features'> {
-  holes: JobHoleInput[];
+export interface Group extends Omit<EqualFeatures<JobFeature>, 'features'> {
+  holes: JobFeature[];
   result: Result<HolePlan>;
 }
 
@@ -40,26 +39,14 @@ const withCount = (text: string, count: number): string =>
   count > 1 ? `${count}x ${text.replace(/^\s*\d+\s*x\s*(?=\S)/i, '')}` : text;
 
 /** A hole of a job in full: groups of equal holes, what is chosen, changes kept as one goes. */
-export function useHoles(job: Job, holesShop: HolesShop, firstHole: string | undefined) {
+export function useHoles(opened: Job, holesShop: HolesShop, firstHole: string | undefined) {
   const shop = useMemo<Shop>(() => ({ ...holesShop, pools: [holesShop.crib, ...DRILL_SETS] }), [holesShop]);
   const planner = useMemo(() => plannerFor(shop), [shop]);
-  const { now: holes, edit, undo, redo, canUndo, canRedo } = useHistory<JobHoleInput[]>(job.holes);
-  const [chosenHole, setChosenHole] = useState(firstHole ?? job.holes[0]?.id);
+  const inHand = useJob(opened);
+  const { job, editLaid } = inHand;
+  const { holes } = job;
+  const [chosenHole, setChosenHole] = useState(firstHole ?? opened.holes[0]?.id);
   const [drawn, setDrawn] = useState<{ holeId: string; callout: string }>();
-  const write = useCallback(
-    (next: JobHoleInput[], version: number, leaving: boolean) => {
-      const { id, name, materialId, quantity, notes, part } = job;
-      return send<Job>(
-        'PUT',
-        `/api/v1/jobs/${id}`,
-        { id, name, materialId, quantity, notes, part, holes: next, version },
-        leaving,
-      );
-    },
-    [job],
-  );
-  const { kept, fault } = useKept(holes, job.version, write);
-
   const groups = useMemo<Group[]>(
     () =>
       equalFeatures(holes).map(({ features, ...group }) => ({
@@ -79,11 +66,11 @@ export function useHoles(job: Job, holesShop: HolesShop, firstHole: string | und
   }, [drawn, first, group, job, planner]);
 
   const changeGroup = useCallback(
-    (change: (hole: JobHoleInput) => JobHoleInput) => {
+    (change: (hole: JobFeature) => JobFeature) => {
       const ids = new Set(group?.holes.map((h) => h.id));
-      edit((list) => list.map((h) => (ids.has(h.id) ? change(h) : h)));
+      editLaid((laid) => ({ ...laid, holes: laid.holes.map((h) => (ids.has(h.id) ? change(h) : h)) }));
     },
-    [edit, group],
+    [editLaid, group],
   );
   const ask = useCallback(
     (part: Partial<AskForm>) =>
@@ -124,12 +111,7 @@ export function useHoles(job: Job, holesShop: HolesShop, firstHole: string | und
     ask,
     setEdits,
     draw,
-    kept,
-    fault,
-    undo,
-    redo,
-    canUndo,
-    canRedo,
+    inHand,
   };
 }
 

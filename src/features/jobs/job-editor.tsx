@@ -1,277 +1,257 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { useFieldArray, useForm } from 'react-hook-form';
+import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Job } from '@/contracts/job';
-import { BLANK_FORM } from '@/core/hole/form';
-import type { Material } from '@/core/materials/material';
+import { headFields, type Job, type JobFeature } from '@/contracts/job';
+import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
+import { BLANK_FORM, toAddress } from '@/core/hole/form';
+import { holeLine, type HoleLine } from '@/core/job/hole-line';
+import { plannerFor, questionInJob } from '@/core/job/plan-in-job';
+import { workOf } from '@/core/job/summary';
+import type { Shop } from '@/core/shop/shop';
 import type { Display } from '@/core/units/show';
-import { send } from '@/ui/send';
-import type { HoleLine } from './job-summary';
+import { useDraft } from '@/ui/use-draft';
+import { JobBar } from '../job-store/job-bar';
+import { useJob, type JobInHand } from '../job-store/use-job';
+import { lineText } from './job-summary';
+import { RouteStrip } from './route-strip';
 
 interface Props {
   job: Job;
-  lines: HoleLine[];
-  materials: readonly Material[];
+  /** The shop with its crib; the usual sets are known here. */
+  shop: Omit<Shop, 'pools'> & { crib: DrillPool };
   /** Machine for holes added here. */
   machineId: string;
   units: Display;
 }
 
-type Draft = Pick<Job, 'name' | 'materialId' | 'quantity' | 'notes' | 'holes'>;
+/** One job: its name, material and number, and its holes in order, each with what to do. It saves itself. */
+export function JobEditor({ job: opened, shop: shopHere, machineId, units }: Props) {
+  const inHand = useJob(opened);
+  const { job, editLaid } = inHand;
+  const shop = useMemo<Shop>(() => ({ ...shopHere, pools: [shopHere.crib, ...DRILL_SETS] }), [shopHere]);
+  const planner = useMemo(() => plannerFor(shop), [shop]);
+  const lines = useMemo(() => job.holes.map((hole) => holeLine(hole, job, planner)), [job, planner]);
+  const [callout, setCallout] = useDraft(`${job.id} add`);
+  const [removed, setRemoved] = useState<JobFeature>();
 
-/** One job: its name, material and number, and its holes in order, each with what to do. */
-export function JobEditor({ job, lines, materials, machineId, units }: Props) {
-  const router = useRouter();
-  const { register, control, handleSubmit, reset, formState, setValue } = useForm<Draft>({
-    values: job,
-    resetOptions: { keepDirtyValues: true },
-  });
-  const { fields, append, remove, move, insert } = useFieldArray({ control, name: 'holes', keyName: 'key' });
-  const [callout, setCallout] = useState('');
-  const [fault, setFault] = useState<string>();
-  const [removed, setRemoved] = useState<{ at: number; hole: Job['holes'][number] }>();
-  const error = formState.errors.name ?? formState.errors.quantity;
-
-  async function save(draft: Draft): Promise<void> {
-    const { name, materialId, quantity, notes, holes } = draft;
-    const body = {
-      id: job.id,
-      version: job.version,
-      name,
-      materialId,
-      quantity,
-      notes,
-      part: job.part,
-      holes: holes.map(({ id, name: holeName, question, face, place, exit, edits }) => ({
-        id,
-        name: holeName,
-        question,
-        face,
-        place,
-        exit,
-        edits,
-      })),
-    };
-    const got = await send<Job>('PUT', `/api/v1/jobs/${job.id}`, body);
-    if (!got.ok) {
-      setFault(got.fault);
-      return;
-    }
-    setFault(undefined);
-    setRemoved(undefined);
-    reset(got.value);
-    router.refresh();
-  }
   function add(): void {
-    if (callout.trim() === '') return;
-    append({
-      id: uuidv7(),
-      name: callout.trim(),
-      question: { ...BLANK_FORM, callout: callout.trim(), machine: machineId, units },
-      face: 'top',
-    });
+    const text = callout.trim();
+    if (text === '') return;
+    const question = { ...BLANK_FORM, callout: text, machine: machineId, units };
+    editLaid((laid) => ({ ...laid, holes: [...laid.holes, { id: uuidv7(), name: text, question, face: 'top' }] }));
     setCallout('');
+  }
+  function moveUp(i: number): void {
+    editLaid((laid) => {
+      const holes = [...laid.holes];
+      [holes[i - 1], holes[i]] = [holes[i], holes[i - 1]];
+      return { ...laid, holes };
+    });
+  }
+  function remove(hole: JobFeature): void {
+    editLaid((laid) => ({ ...laid, holes: laid.holes.filter((h) => h.id !== hole.id) }));
+    setRemoved(hole);
   }
 
   return (
-    <form className="flex flex-col gap-3" onSubmit={(e) => void handleSubmit(save)(e)}>
+    <div className="flex flex-col gap-3">
+      <JobBar inHand={inHand}>
+        <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
+          Plate
+        </Link>
+        <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
+          Holes
+        </Link>
+        <Link className="btn" href={`/jobs/${job.id}/card`} prefetch={false}>
+          Card
+        </Link>
+      </JobBar>
+      <RouteStrip work={workOf(lines)} />
       <div className="plate grid gap-3 p-3 sm:grid-cols-[2fr_2fr_90px]">
-        <label className="flex flex-col gap-1">
-          <span className="label">Job</span>
-          <input
-            className="field font-bold"
-            {...register('name', {
-              required: 'Give the job a name.',
-              maxLength: { value: 120, message: 'A name has at most 120 characters.' },
-            })}
-          />
-        </label>
+        <HeadField inHand={inHand} field="name" label="Job" className="font-bold" />
         <label className="flex flex-col gap-1">
           <span className="label">Material</span>
-          <select className="field" {...register('materialId')}>
-            {materials.map((m) => (
+          <select
+            className="field"
+            value={job.materialId}
+            onChange={(e) => inHand.edit((d) => void (d.head.materialId = e.target.value))}
+          >
+            {shop.materials.map((m) => (
               <option key={m.id} value={m.id}>
                 {m.label}
               </option>
             ))}
           </select>
         </label>
-        <label className="flex flex-col gap-1">
-          <span className="label">Parts</span>
-          <input
-            className="field"
-            inputMode="numeric"
-            {...register('quantity', {
-              setValueAs: Number,
-              validate: (n) =>
-                (Number.isInteger(n) && n >= 1 && n <= 100000) || 'Parts: a whole number from 1 to 100000.',
-            })}
-          />
-        </label>
-        <label className="flex flex-col gap-1 sm:col-span-3">
-          <span className="label">Notes</span>
-          <textarea className="field h-20 py-2" {...register('notes', { maxLength: 4000 })} />
-        </label>
+        <HeadField inHand={inHand} field="quantity" label="Parts" />
+        <HeadField inHand={inHand} field="notes" label="Notes" />
       </div>
       <section className="plate p-3">
         <h2 className="font-cond text-xl font-semibold">Holes</h2>
-        {fields.length === 0 && <p className="py-2">No holes yet. Type a callout below as the drawing writes it.</p>}
+        {job.holes.length === 0 && <p className="py-2">No holes yet. Type a callout below as on the drawing.</p>}
         <ol className="flex flex-col">
-          {fields.map((hole, i) => {
-            const line = lines.find((l) => l.id === hole.id);
-            return (
-              <li
-                key={hole.key}
-                className="grid gap-x-4 gap-y-1 border-t border-steel-200 py-2 first:border-0 md:grid-cols-[1fr_auto]"
-              >
-                <div className="min-w-0">
-                  <div className="flex flex-wrap items-baseline gap-x-3">
-                    <strong className="text-lg">{hole.question.callout}</strong>
-                    <input
-                      aria-label={`Name of hole ${i + 1}`}
-                      className="h-9 min-w-40 flex-1 rounded-sm border border-steel-200 bg-white px-2"
-                      {...register(`holes.${i}.name`)}
-                    />
-                  </div>
-                  {line?.drill ? (
-                    <p className="text-[15px]">
-                      Drill <strong>{line.drill}</strong> at {line.speed}; {line.depth}.{' '}
-                      {line.tapping && `${line.tapping}.`}
-                    </p>
-                  ) : (
-                    <p className="text-[15px] text-steel-700">
-                      {line ? line.tapping && `${line.tapping}.` : 'Save to see what to do.'}
-                    </p>
-                  )}
-                  {line?.savedBy && (
-                    <p className="text-[15px] text-steel-700">
-                      Saved with rules {line.savedBy}; the figures here are by the rules of today.
-                    </p>
-                  )}
-                  {line?.troubles.map((trouble) => (
-                    <p key={trouble} className="text-[15px] font-bold text-danger">
-                      ! {trouble}
-                    </p>
-                  ))}
-                </div>
-                <div className="flex items-start gap-2">
-                  {line && (
-                    <Link className="btn" href={`/jobs/${job.id}/holes?hole=${hole.id}`} prefetch={false}>
-                      In full
-                    </Link>
-                  )}
-                  {line && (
-                    <Link className="btn" href={line.address} prefetch={false}>
-                      Open in Ask
-                    </Link>
-                  )}
-                  <button
-                    type="button"
-                    className="btn px-3"
-                    disabled={i === 0}
-                    onClick={() => move(i, i - 1)}
-                    aria-label={`Move ${hole.name} up`}
-                  >
-                    ↑
-                  </button>
-                  <button
-                    type="button"
-                    className="btn px-3"
-                    onClick={() => {
-                      setRemoved({
-                        at: i,
-                        hole: {
-                          id: hole.id,
-                          name: hole.name,
-                          question: hole.question,
-                          face: hole.face,
-                          place: hole.place,
-                          exit: hole.exit,
-                          edits: hole.edits,
-                        },
-                      });
-                      remove(i);
-                    }}
-                    aria-label={`Remove ${hole.name}`}
-                  >
-                    ✕
-                  </button>
-                </div>
-              </li>
-            );
-          })}
+          {job.holes.map((hole, i) => (
+            <HoleRow
+              key={hole.id}
+              inHand={inHand}
+              hole={hole}
+              line={lines[i]}
+              units={units}
+              onUp={i === 0 ? undefined : () => moveUp(i)}
+              onRemove={() => remove(hole)}
+            />
+          ))}
         </ol>
-        {removed && (
+        {removed && !job.holes.some((h) => h.id === removed.id) && (
           <p role="status" className="flex items-center gap-3 py-1">
-            “{removed.hole.name}” is taken out when you save.
-            <button
-              type="button"
-              className="btn"
-              onClick={() => {
-                insert(removed.at, removed.hole);
-                setRemoved(undefined);
-              }}
-            >
+            {removed.letter}, “{removed.name || removed.question.callout}”, was removed.
+            <button type="button" className="btn" onClick={inHand.undo}>
               Undo
             </button>
           </p>
         )}
-        <div className="mt-2 flex flex-wrap items-end gap-2">
+        <form
+          className="mt-2 flex flex-wrap items-end gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            add();
+          }}
+        >
           <label className="flex flex-1 flex-col gap-1">
             <span className="label">Add a hole</span>
             <input
               className="field"
               value={callout}
+              maxLength={200}
               placeholder="4x M5 x 12 DEEP"
               onChange={(e) => setCallout(e.target.value)}
-              onKeyDown={(e) => {
-                if (e.key !== 'Enter') return;
-                e.preventDefault();
-                add();
-              }}
             />
           </label>
-          <button type="button" className="btn" onClick={add}>
+          <button type="submit" className="btn">
             Add
           </button>
-        </div>
+        </form>
       </section>
-      {(fault ?? error?.message) && (
-        <p role="alert" className="font-bold text-danger">
-          {fault ?? error?.message}
-        </p>
+    </div>
+  );
+}
+
+interface HeadFieldProps {
+  inHand: JobInHand;
+  field: 'name' | 'quantity' | 'notes';
+  label: string;
+  className?: string;
+}
+
+/** A field of the job: what can be saved is, as it is typed; what cannot stays with the reason. */
+function HeadField({ inHand, field, label, className = '' }: HeadFieldProps) {
+  const { job, edit } = inHand;
+  // A draft begins with a mark, as an emptied field is one too.
+  const [draft, setDraft] = useDraft(`${job.id} ${field}`);
+  const text = draft === '' ? String(job[field]) : draft.slice(1);
+  const value = field === 'quantity' ? (text.trim() === '' ? NaN : Number(text)) : text;
+  const read = headFields[field].safeParse(value);
+  const type = (next: string): void => {
+    setDraft(`=${next}`);
+    const typed = headFields[field].safeParse(field === 'quantity' && next.trim() !== '' ? Number(next) : next);
+    if (typed.success) edit((d) => void Object.assign(d.head, { [field]: typed.data }));
+  };
+  const props = {
+    className: `field ${className} ${field === 'notes' ? 'h-20 py-2' : ''} ${read.success ? '' : 'border-danger'}`,
+    value: text,
+    'aria-invalid': !read.success,
+    onBlur: () => read.success && setDraft(''),
+  };
+  return (
+    <label className={`flex flex-col gap-1 ${field === 'notes' ? 'sm:col-span-3' : ''}`}>
+      <span className="label">{label}</span>
+      {field === 'notes' ? (
+        <textarea {...props} onChange={(e) => type(e.target.value)} />
+      ) : (
+        <input
+          {...props}
+          inputMode={field === 'quantity' ? 'numeric' : undefined}
+          onChange={(e) => type(e.target.value)}
+        />
       )}
-      <div className="flex flex-wrap gap-2">
-        <button type="submit" className="btn-next" disabled={!formState.isDirty || formState.isSubmitting}>
-          {formState.isDirty ? 'Save' : 'Saved'}
-        </button>
-        {formState.isDirty && (
-          <button
-            type="button"
-            className="btn"
-            onClick={() => {
-              reset(job);
-              setValue('holes', job.holes);
-              setRemoved(undefined);
-            }}
-          >
-            Undo all changes
-          </button>
+      {!read.success && (
+        <span role="alert" className="text-sm font-bold text-danger">
+          {read.error.issues[0].message}
+        </span>
+      )}
+    </label>
+  );
+}
+
+interface HoleRowProps {
+  inHand: JobInHand;
+  hole: JobFeature;
+  line: HoleLine;
+  units: Display;
+  /** Undefined for the first. */
+  onUp?: () => void;
+  onRemove: () => void;
+}
+
+function HoleRow({ inHand, hole, line, units, onUp, onRemove }: HoleRowProps) {
+  const { job, edit } = inHand;
+  const text = lineText(line, units);
+  const named = hole.name || hole.question.callout;
+  const address = `/?${toAddress({ ...questionInJob(hole.question, job), units })}&job=${job.id}&jobHole=${hole.id}`;
+  return (
+    <li className="grid gap-x-4 gap-y-1 border-t border-steel-200 py-2 first:border-0 md:grid-cols-[1fr_auto]">
+      <div className="min-w-0">
+        <div className="flex flex-wrap items-baseline gap-x-3">
+          <strong className="font-cond text-xl">{hole.letter}</strong>
+          <strong className="text-lg">{hole.question.callout}</strong>
+          <input
+            aria-label={`Name of ${hole.letter}`}
+            className="h-9 min-w-40 flex-1 rounded-sm border border-steel-200 bg-white px-2"
+            value={hole.name}
+            maxLength={120}
+            onChange={(e) => edit((d) => void (d.features[hole.id].name = e.target.value))}
+          />
+        </div>
+        {text.drill ? (
+          <p className="text-[15px]">
+            Drill <strong>{text.drill}</strong> at {text.speed}; {text.depth}. {text.then && `${text.then}.`}
+          </p>
+        ) : (
+          text.then && <p className="text-[15px] text-steel-700">{text.then}.</p>
         )}
-        <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
-          Holes in full
-        </Link>
-        <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
-          Lay out the plate
-        </Link>
-        <Link className="btn" href={`/jobs/${job.id}/card`} prefetch={false}>
-          Print the card
-        </Link>
+        {line.savedBy && (
+          <p className="text-[15px] text-steel-700">
+            Saved with rules {line.savedBy}; the figures here are by the rules of today.
+          </p>
+        )}
+        {text.troubles.map((trouble) => (
+          <p key={trouble} className="text-[15px] font-bold text-danger">
+            ! {trouble}
+          </p>
+        ))}
       </div>
-    </form>
+      <div className="flex items-start gap-2">
+        <Link className="btn" href={`/jobs/${job.id}/holes?hole=${hole.id}`} prefetch={false}>
+          In full
+        </Link>
+        <Link className="btn" href={address} prefetch={false}>
+          Open in Ask
+        </Link>
+        <button
+          type="button"
+          className="btn px-3"
+          disabled={!onUp}
+          onClick={onUp}
+          aria-label={`Move ${hole.letter}, ${named}, up`}
+        >
+          ↑
+        </button>
+        <button type="button" className="btn px-3" onClick={onRemove} aria-label={`Remove ${hole.letter}, ${named}`}>
+          ✕
+        </button>
+      </div>
+    </li>
   );
 }

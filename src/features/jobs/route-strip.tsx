@@ -1,6 +1,6 @@
-import type { HoleLine } from './job-summary';
+import type { Work } from '@/core/job/summary';
 
-const NAME: Record<HoleLine['steps'][number], string> = {
+const NAME: Record<Work['code'], string> = {
   'lay-out': 'lay out',
   start: 'start',
   pilot: 'pilot',
@@ -20,7 +20,7 @@ const NAME: Record<HoleLine['steps'][number], string> = {
   check: 'check',
   note: 'other',
 };
-const SHADE: Record<HoleLine['steps'][number], string> = {
+const SHADE: Record<Work['code'], string> = {
   'lay-out': 'bg-dye-200 text-ink',
   start: 'bg-dye-200 text-ink',
   pilot: 'bg-dye-500 text-white',
@@ -42,14 +42,9 @@ const SHADE: Record<HoleLine['steps'][number], string> = {
 };
 
 /** The operations of a job in order, the holes of each kind once, as a strip. */
-export function RouteStrip({ lines }: { lines: HoleLine[] }) {
-  const order = Object.keys(NAME) as HoleLine['steps'][number][];
-  const work = order
-    .map((code) => ({
-      code,
-      times: lines.reduce((sum, line) => sum + line.count * line.steps.filter((s) => s === code).length, 0),
-    }))
-    .filter(({ times }) => times > 0);
+export function RouteStrip({ work: unsorted }: { work: readonly Work[] }) {
+  const order = Object.keys(NAME);
+  const work = [...unsorted].sort((a, b) => order.indexOf(a.code) - order.indexOf(b.code));
   if (work.length === 0) return null;
   return (
     <ol

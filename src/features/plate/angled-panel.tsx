@@ -1,6 +1,6 @@
 'use client';
 
-import type { JobHoleInput } from '@/contracts/job';
+import type { JobFeature } from '@/contracts/job';
 import { acrossFor, angledLength, tilt, wallBetween } from '@/core/layout/angled-hole';
 import type { Bore } from '@/core/layout/bores';
 import { depthBehind } from '@/core/layout/part';
@@ -30,7 +30,7 @@ export function AngledPanel({ state, letters, display }: Props) {
   );
   // The exit is where the hole would leave the far face; a blind hole covers its share of that.
   const across = Math.sqrt(Math.max(0, length ** 2 - bore.depthMm ** 2));
-  const set = (change: Partial<JobHoleInput['exit'] & object>): void => {
+  const set = (change: Partial<JobFeature['exit'] & object>): void => {
     const next = { ...exit, ...change };
     changeHole(hole.id, (h) => ({ ...h, exit: next.dx === 0 && next.dy === 0 ? undefined : next }));
   };

@@ -1,16 +1,17 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { JobHoleInput } from '@/contracts/job';
+import type { JobFeature } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/hole/form';
 import type { Problem } from '@/core/answer/answer';
 import { PLACE_WORDS, readPlacedCallout } from '@/core/layout/placed-callout';
 import { writePlace } from '@/core/layout/write-place';
 import { tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
-import { letterOf, type PlateState } from './use-plate';
+import { useDraft } from '@/ui/use-draft';
+import type { PlateState } from './use-plate';
 
 const PatternDialog = dynamic(() => import('./pattern-dialog'), { ssr: false });
 
@@ -24,7 +25,7 @@ const unitOf = (display: Display) => (display === 'inch' ? 'in' : 'mm') as 'in' 
 
 /** A line typed as on a drawing, with its place; what cannot be read is marked and stays. */
 export function AddLine({ state, display, machineId }: Props) {
-  const [line, setLine] = useState('');
+  const [line, setLine] = useDraft(`${state.inHand.job.id} line`);
   const [problem, setProblem] = useState<Problem>();
   const [pattern, setPattern] = useState(false);
   const word = /(\S*)$/.exec(line)?.[1].toLowerCase() ?? '';
@@ -130,7 +131,7 @@ export function AddLine({ state, display, machineId }: Props) {
 export function FeatureTable({ state, display }: Omit<Props, 'machineId'>) {
   const { plan, laid, selection, setSelection } = state;
   const faulty = new Set([...laid.faults.faulty].map((i) => laid.holes[i].featureId));
-  const rows = plan.holes.map((hole, index) => ({ hole, index })).filter(({ hole }) => hole.face === state.face);
+  const rows = plan.holes.filter((hole) => hole.face === state.face);
   if (rows.length === 0)
     return <p className="py-2 text-[15px]">No holes on this face yet. Type a line above, or click on the plate.</p>;
   return (
@@ -144,11 +145,11 @@ export function FeatureTable({ state, display }: Omit<Props, 'machineId'>) {
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ hole, index }) => (
+          {rows.map((hole) => (
             <Row
               key={hole.id}
               hole={hole}
-              letter={letterOf(index)}
+              draftKey={`${state.inHand.job.id} row ${hole.id}`}
               chosen={selection.has(hole.id)}
               faulty={faulty.has(hole.id)}
               problem={laid.problems.find((p) => p.field === hole.id)}
@@ -164,22 +165,40 @@ export function FeatureTable({ state, display }: Omit<Props, 'machineId'>) {
   );
 }
 
+interface Typed {
+  callout?: string;
+  place?: string;
+}
+
+/** What was being typed in a row, as it was kept. */
+function typedIn(draft: string): Typed {
+  try {
+    return draft === '' ? {} : (JSON.parse(draft) as Typed);
+  } catch {
+    return {};
+  }
+}
+
 interface RowProps {
-  hole: JobHoleInput;
-  letter: string;
+  hole: JobFeature;
+  /** Under which what is typed here is kept until it can be read. */
+  draftKey: string;
   chosen: boolean;
   faulty: boolean;
   problem?: Problem;
   display: Display;
   onChoose: (more: boolean) => void;
-  onChange: (hole: JobHoleInput) => void;
+  onChange: (hole: JobFeature) => void;
   onRemove: () => void;
 }
 
-function Row({ hole, letter, chosen, faulty, problem, display, onChoose, onChange, onRemove }: RowProps) {
+function Row({ hole, draftKey, chosen, faulty, problem, display, onChoose, onChange, onRemove }: RowProps) {
   const unit = unitOf(display);
   const written = hole.place ? (writePlace(hole.place, unit) ?? `${hole.place.kind} of another`) : '';
-  const [typed, setTyped] = useState<{ callout?: string; place?: string }>({});
+  const [draft, setDraft] = useDraft(draftKey);
+  const typed = useMemo(() => typedIn(draft), [draft]);
+  const setTyped = (next: Typed): void => setDraft(Object.keys(next).length === 0 ? '' : JSON.stringify(next));
+  const { letter } = hole;
   const [fault, setFault] = useState<string>();
   const committed = useRef<typeof typed>(undefined);
   const callout = typed.callout ?? hole.question.callout;

@@ -16,9 +16,9 @@ import { readCallout } from '@/core/threads/read-callout';
 import type { Display } from '@/core/units/show';
 import { PlateDrawing } from '@/ui/drawings/plate';
 import { SelectField, TextField } from '@/ui/field';
-import { KeptBar } from '@/ui/kept-bar';
 import { TabBar } from '@/ui/tab-bar';
-import { useUndoKeys } from '@/ui/use-kept';
+import { useDraft } from '@/ui/use-draft';
+import { JobBar } from '../job-store/job-bar';
 import { AngledPanel } from './angled-panel';
 import { DialsPanel } from './dials-panel';
 import { AddLine, FeatureTable } from './feature-table';
@@ -28,7 +28,7 @@ import { PunchPanel } from './punch-panel';
 import { RoomPanel } from './room-panel';
 import { SheetPanel } from './sheet-panel';
 import { TransferPanel } from './transfer-panel';
-import { letterOf, usePlate } from './use-plate';
+import { usePlate } from './use-plate';
 
 interface Props {
   job: Job;
@@ -53,14 +53,14 @@ const TABS = [
 export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
   const shop = useMemo<Shop>(() => ({ ...shopHere, pools: [shopHere.crib, ...DRILL_SETS] }), [shopHere]);
   const state = usePlate(job, shop);
-  const { plan, laid, face, selection, edit, changeHole, undo, redo } = state;
-  const [placing, setPlacing] = useState('');
+  const { plan, laid, face, selection, edit, changeHole } = state;
+  const [placing, setPlacing] = useDraft(`${job.id} place`);
   const [focus, setFocus] = useState<Point>();
-  const letters = useMemo(() => new Map(plan.holes.map((h, i) => [h.id, letterOf(i)])), [plan.holes]);
+  const letters = useMemo(() => new Map(plan.holes.map((h) => [h.id, h.letter])), [plan.holes]);
   const wrong = laid.faults.count + state.inside.count + laid.problems.length;
   const planOf = (featureId: string): Result<HolePlan> | undefined => {
     const hole = plan.holes.find((h) => h.id === featureId);
-    return hole && state.planner.plan(hole, { ...job, part: plan.part });
+    return hole && state.planner.plan(hole, state.inHand.job);
   };
   const chosen = plan.holes.filter((h) => selection.has(h.id));
 
@@ -107,12 +107,10 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
     state.setSelection(new Set(copies.map((h) => h.id)));
   }
 
-  useUndoKeys(undo, redo);
-
   const placeable = placing.trim() !== '' && readCallout(placing).ok;
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
-      <KeptBar job={job} view="plate" state={state}>
+      <JobBar inHand={state.inHand} view="plate">
         <SelectField label="Face" value={face} onChange={(f) => state.setFace(f as FaceId)} className="w-36">
           {facesOf(plan.part.stock).map((f) => (
             <option key={f} value={f}>
@@ -130,7 +128,7 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
         <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
           Holes
         </Link>
-      </KeptBar>
+      </JobBar>
       <div className="grid gap-2 lg:grid-cols-[350px_minmax(0,1fr)_330px]">
         <section aria-label="Features" className="plate order-2 flex min-w-0 flex-col gap-2 p-2.5 lg:order-1">
           <AddLine state={state} display={display} machineId={machineId} />

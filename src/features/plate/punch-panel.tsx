@@ -1,8 +1,7 @@
 'use client';
 
-import { useEffect, useState, type PointerEvent } from 'react';
-import { v7 as uuidv7 } from 'uuid';
-import type { PunchMark } from '@/contracts/punch';
+import { useState, type PointerEvent } from 'react';
+import type { PunchMark } from '@/contracts/record';
 import type { Answer, Result } from '@/core/answer/answer';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { boltThrough, CLEARANCE_HOLES, rowFor } from '@/core/layout/heads.table';
@@ -12,8 +11,8 @@ import { dimpleFor, judgePunch, MARKED_WITH, type MarkedWith } from '@/core/layo
 import { parseLength } from '@/core/units/length';
 import { showText, tell, type Display } from '@/core/units/show';
 import { SelectField, TextField } from '@/ui/field';
-import { send } from '@/ui/send';
 import { Working } from '@/ui/working';
+import { useRecords } from '../job-store/use-records';
 
 interface Props {
   laid: LaidFace;
@@ -50,22 +49,16 @@ function drillsOf(planned: Result<HolePlan> | undefined, hole: LaidHole): { firs
 /** How true the marks are: typed, or dragged on the magnified picture; recorded and never edited. */
 export function PunchPanel({ laid, letters, selection, display, jobId, planOf }: Props) {
   const holes = laid.holes.filter((h) => selection.size === 0 || selection.has(h.featureId));
-  const [marks, setMarks] = useState<PunchMark[]>([]);
+  const { records: marks, record: append, fault } = useRecords(jobId, 'punch-mark');
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState({ x: '0', y: '0' });
   const [zone, setZone] = useState<string>();
   const [means, setMeans] = useState<MarkedWith>('eye');
-  const [fault, setFault] = useState<string>();
   const unit = display === 'inch' ? 'in' : 'mm';
-  useEffect(() => {
-    void send<{ marks: PunchMark[] }>('GET', `/api/v1/jobs/${jobId}/punch-marks`).then(
-      (got) => got.ok && setMarks(got.value.marks),
-    );
-  }, [jobId]);
   const hole = holes[Math.min(at, holes.length - 1)];
   if (!hole) return <p>Lay out a hole first.</p>;
   const latest = (h: LaidHole): PunchMark | undefined =>
-    marks.filter((m) => m.holeId === h.featureId && m.number === h.number).at(-1);
+    marks.filter((m) => m.featureId === h.featureId && m.holeNumber === h.number).at(-1);
   const joint = zoneOf(hole);
   const zoneTyped = parseLength(zone ?? '', unit);
   const typedZone = zoneTyped.ok && zoneTyped.value.mm > 0 && zoneTyped.value.mm <= 50 ? zoneTyped.value.mm : undefined;
@@ -91,26 +84,15 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
       y: toText((SIZE / 2 - (event.clientY - rect.top) * k) / scale),
     });
   }
-  async function record(): Promise<void> {
+  function record(): void {
     if (x === undefined || y === undefined || !hole) return;
     const before = latest(hole);
-    const mark = {
-      id: uuidv7(),
-      holeId: hole.featureId,
-      number: hole.number,
-      dxMm: x,
-      dyMm: y,
-      zoneMm,
-      means,
+    append({
+      featureId: hole.featureId,
+      holeNumber: hole.number,
+      body: { dxMm: x, dyMm: y, zoneMm, means },
       ...(before ? { corrects: before.id } : {}),
-    };
-    const got = await send<{ marks: PunchMark[] }>('POST', `/api/v1/jobs/${jobId}/punch-marks`, mark);
-    if (!got.ok) {
-      setFault(got.fault);
-      return;
-    }
-    setFault(undefined);
-    setMarks(got.value.marks);
+    });
     setAt((n) => Math.min(n + 1, holes.length - 1));
     setTyped({ x: '0', y: '0' });
   }
@@ -233,7 +215,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
         type="button"
         className="btn-next self-start"
         disabled={!judged || impossible.length > 0}
-        onClick={() => void record()}
+        onClick={record}
       >
         Record {name}
       </button>
@@ -242,8 +224,8 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
           const mark = latest(h);
           if (!mark) return [];
           const verdict = judgePunch(
-            { x: mark.dxMm, y: mark.dyMm },
-            mark.zoneMm,
+            { x: mark.body.dxMm, y: mark.body.dyMm },
+            mark.body.zoneMm,
             drillsOf(planOf(h.featureId), h).lastMm,
           );
           return [
@@ -254,7 +236,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
               </strong>{' '}
               {showText({ value: verdict.offsetMm, unit: 'mm', places: 2 }, display)} off, {verdict.direction}:{' '}
               {verdict.verdict}
-              {mark.means && `, ${MARKED_WITH[mark.means]}`}
+              {mark.body.means && `, ${MARKED_WITH[mark.body.means]}`}
             </li>,
           ];
         })}

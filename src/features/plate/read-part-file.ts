@@ -1,11 +1,11 @@
 import { partFile } from '@/contracts/part-file';
-import type { JobHoleInput } from '@/contracts/job';
+import type { FeatureInput } from '@/contracts/job';
 import type { Problem } from '@/core/answer/answer';
 import { fileProblem, unreadableFile } from '@/core/formats/imported';
 import type { Part } from '@/core/layout/part';
 
 /** A part file of ours, checked whole: everything of it is taken, or nothing. */
-export function readPartFile(text: string): { whole?: { part: Part; holes: JobHoleInput[] }; problems: Problem[] } {
+export function readPartFile(text: string): { whole?: { part: Part; holes: FeatureInput[] }; problems: Problem[] } {
   const unreadable = unreadableFile(text);
   if (unreadable) return { problems: [unreadable] };
   let value: unknown;

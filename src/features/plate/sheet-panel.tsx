@@ -1,11 +1,12 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { GAUGES, gaugeReading, heightList, type Gauge, type HeightLine } from '@/core/layout/height-list';
 import type { LaidFace } from '@/core/layout/lay-out';
+import { scribedLines } from '@/core/layout/scribed-lines';
 import type { Display } from '@/core/units/show';
 import { SelectField } from '@/ui/field';
-import { send } from '@/ui/send';
+import { useRecords } from '../job-store/use-records';
 
 interface Props {
   laid: LaidFace;
@@ -14,29 +15,12 @@ interface Props {
   jobId: string;
 }
 
-/** Ticks of this part, kept by the server; what cannot be sent is said and stays as it was. */
-function useTicks(jobId: string): { ticks: ReadonlySet<string>; tick: (line: string) => void; fault?: string } {
-  const [ticks, setTicks] = useState<ReadonlySet<string>>(new Set());
-  const [fault, setFault] = useState<string>();
-  const path = `/api/v1/jobs/${jobId}/ticks`;
-  useEffect(() => {
-    void send<{ ticks: string[] }>('GET', path).then((got) => got.ok && setTicks(new Set(got.value.ticks)));
-  }, [path]);
-  const tick = (line: string): void => {
-    const ticked = !ticks.has(line);
-    setTicks((now) => new Set(ticked ? [...now, line] : [...now].filter((t) => t !== line)));
-    void send<{ ticks: string[] }>('PUT', path, { line, ticked }).then((got) => {
-      setFault(got.ok ? undefined : got.fault);
-      if (!got.ok) setTicks((now) => new Set(ticked ? [...now].filter((t) => t !== line) : [...now, line]));
-    });
-  };
-  return { ticks, tick, fault };
-}
-
 /** Distinct heights per axis in rising order, in the reading of the gauge in use; ticked off as one goes. */
 export function SheetPanel({ laid, letters, display, jobId }: Props) {
   const [gauge, setGauge] = useState<Gauge>(display === 'inch' ? 'digital-inch' : 'digital-mm');
-  const { ticks, tick, fault } = useTicks(jobId);
+  const { records, record, fault } = useRecords(jobId, 'layout-tick');
+  const ticks = useMemo(() => scribedLines(records), [records]);
+  const tick = (line: string): void => record({ body: { line, ticked: !ticks.has(line) } });
   const holes = laid.holes.map((h) => ({ featureId: h.featureId, at: h.at }));
   const round = laid.shape.kind === 'circle';
   const { datum } = laid;

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Job, JobHoleInput } from '@/contracts/job';
+import type { FeatureInput, Job, JobPage } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/hole/form';
 import type { Problem } from '@/core/answer/answer';
 import type { Imported } from '@/core/layout/imported';
@@ -27,11 +27,11 @@ interface Preview {
   file: string;
   found?: Imported;
   /** A whole part of ours, which replaces what is here. */
-  whole?: { part: PlateState['plan']['part']; holes: JobHoleInput[] };
+  whole?: { part: PlateState['plan']['part']; holes: FeatureInput[] };
   problems: Problem[];
 }
 
-const moreOf = (question: JobHoleInput['question']): Record<string, string> =>
+const moreOf = (question: FeatureInput['question']): Record<string, string> =>
   Object.fromEntries(
     Object.entries(question)
       .filter(
@@ -75,7 +75,7 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
           f.id ? [[f.id, taken.has(f.id) || !/^[\w-]{8,64}$/.test(f.id) ? uuidv7() : f.id] as const] : [],
         ),
       );
-      const holes = found.features.map(({ id, name: own, callout, place, face: on, more }): JobHoleInput => {
+      const holes = found.features.map(({ id, name: own, callout, place, face: on, more }): FeatureInput => {
         const follows = place?.kind === 'mirror' || place?.kind === 'offset';
         return {
           id: (id && ids.get(id)) ?? uuidv7(),
@@ -221,15 +221,19 @@ interface MateProps {
 
 /** Match-drilling on paper: the places of a mating part, looked at above before they are taken. */
 function Mate({ jobId, face, onFound }: MateProps) {
-  const [jobs, setJobs] = useState<Job[]>();
+  const [jobs, setJobs] = useState<JobPage['jobs']>();
+  const [fault, setFault] = useState<string>();
   const [mirrored, setMirrored] = useState(true);
   async function open(): Promise<void> {
-    const got = await send<{ jobs: Job[] }>('GET', '/api/v1/jobs');
+    const got = await send<JobPage>('GET', '/api/v1/jobs');
+    setFault(got.ok ? undefined : got.fault);
     setJobs(got.ok ? got.value.jobs.filter((j) => j.id !== jobId) : []);
   }
   async function choose(id: string): Promise<void> {
-    const mate = jobs?.find((j) => j.id === id);
-    if (!mate) return;
+    const got = await send<Job>('GET', `/api/v1/jobs/${id}`);
+    setFault(got.ok ? undefined : got.fault);
+    if (!got.ok) return;
+    const mate = got.value;
     const { fromMate } = await import('@/core/layout/from-mate');
     const features = mate.holes.map((h) => ({ ...h, callout: h.question.callout }));
     onFound(mate.name, fromMate(mate.part, facesOf(mate.part.stock).includes(face) ? face : 'top', features, mirrored));
@@ -237,6 +241,11 @@ function Mate({ jobId, face, onFound }: MateProps) {
   return (
     <section className="flex flex-col gap-2">
       <h3 className="font-cond text-lg font-semibold">Match a mating part</h3>
+      {fault && (
+        <p role="alert" className="font-bold text-danger">
+          {fault}
+        </p>
+      )}
       {jobs === undefined ? (
         <button type="button" className="btn self-start" onClick={() => void open()}>
           Choose the part
@@ -267,7 +276,7 @@ function Mate({ jobId, face, onFound }: MateProps) {
 }
 
 /** Fields of a question from text; only those that a question has. */
-function typedBack(more: Record<string, string> | undefined): Partial<JobHoleInput['question']> {
+function typedBack(more: Record<string, string> | undefined): Partial<FeatureInput['question']> {
   if (!more) return {};
   return Object.fromEntries(
     Object.entries(more)

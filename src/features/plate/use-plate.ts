@@ -1,44 +1,28 @@
 'use client';
 
 import { useCallback, useMemo, useState } from 'react';
-import type { Job, JobHoleInput } from '@/contracts/job';
+import type { Job, JobFeature } from '@/contracts/job';
 import { layOutFace, type LaidFeature } from '@/core/layout/lay-out';
 import { boresOf, checkBores } from '@/core/layout/bores';
-import type { FaceId, Part } from '@/core/layout/part';
+import type { FaceId } from '@/core/layout/part';
 import { plannerFor } from '@/core/job/plan-in-job';
 import type { Shop } from '@/core/shop/shop';
-import { send } from '@/ui/send';
-import { useHistory, useKept } from '@/ui/use-kept';
+import { useJob, type Laid } from '../job-store/use-job';
 
-export interface Plan {
-  part: Part;
-  holes: JobHoleInput[];
-}
+export type Plan = Laid;
 
-/** The part being laid out: edits with undo and redo, kept on the server as one goes. */
-export function usePlate(job: Job, shop: Shop) {
-  const { now: plan, edit, undo, redo, canUndo, canRedo } = useHistory<Plan>({ part: job.part, holes: job.holes });
-  const [face, setFace] = useState<FaceId>(() => job.holes[0]?.face ?? 'top');
+/** The part being laid out, from the job that all of its views share. */
+export function usePlate(first: Job, shop: Shop) {
+  const inHand = useJob(first);
+  const { job, editLaid: edit } = inHand;
+  const plan = useMemo<Plan>(() => ({ part: job.part, holes: job.holes }), [job.part, job.holes]);
+  const [face, setFace] = useState<FaceId>(() => first.holes[0]?.face ?? 'top');
   const [selection, setSelection] = useState<ReadonlySet<string>>(new Set());
   const changeHole = useCallback(
-    (id: string, change: (hole: JobHoleInput) => JobHoleInput) =>
+    (id: string, change: (hole: JobFeature) => JobFeature) =>
       edit((p) => ({ ...p, holes: p.holes.map((h) => (h.id === id ? change(h) : h)) })),
     [edit],
   );
-
-  const write = useCallback(
-    (next: Plan, version: number, leaving: boolean) => {
-      const { id, name, materialId, quantity, notes } = job;
-      return send<Job>(
-        'PUT',
-        `/api/v1/jobs/${id}`,
-        { id, name, materialId, quantity, notes, ...next, version },
-        leaving,
-      );
-    },
-    [job],
-  );
-  const { kept, fault } = useKept(plan, job.version, write);
 
   const planner = useMemo(() => plannerFor(shop), [shop]);
   const features = useMemo<LaidFeature[]>(
@@ -50,7 +34,7 @@ export function usePlate(job: Job, shop: Shop) {
         face: h.face,
         place: h.place,
         exit: h.exit,
-        made: planner.made(h, { ...job, part: plan.part }),
+        made: planner.made(h, job),
       })),
     [plan, planner, job],
   );
@@ -72,20 +56,10 @@ export function usePlate(job: Job, shop: Shop) {
     inside,
     selection,
     setSelection,
-    kept,
-    fault,
+    inHand,
     edit,
     changeHole,
-    undo,
-    redo,
-    canUndo,
-    canRedo,
   };
 }
 
 export type PlateState = ReturnType<typeof usePlate>;
-
-/** Letter of a feature by its row: A to Z, then AA. */
-export function letterOf(index: number): string {
-  return (index >= 26 ? letterOf(Math.floor(index / 26) - 1) : '') + String.fromCharCode(65 + (index % 26));
-}

@@ -1,8 +1,9 @@
 import { count } from 'drizzle-orm';
 import { MATERIALS } from '@/core/materials/materials';
-import { insertJob } from '../repositories/job-repository';
 import * as schema from '../schema';
 import type { Database } from '../database';
+import { insertJob } from '../services/job-service';
+import { writing } from '../writing';
 import { SAMPLE_CASES, SAMPLE_DRILLS } from './sample-drills';
 import { SAMPLE_JOBS } from './sample-jobs';
 import { SAMPLE_MACHINES } from './sample-machines';
@@ -10,9 +11,10 @@ import { SAMPLE_TOOLS } from './sample-tools';
 
 /** Fills a new database with the Quillow Hill Observatory's workshop; leaves any other untouched. */
 export async function seedSampleShop(db: Database): Promise<void> {
-  const [{ rows }] = await db.select({ rows: count() }).from(schema.shop);
-  if (rows > 0) return;
-  await db.transaction(async (tx) => {
+  await writing(db, async (tx) => {
+    // Asked inside: two servers that start on one new file seed it once.
+    const [{ rows }] = await tx.select({ rows: count() }).from(schema.shop);
+    if (rows > 0) return;
     await tx.insert(schema.shop).values({
       id: 'shop',
       name: 'Quillow Hill Observatory workshop',

@@ -1,53 +1,239 @@
 import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
-import { CRIB_INPUT, cribImport, inUseChange, shopChange } from '@/contracts/crib';
-import { jobChange, jobInput } from '@/contracts/job';
+import { cribAdded, drillCatalogue, machineCatalogue, materialCatalogue, threadCatalogue } from '@/contracts/catalogue';
+import { CRIB_INPUT, cribImport, inUseChange, shopChange, versionField } from '@/contracts/crib';
+import { jobDocument, jobInput, jobPage, jobQuery, jobReplacement } from '@/contracts/job';
+import { featureChange, jobPatch, patchReceipt } from '@/contracts/job-change';
 import { operationsQuery, operationsResponse } from '@/contracts/operations';
 import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
-import { punchMarkInput, tickInput } from '@/contracts/punch';
+import { recordBatch, recordList, recordQuery, recordReceipt } from '@/contracts/record';
 import { drillQuery, threadQuery } from './catalogue';
 
-const schema = (s: z.ZodType, io: 'input' | 'output' = 'output') => {
+const cribItem = z.union(Object.values(CRIB_INPUT));
+const cribChange = z.union(Object.values(CRIB_INPUT).map((s) => z.strictObject({ ...s.shape, ...versionField.shape })));
+
+/** Every schema that the document names. */
+const INPUTS = {
+  AnswerRequest: answerRequest,
+  JobInput: jobInput,
+  JobReplacement: jobReplacement,
+  JobPatch: jobPatch,
+  FeatureChange: featureChange,
+  RecordBatch: recordBatch,
+  CribItem: cribItem,
+  CribChange: cribChange,
+  CribImport: cribImport,
+  InUseChange: inUseChange,
+  ShopChange: shopChange,
+  PartFile: partFile,
+} as const;
+const OUTPUTS = {
+  Answer: answerResponse,
+  Problem: problemDocument,
+  Job: jobDocument,
+  JobPage: jobPage,
+  PatchReceipt: patchReceipt,
+  Operations: operationsResponse,
+  Records: recordList,
+  RecordReceipt: recordReceipt,
+  Threads: threadCatalogue,
+  Drills: drillCatalogue,
+  Materials: materialCatalogue,
+  Machines: machineCatalogue,
+  CribAdded: cribAdded,
+} as const;
+
+interface Described {
+  summary: string;
+  query?: z.ZodObject;
+  body?: keyof typeof INPUTS;
+  /** Status and what it answers with; null for no body. */
+  done: [status: number, schema: keyof typeof OUTPUTS | null, description: string];
+  /** Statuses of refusals beside those that every operation may answer. */
+  refused?: Partial<Record<number, string>>;
+}
+type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
+
+const NO_JOB = { 404: 'No such job' };
+const CONFLICT = { 409: 'Changed meanwhile; `partial` is the job as it is now' };
+const NOT_IN_CRIB = { 404: 'Not in the crib' };
+const OLD_VERSION = { 409: 'Changed meanwhile: the version is old' };
+
+/** Every operation of the interface. */
+const PATHS: Record<string, Partial<Record<Method, Described>>> = {
+  '/api/v1/answer': {
+    post: { summary: 'Answer one hole', body: 'AnswerRequest', done: [200, 'Answer', 'The whole answer'] },
+  },
+  '/api/v1/threads': {
+    get: { summary: 'Threads in the list', query: threadQuery, done: [200, 'Threads', 'Threads with their limits'] },
+  },
+  '/api/v1/materials': { get: { summary: 'Work materials', done: [200, 'Materials', 'Materials'] } },
+  '/api/v1/drills': {
+    get: { summary: 'Drill sets and the crib', query: drillQuery, done: [200, 'Drills', 'Sets with their drills'] },
+  },
+  '/api/v1/machines': { get: { summary: 'Machines in use', done: [200, 'Machines', 'Machines'] } },
+  '/api/v1/jobs': {
+    get: { summary: 'Jobs, newest change first, a page at a time', query: jobQuery, done: [200, 'JobPage', 'A page'] },
+    post: {
+      summary: 'Create a job; the same one sent again is a success',
+      body: 'JobInput',
+      done: [201, 'Job', 'The job'],
+      refused: { 409: 'Another job has this id' },
+    },
+  },
+  '/api/v1/jobs/{id}': {
+    get: { summary: 'One job; If-None-Match takes its version', done: [200, 'Job', 'The job'], refused: NO_JOB },
+    put: {
+      summary: 'Replace a job whole, made from its version',
+      body: 'JobReplacement',
+      done: [200, 'Job', 'The job'],
+      refused: { ...NO_JOB, ...CONFLICT },
+    },
+    patch: {
+      summary: 'Change a job field by field, all or none; what touches other fields than others did is merged',
+      body: 'JobPatch',
+      done: [200, 'PatchReceipt', 'Versions and letters now'],
+      refused: { ...NO_JOB, ...CONFLICT },
+    },
+    delete: { summary: 'Delete a job; restore undoes it', done: [204, null, 'Deleted'], refused: NO_JOB },
+  },
+  '/api/v1/jobs/{id}/restore': {
+    post: { summary: 'Bring a deleted job back', done: [200, 'Job', 'The job'], refused: NO_JOB },
+  },
+  '/api/v1/jobs/{id}/duplicate': {
+    post: { summary: 'Copy a job', done: [201, 'Job', 'The copy'], refused: NO_JOB },
+  },
+  '/api/v1/jobs/{id}/features/{featureId}': {
+    patch: {
+      summary: 'Change one feature',
+      body: 'FeatureChange',
+      done: [200, 'PatchReceipt', 'Versions now'],
+      refused: { ...NO_JOB, ...CONFLICT },
+    },
+    delete: {
+      summary: 'Remove a feature; adding it again brings it back with its letter',
+      query: versionField,
+      done: [200, 'PatchReceipt', 'Versions now'],
+      refused: { ...NO_JOB, ...CONFLICT },
+    },
+  },
+  '/api/v1/jobs/{id}/operations': {
+    get: {
+      summary: 'How each feature is made, operation by operation',
+      query: operationsQuery,
+      done: [200, 'Operations', 'Operations by feature'],
+      refused: NO_JOB,
+    },
+  },
+  '/api/v1/jobs/{id}/records': {
+    get: {
+      summary: 'What happened at a job, in its order',
+      query: recordQuery,
+      done: [200, 'Records', 'Records'],
+      refused: NO_JOB,
+    },
+  },
+  '/api/v1/records': {
+    post: {
+      summary: 'Append records; the same one sent again counts once',
+      body: 'RecordBatch',
+      done: [200, 'RecordReceipt', 'What was taken, was known, and was refused'],
+    },
+  },
+  '/api/v1/crib/{kind}': {
+    post: {
+      summary: 'Add an entry',
+      body: 'CribItem',
+      done: [201, 'CribAdded', 'Added'],
+      refused: { 404: 'No such kind, or no such case', 409: 'The id is taken' },
+    },
+  },
+  '/api/v1/crib/import': {
+    post: {
+      summary: 'Add or change drills and tools, all or none',
+      body: 'CribImport',
+      done: [204, null, 'Done'],
+      refused: { 404: 'A drill names no case' },
+    },
+  },
+  '/api/v1/crib/{kind}/{id}': {
+    put: {
+      summary: 'Change an entry; the body is the whole of it and its version',
+      body: 'CribChange',
+      done: [204, null, 'Changed'],
+      refused: { ...NOT_IN_CRIB, ...OLD_VERSION },
+    },
+    delete: {
+      summary: 'Take an entry out; adding it again undoes that',
+      query: versionField,
+      done: [204, null, 'Gone'],
+      refused: { ...NOT_IN_CRIB, ...OLD_VERSION },
+    },
+    patch: {
+      summary: 'Put a machine or drill case in or out of use',
+      body: 'InUseChange',
+      done: [204, null, 'Done'],
+      refused: { ...NOT_IN_CRIB, ...OLD_VERSION },
+    },
+  },
+  '/api/v1/shop': {
+    put: { summary: "Change the shop's habits", body: 'ShopChange', done: [204, null, 'Done'], refused: OLD_VERSION },
+  },
+};
+
+/** What any operation may answer. */
+const ALWAYS = {
+  403: 'A page of another origin sent this',
+  421: 'This address is of another host',
+  503: 'The server is busy, or it takes too long; Retry-After says when to come again',
+};
+const WITH_BODY = { 400: 'Not JSON', 413: 'Body too large', 415: 'Not application/json', 507: 'The disk is full' };
+const WRONG = { 422: 'A field is wrong, or the question is impossible or dangerous; errors name the fields' };
+
+const schemaOf = (s: z.ZodType, io: 'input' | 'output') => {
   const { $schema: _, ...rest } = z.toJSONSchema(s, { io });
   return rest;
 };
-const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
-const content = (name: string) => ({ 'application/json': { schema: ref(name) } });
-const problem = (description: string) => ({
-  description,
-  content: { 'application/problem+json': { schema: ref('Problem') } },
-});
-const listOf = (description: string) => ({
-  description,
-  content: { 'application/json': { schema: { type: 'object', additionalProperties: true } } },
-});
-const PROBLEMS = {
-  '400': problem('Not JSON'),
-  '403': problem('A page of another origin sent this'),
-  '413': problem('Body too large'),
-  '415': problem('Not application/json'),
-  '422': problem('A field is wrong, or the question is impossible or dangerous; errors name the fields'),
-};
-const id = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
-const cribKind = { ...id, name: 'kind', schema: { enum: Object.keys(CRIB_INPUT) } };
-const query = (s: z.ZodObject) =>
-  Object.entries(s.shape).map(([name, shape]) => ({
+const refOf = (name: string) => ({ schema: { $ref: `#/components/schemas/${name}` } });
+
+function parametersOf(path: string, query: z.ZodObject | undefined): object[] {
+  const inPath = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
+    name,
+    in: 'path',
+    required: true,
+    schema: name === 'kind' ? { enum: Object.keys(CRIB_INPUT) } : { type: 'string' },
+  }));
+  const input = query && (schemaOf(query, 'input') as { properties?: Record<string, object>; required?: string[] });
+  const inQuery = Object.entries(input?.properties ?? {}).map(([name, schema]) => ({
     name,
     in: 'query',
-    required: false,
-    schema: schema(shape as z.ZodType, 'input'),
+    required: input?.required?.includes(name) ?? false,
+    schema,
   }));
-const writing = (summary: string, body: string | undefined, done: Record<string, unknown>) => ({
-  summary,
-  ...(body ? { requestBody: { required: true, content: content(body) } } : {}),
-  responses: { ...done, ...PROBLEMS },
-});
-const jobDone = { '200': { description: 'The job', content: content('Job') } };
-const jobMissing = { '404': problem('No such job') };
-const conflict = { '409': problem('Changed meanwhile; `partial` is the job as it is now') };
+  return [...inPath, ...inQuery];
+}
 
-/** The HTTP interface as an OpenAPI 3.1 document, generated from the schemas that check the requests. */
+function operationOf(path: string, { summary, query, body, done, refused }: Described): object {
+  const [status, schema, description] = done;
+  const problems = { ...ALWAYS, ...(body ? WITH_BODY : {}), ...(body || query ? WRONG : {}), ...refused };
+  return {
+    summary,
+    parameters: parametersOf(path, query),
+    ...(body ? { requestBody: { required: true, content: { 'application/json': refOf(body) } } } : {}),
+    responses: {
+      [status]: { description, ...(schema ? { content: { 'application/json': refOf(schema) } } : {}) },
+      ...Object.fromEntries(
+        Object.entries(problems).map(([code, text]) => [
+          code,
+          { description: text, content: { 'application/problem+json': refOf('Problem') } },
+        ]),
+      ),
+    },
+  };
+}
+
+/** The HTTP interface as an OpenAPI 3.1 document, generated whole from the schemas that check what crosses it. */
 export function openApiDocument() {
   return {
     openapi: '3.1.0',
@@ -55,149 +241,21 @@ export function openApiDocument() {
       title: 'Jolly Bit',
       version: '1',
       description:
-        'Tap drill, speed, depth and way of tapping for a hole, and the jobs that keep them. Units stand in the names.',
+        'Tap drill, speed, depth and way of tapping for a hole, the jobs that hold them, and what happened at the bench. Names carry their units.',
     },
-    paths: {
-      '/api/v1/answer': {
-        post: writing('Answer one tapped hole', 'AnswerRequest', {
-          '200': { description: 'The whole answer', content: content('Answer') },
-        }),
-      },
-      '/api/v1/threads': {
-        get: {
-          summary: 'Threads known',
-          parameters: query(threadQuery),
-          responses: { '200': listOf('threads'), '422': PROBLEMS['422'] },
-        },
-      },
-      '/api/v1/materials': { get: { summary: 'Work materials', responses: { '200': listOf('materials') } } },
-      '/api/v1/drills': {
-        get: {
-          summary: 'Drill sets and the crib',
-          parameters: query(drillQuery),
-          responses: { '200': listOf('sets'), '422': PROBLEMS['422'] },
-        },
-      },
-      '/api/v1/machines': { get: { summary: 'Machines in use', responses: { '200': listOf('machines') } } },
-      '/api/v1/jobs': {
-        get: { summary: 'Jobs kept', responses: { '200': listOf('jobs') } },
-        post: writing('Keep a job', 'JobInput', {
-          '201': { description: 'Kept', content: content('Job') },
-          '409': problem('The id is taken'),
-        }),
-      },
-      '/api/v1/jobs/{id}': {
-        parameters: [id],
-        get: { summary: 'One job', responses: { ...jobDone, ...jobMissing } },
-        put: writing('Change a job', 'JobChange', { ...jobDone, ...jobMissing, ...conflict }),
-        delete: writing('Delete a job; restore undoes it', undefined, {
-          '204': { description: 'Deleted' },
-          ...jobMissing,
-        }),
-      },
-      '/api/v1/jobs/{id}/restore': {
-        parameters: [id],
-        post: writing('Bring a deleted job back', undefined, { ...jobDone, ...jobMissing }),
-      },
-      '/api/v1/jobs/{id}/duplicate': {
-        parameters: [id],
-        post: writing('Copy a job', undefined, {
-          '201': { description: 'The copy', content: content('Job') },
-          ...jobMissing,
-        }),
-      },
-      '/api/v1/jobs/{id}/punch-marks': {
-        parameters: [id],
-        get: { summary: 'Punch marks of a job, as recorded', responses: { '200': listOf('marks'), ...jobMissing } },
-        post: writing('Append a punch mark; sent twice it stands once', 'PunchMark', {
-          '201': listOf('marks'),
-          ...jobMissing,
-        }),
-      },
-      '/api/v1/jobs/{id}/operations': {
-        parameters: [id],
-        get: {
-          summary: 'How each feature is made, operation by operation',
-          parameters: query(operationsQuery),
-          responses: {
-            '200': { description: 'Operations by feature', content: content('Operations') },
-            ...jobMissing,
-            '422': PROBLEMS['422'],
-          },
-        },
-      },
-      '/api/v1/jobs/{id}/ticks': {
-        parameters: [id],
-        get: {
-          summary: 'Lines of the layout sheets that are scribed',
-          responses: { '200': listOf('ticks'), ...jobMissing },
-        },
-        put: writing('Tick a line, or take the tick off', 'Tick', { '200': listOf('ticks'), ...jobMissing }),
-      },
-      '/api/v1/crib/{kind}': {
-        parameters: [cribKind],
-        post: writing('Add an entry', 'CribItem', {
-          '201': listOf('id and version'),
-          '409': problem('The id is taken'),
-          '404': problem('No such kind, or no such case'),
-        }),
-      },
-      '/api/v1/crib/import': {
-        post: writing('Add or change drills and tools, all or none', 'CribImport', {
-          '204': { description: 'Done' },
-          '404': problem('A drill names no case'),
-        }),
-      },
-      '/api/v1/crib/{kind}/{id}': {
-        parameters: [cribKind, id],
-        put: writing('Change an entry; the body is the whole of it and its version', 'CribChange', {
-          '204': { description: 'Changed' },
-          ...conflict,
-          '404': problem('Not in the crib'),
-        }),
-        delete: {
-          summary: 'Take an entry out; adding it again undoes that',
-          parameters: [{ name: 'version', in: 'query', required: true, schema: { type: 'integer' } }],
-          responses: {
-            '204': { description: 'Gone' },
-            ...conflict,
-            '404': problem('Not in the crib'),
-            '422': PROBLEMS['422'],
-          },
-        },
-        patch: writing('Put a machine or drill case in or out of use', 'InUseChange', {
-          '204': { description: 'Done' },
-          ...conflict,
-          '404': problem('Not in the crib'),
-        }),
-      },
-      '/api/v1/shop': {
-        put: writing("Change the shop's habits", 'ShopChange', { '204': { description: 'Done' }, ...conflict }),
-      },
-    },
+    paths: Object.fromEntries(
+      Object.entries(PATHS).map(([path, methods]) => [
+        path,
+        Object.fromEntries(
+          Object.entries(methods).map(([method, described]) => [method, operationOf(path, described)]),
+        ),
+      ]),
+    ),
     components: {
-      schemas: {
-        AnswerRequest: schema(answerRequest, 'input'),
-        Answer: schema(answerResponse),
-        Problem: schema(problemDocument),
-        JobInput: schema(jobInput, 'input'),
-        JobChange: schema(jobChange, 'input'),
-        Job: schema(jobChange.extend({ createdAt: z.string(), updatedAt: z.string() })),
-        CribItem: { anyOf: Object.values(CRIB_INPUT).map((s) => schema(s, 'input')) },
-        CribChange: {
-          allOf: [
-            ref('CribItem'),
-            { type: 'object', properties: { version: { type: 'integer' } }, required: ['version'] },
-          ],
-        },
-        CribImport: schema(cribImport, 'input'),
-        InUseChange: schema(inUseChange, 'input'),
-        Operations: schema(operationsResponse),
-        Tick: schema(tickInput, 'input'),
-        PunchMark: schema(punchMarkInput, 'input'),
-        PartFile: schema(partFile, 'input'),
-        ShopChange: schema(shopChange, 'input'),
-      },
+      schemas: Object.fromEntries([
+        ...Object.entries(INPUTS).map(([name, s]) => [name, schemaOf(s, 'input')]),
+        ...Object.entries(OUTPUTS).map(([name, s]) => [name, schemaOf(s, 'output')]),
+      ]),
     },
   };
 }

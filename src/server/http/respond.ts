@@ -23,8 +23,10 @@ export function problemResponse(refusal: Refusal): Response {
   });
 }
 
+export const JSON_TYPE = { 'content-type': 'application/json', 'cache-control': 'no-store' };
+
 export const json = (value: unknown, status = 200): Response =>
-  Response.json(value, { status, headers: { 'cache-control': 'no-store' } });
+  new Response(JSON.stringify(value), { status, headers: JSON_TYPE });
 
 /** What a database that is busy, full or read-only answers; undefined for any other fault. */
 function databaseFault(error: unknown): Response | undefined {

@@ -9,8 +9,8 @@ import type {
   ShopChange,
   ToolEntry,
 } from '@/contracts/crib';
-import { drillCases, drills, machines, materials, shop, tools } from '../schema';
-import type { Writer } from './job-repository';
+import { cribRevision, drillCases, drills, machines, materials, shop, tools } from '../schema';
+import type { Writer } from '../writing';
 
 export type ShopRow = typeof shop.$inferSelect;
 
@@ -51,6 +51,11 @@ export async function listMaterials(db: Writer): Promise<MaterialEntry[]> {
 
 export async function shopRow(db: Writer): Promise<ShopRow | undefined> {
   return (await db.select().from(shop))[0];
+}
+
+/** Rises with every change of the crib or the shop. */
+export async function findCribRevision(db: Writer): Promise<number> {
+  return (await db.select().from(cribRevision))[0]?.revision ?? 0;
 }
 
 const TABLE = { machines, cases: drillCases, drills, tools, materials } as const;

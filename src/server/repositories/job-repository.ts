@@ -1,14 +1,22 @@
-import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
-import type { Job, JobHoleInput, JobInput } from '@/contracts/job';
+import { and, asc, count, desc, eq, inArray, isNull, like, or, sql, type SQL } from 'drizzle-orm';
+import type { FeatureInput, Job, JobFeature, JobInput, ListedJob } from '@/contracts/job';
+import type { Fields } from '@/contracts/job-change';
 import { BLANK_FORM } from '@/core/hole/form';
+import { nextLetter } from '@/core/layout/letters';
 import { USUAL_PART } from '@/core/layout/part';
-import type { Database } from '../database';
-import { jobHoles, jobs } from '../schema';
+import type { Placed } from '@/core/layout/place';
+import { jobChanges, jobFeatures, jobs } from '../schema';
+import type { Writer } from '../writing';
 
-export type Writer = Pick<Database, 'insert' | 'update' | 'delete' | 'select'>;
 type JobRow = typeof jobs.$inferSelect;
+type FeatureRow = typeof jobFeatures.$inferSelect;
+export type FieldVersions = Record<string, number>;
 
-const columns = ({ name, materialId, quantity, notes, part }: JobInput) => ({
+/** Rows written in one statement; SQLite takes only so many values at once. */
+const BATCH = 500;
+
+export type JobHeadFields = Pick<JobInput, 'name' | 'materialId' | 'quantity' | 'notes' | 'part'>;
+const headColumns = ({ name, materialId, quantity, notes, part }: JobHeadFields) => ({
   name,
   materialId,
   quantity,
@@ -16,41 +24,158 @@ const columns = ({ name, materialId, quantity, notes, part }: JobInput) => ({
   part,
 });
 
-/** Rows written in one statement; SQLite takes only so many values at once. */
-const BATCH = 500;
+/** A feature with all that is kept with it. */
+export interface FeatureState {
+  feature: JobFeature;
+  fieldVersions: FieldVersions;
+  deleted: boolean;
+}
+/** The head of a job with all that is kept with it. */
+export interface HeadState extends JobHeadFields {
+  id: string;
+  version: number;
+  headVersion: number;
+  fieldVersions: FieldVersions;
+  createdAt: string;
+  updatedAt: string;
+}
 
-async function writeHoles(tx: Writer, jobId: string, holes: readonly JobHoleInput[]): Promise<void> {
-  await tx.delete(jobHoles).where(eq(jobHoles.jobId, jobId));
-  const rows = holes.map(({ id, name, question, face, place, exit, edits }, position) => ({
+function featureOf(row: FeatureRow): JobFeature {
+  const { id, letter, position, version, name, question, face, place, exit, edits } = row;
+  return {
     id,
-    jobId,
+    letter,
     position,
+    version,
     name,
-    question,
+    // Questions saved before a field was asked lack it.
+    question: { ...BLANK_FORM, ...question },
     face,
-    place: place ?? null,
-    exit: exit ?? null,
-    edits: edits ?? null,
+    ...(place ? { place } : {}),
+    ...(exit ? { exit } : {}),
+    ...(edits ? { edits } : {}),
+  };
+}
+
+const featureColumns = ({ name, question, face, place, exit, edits }: FeatureInput) => ({
+  name,
+  question,
+  face,
+  place: place ?? null,
+  exit: exit ?? null,
+  edits: edits ?? null,
+});
+
+/** Writes a new job without its features; the caller owns the transaction. */
+export async function insertHead(tx: Writer, job: JobInput, at: string): Promise<void> {
+  await tx.insert(jobs).values({ id: job.id, ...headColumns(job), createdAt: at, updatedAt: at });
+}
+
+/** Writes new features. */
+export async function insertFeatures(tx: Writer, jobId: string, features: readonly JobFeature[]): Promise<void> {
+  const rows = features.map((f) => ({
+    jobId,
+    id: f.id,
+    letter: f.letter,
+    position: f.position,
+    version: f.version,
+    ...featureColumns(f),
   }));
-  for (let at = 0; at < rows.length; at += BATCH) await tx.insert(jobHoles).values(rows.slice(at, at + BATCH));
+  for (let at = 0; at < rows.length; at += BATCH) await tx.insert(jobFeatures).values(rows.slice(at, at + BATCH));
 }
 
-/** Writes a new job with its holes; the caller owns the transaction. */
-export async function insertJob(tx: Writer, job: JobInput, at: string): Promise<void> {
-  await tx.insert(jobs).values({ id: job.id, ...columns(job), createdAt: at, updatedAt: at });
-  await writeHoles(tx, job.id, job.holes);
+/** Writes a feature over the row that is there. */
+export async function writeFeature(
+  tx: Writer,
+  jobId: string,
+  { feature, ...state }: FeatureState,
+  at: string,
+): Promise<void> {
+  await tx
+    .update(jobFeatures)
+    .set({
+      ...featureColumns(feature),
+      version: feature.version,
+      position: feature.position,
+      fieldVersions: state.fieldVersions,
+      deletedAt: state.deleted ? at : null,
+    })
+    .where(and(eq(jobFeatures.jobId, jobId), eq(jobFeatures.id, feature.id)));
 }
 
-/** Writes a change when the row still has the version it was made from; says whether it did. */
-export async function updateJob(tx: Writer, job: JobInput, version: number, at: string): Promise<boolean> {
-  const done = await tx
+/** Writes the head of a job over the row that is there. */
+export async function writeHead(tx: Writer, head: HeadState): Promise<void> {
+  const { id, version, headVersion, fieldVersions, updatedAt } = head;
+  await tx
     .update(jobs)
-    .set({ ...columns(job), updatedAt: at, version: version + 1 })
-    .where(and(eq(jobs.id, job.id), eq(jobs.version, version), isNull(jobs.deletedAt)))
-    .returning({ id: jobs.id });
-  if (done.length === 0) return false;
-  await writeHoles(tx, job.id, job.holes);
-  return true;
+    .set({ ...headColumns(head), version, headVersion, fieldVersions, updatedAt })
+    .where(eq(jobs.id, id));
+}
+
+/** Makes the words of a job findable anew: its name and notes, names and callouts of its features. */
+export async function writeSearchText(tx: Writer, jobId: string): Promise<void> {
+  const words = await tx
+    .select({ name: jobFeatures.name, callout: sql<string>`json_extract(${jobFeatures.question}, '$.callout')` })
+    .from(jobFeatures)
+    .where(and(eq(jobFeatures.jobId, jobId), isNull(jobFeatures.deletedAt)));
+  const [head] = await tx.select({ name: jobs.name, notes: jobs.notes }).from(jobs).where(eq(jobs.id, jobId));
+  const text = [head.name, head.notes, ...new Set(words.flatMap((w) => [w.callout, w.name]))].join(' ').toLowerCase();
+  await tx.update(jobs).set({ searchText: text }).where(eq(jobs.id, jobId));
+}
+
+/** Notes that a change was made; false when it had been before. */
+export async function noteChange(tx: Writer, jobId: string, id: string): Promise<boolean> {
+  const done = await tx.insert(jobChanges).values({ jobId, id }).onConflictDoNothing().returning({ id: jobChanges.id });
+  return done.length > 0;
+}
+
+/** The head of a job that is not deleted. */
+export async function findHead(tx: Writer, id: string): Promise<HeadState | undefined> {
+  const [row] = await tx
+    .select()
+    .from(jobs)
+    .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)));
+  return row && { ...row, part: row.part ?? USUAL_PART };
+}
+
+/** Features of a job by id, removed ones too; all of them where no ids are named. */
+export async function findFeatures(
+  tx: Writer,
+  jobId: string,
+  ids?: readonly string[],
+): Promise<Map<string, FeatureState>> {
+  const found = new Map<string, FeatureState>();
+  const asked = ids && [...new Set(ids)];
+  for (let at = 0; at === 0 || (asked && at < asked.length); at += BATCH) {
+    const rows = await tx
+      .select()
+      .from(jobFeatures)
+      .where(
+        and(eq(jobFeatures.jobId, jobId), asked ? inArray(jobFeatures.id, asked.slice(at, at + BATCH)) : undefined),
+      )
+      .orderBy(asc(jobFeatures.position), asc(jobFeatures.id));
+    for (const row of rows)
+      found.set(row.id, { feature: featureOf(row), fieldVersions: row.fieldVersions, deleted: row.deletedAt !== null });
+  }
+  return found;
+}
+
+/** Where the features of a job are that are not removed: what its holes are counted from. */
+export async function findPlaces(tx: Writer, jobId: string): Promise<Placed[]> {
+  const rows = await tx
+    .select({ id: jobFeatures.id, place: jobFeatures.place })
+    .from(jobFeatures)
+    .where(and(eq(jobFeatures.jobId, jobId), isNull(jobFeatures.deletedAt)));
+  return rows.map(({ id, place }) => ({ id, place: place ?? undefined }));
+}
+
+/** Every letter that a job has given, and where its list ends. */
+export async function findLetters(tx: Writer, jobId: string): Promise<{ letters: string[]; lastPosition: number }> {
+  const rows = await tx
+    .select({ letter: jobFeatures.letter, position: jobFeatures.position })
+    .from(jobFeatures)
+    .where(eq(jobFeatures.jobId, jobId));
+  return { letters: rows.map((r) => r.letter), lastPosition: rows.reduce((p, r) => Math.max(p, r.position), -1) };
 }
 
 /** Marks a job deleted (a moment) or brings it back (null). */
@@ -63,54 +188,83 @@ export async function markDeleted(db: Writer, id: string, deletedAt: string | nu
   return done.length > 0;
 }
 
-async function withHoles(db: Writer, rows: JobRow[]): Promise<Job[]> {
-  if (rows.length === 0) return [];
-  const holes = await db
-    .select()
-    .from(jobHoles)
-    .where(
-      inArray(
-        jobHoles.jobId,
-        rows.map((r) => r.id),
-      ),
-    )
-    .orderBy(asc(jobHoles.position));
-  return rows.map((row) => ({
-    ...columns({ ...row, part: row.part ?? USUAL_PART, holes: [] }),
-    id: row.id,
-    version: row.version,
-    createdAt: row.createdAt,
-    updatedAt: row.updatedAt,
-    holes: holes
-      .filter((h) => h.jobId === row.id)
-      .map(({ id, name, question, face, place, exit, edits }) => ({
-        id,
-        name,
-        // Questions kept before a field was asked lack it.
-        question: { ...BLANK_FORM, ...question },
-        face,
-        ...(place ? { place } : {}),
-        ...(exit ? { exit } : {}),
-        ...(edits ? { edits } : {}),
-      })),
-  }));
-}
-
-/** Jobs that are not deleted, newest change first. */
-export async function listJobs(db: Writer): Promise<Job[]> {
-  return withHoles(db, await db.select().from(jobs).where(isNull(jobs.deletedAt)).orderBy(desc(jobs.updatedAt)));
-}
-
 /** One job that is not deleted, or undefined. */
 export async function findJob(db: Writer, id: string): Promise<Job | undefined> {
-  const rows = await db
-    .select()
-    .from(jobs)
-    .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)));
-  return (await withHoles(db, rows))[0];
+  const head = await findHead(db, id);
+  if (!head) return undefined;
+  const features = await findFeatures(db, id);
+  const { version, headVersion, createdAt, updatedAt } = head;
+  const all = [...features.values()];
+  return {
+    id,
+    ...headColumns(head),
+    version,
+    headVersion,
+    nextLetter: nextLetter(all.map((f) => f.feature.letter)),
+    createdAt,
+    updatedAt,
+    holes: all.filter((f) => !f.deleted).map((f) => f.feature),
+  };
 }
 
 /** Whether an id is taken, deleted rows included. */
 export async function jobIdTaken(db: Writer, id: string): Promise<boolean> {
   return (await db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id))).length > 0;
 }
+
+/** A word as a pattern of LIKE, its own wildcards taken literally. */
+const containing = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+
+/** Jobs that are not deleted and have every word, in their text or as the name of their metal. */
+function matching(words: readonly { word: string; materialIds: string[] }[]): SQL | undefined {
+  return and(
+    isNull(jobs.deletedAt),
+    ...words.map(({ word, materialIds }) =>
+      or(
+        sql`${like(jobs.searchText, containing(word))} ESCAPE '\\'`,
+        materialIds.length > 0 ? inArray(jobs.materialId, materialIds) : undefined,
+      ),
+    ),
+  );
+}
+
+const rowOf = (row: JobRow & { features: number }): ListedJob => {
+  const { id, version, name, materialId, quantity, notes, updatedAt, features } = row;
+  return { id, version, name, materialId, quantity, notes, updatedAt, features };
+};
+
+/** A page of the jobs that have every word, newest change first, and how many there are. */
+export async function listJobs(
+  db: Writer,
+  words: readonly { word: string; materialIds: string[] }[] = [],
+  { limit, offset }: { limit: number; offset: number } = { limit: 50, offset: 0 },
+): Promise<{ jobs: ListedJob[]; total: number }> {
+  const where = matching(words);
+  const [{ total }] = await db.select({ total: count() }).from(jobs).where(where);
+  const rows = await db
+    .select()
+    .from(jobs)
+    .where(where)
+    .orderBy(desc(jobs.updatedAt), desc(jobs.id))
+    .limit(limit)
+    .offset(offset);
+  const ids = rows.map((r) => r.id);
+  const counts =
+    ids.length === 0
+      ? []
+      : await db
+          .select({ jobId: jobFeatures.jobId, n: count() })
+          .from(jobFeatures)
+          .where(and(inArray(jobFeatures.jobId, ids), isNull(jobFeatures.deletedAt)))
+          .groupBy(jobFeatures.jobId);
+  return {
+    total,
+    jobs: rows.map((row) => rowOf({ ...row, features: counts.find((c) => c.jobId === row.id)?.n ?? 0 })),
+  };
+}
+
+/** Fields of a row that a change sets, with the version that they now have. */
+export const stamped = (versions: FieldVersions, fields: Fields, version: number): FieldVersions => ({
+  ...versions,
+  ...Object.fromEntries(Object.keys(fields).map((field) => [field, version])),
+});

@@ -18,6 +18,7 @@ import {
   updateItem,
   updateShop,
 } from '../repositories/crib-repository';
+import { writing } from '../writing';
 import { Refusal } from './refusal';
 
 const stale = (what: string): Refusal =>
@@ -49,14 +50,18 @@ export async function changeInUse(
   id: string,
   change: z.infer<typeof inUseChange>,
 ): Promise<void> {
-  if ((kind !== 'machines' && kind !== 'cases') || !(await inCrib(db, kind, id))) throw unknown();
-  if (!(await setInUse(db, kind, id, change.inUse, change.version))) throw stale('This entry');
+  await writing(db, async (tx) => {
+    if ((kind !== 'machines' && kind !== 'cases') || !(await inCrib(tx, kind, id))) throw unknown();
+    if (!(await setInUse(tx, kind, id, change.inUse, change.version))) throw stale('This entry');
+  });
 }
 
 /** Adds an entry under an id that its maker chose. @throws Refusal 409 when the id is taken, 404 for a drill without its case */
 export async function addItem<K extends CribKind>(db: Database, kind: K, item: CribItem<K>): Promise<void> {
-  if (kind === 'drills' && !(await inCrib(db, 'cases', (item as CribItem<'drills'>).caseId))) throw unknown();
-  if (!(await insertItem(db, kind, item))) throw taken(item.id);
+  await writing(db, async (tx) => {
+    if (kind === 'drills' && !(await inCrib(tx, 'cases', (item as CribItem<'drills'>).caseId))) throw unknown();
+    if (!(await insertItem(tx, kind, item))) throw taken(item.id);
+  });
 }
 
 /** Changes an entry made from a known version. */
@@ -65,19 +70,23 @@ export async function changeItem<K extends CribKind>(
   kind: K,
   { version, ...item }: CribItem<K> & { version: number },
 ): Promise<void> {
-  if (!(await inCrib(db, kind, item.id))) throw unknown();
-  if (!(await updateItem(db, kind, item as unknown as CribItem<K>, version))) throw stale('This entry');
+  await writing(db, async (tx) => {
+    if (!(await inCrib(tx, kind, item.id))) throw unknown();
+    if (!(await updateItem(tx, kind, item as unknown as CribItem<K>, version))) throw stale('This entry');
+  });
 }
 
 /** Takes an entry out; adding it again under its id undoes that. */
 export async function takeOut(db: Database, kind: CribKind, id: string, version: number): Promise<void> {
-  if (!(await inCrib(db, kind, id))) throw unknown();
-  if (!(await removeItem(db, kind, id, version))) throw stale('This entry');
+  await writing(db, async (tx) => {
+    if (!(await inCrib(tx, kind, id))) throw unknown();
+    if (!(await removeItem(tx, kind, id, version))) throw stale('This entry');
+  });
 }
 
 /** Adds drills and tools together: all of them, or none. Those whose id is there already are changed. */
 export async function importCrib(db: Database, { drills, tools }: z.infer<typeof cribImport>): Promise<void> {
-  await db.transaction(async (tx) => {
+  await writing(db, async (tx) => {
     for (const [kind, list] of [
       ['drills', drills],
       ['tools', tools],
@@ -91,5 +100,7 @@ export async function importCrib(db: Database, { drills, tools }: z.infer<typeof
 
 /** Changes the shop's habits. */
 export async function changeShop(db: Database, change: ShopChange): Promise<void> {
-  if (!(await updateShop(db, change))) throw stale('The shop');
+  await writing(db, async (tx) => {
+    if (!(await updateShop(tx, change))) throw stale('The shop');
+  });
 }

@@ -1,94 +1,160 @@
+import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuidv7 } from 'uuid';
-import type { Job, JobChange, JobInput } from '@/contracts/job';
+import { fieldsOf, setOf, type FeatureSet, type HeadSet, type JobPatch } from '@/contracts/job-change';
+import { JOBS_PER_PAGE, type Job, type JobInput, type JobPage, type JobReplacement } from '@/contracts/job';
+import type { Material } from '@/core/materials/material';
+import { nextLetter } from '@/core/layout/letters';
 import type { Database } from '../database';
-import { findJob, insertJob, jobIdTaken, markDeleted, updateJob } from '../repositories/job-repository';
+import {
+  findJob,
+  insertFeatures,
+  insertHead,
+  jobIdTaken,
+  listJobs,
+  markDeleted,
+  writeSearchText,
+} from '../repositories/job-repository';
+import { writing, type Writer } from '../writing';
+import { changeIn, missingJob } from './change-job';
 import { Refusal } from './refusal';
 
 const now = (): string => new Date().toISOString();
-const missing = (): Refusal =>
-  new Refusal(404, 'No such job', 'There is no job with this id, or it was deleted.', [
-    {
-      field: 'id',
-      code: 'job-unknown',
-      detail: 'No such job.',
-      remedy: 'Open the list of jobs; undo brings a deleted one back.',
-    },
-  ]);
 
 /** The job with this id. @throws Refusal 404 */
-export async function existingJob(db: Database, id: string): Promise<Job> {
+export async function existingJob(db: Writer, id: string): Promise<Job> {
   const job = await findJob(db, id);
-  if (!job) throw missing();
+  if (!job) throw missingJob();
   return job;
 }
 
-/** Creates a job. The same id sent twice is refused, so that a repeated send makes no double. */
-export async function createJob(db: Database, input: JobInput): Promise<Job> {
-  if (await jobIdTaken(db, input.id))
-    throw new Refusal(409, 'Job exists', 'A job with this id is already kept.', [
-      { field: 'id', code: 'job-exists', detail: 'This id is taken.', remedy: 'Open the job, or send a new id.' },
-    ]);
-  await db.transaction((tx) => insertJob(tx, input, now()));
-  return existingJob(db, input.id);
+/** Writes a new job with its features, each with a letter; the caller owns the transaction. */
+export async function insertJob(tx: Writer, input: JobInput, at: string): Promise<void> {
+  await insertHead(tx, input, at);
+  const taken = new Set(input.holes.flatMap((h) => h.letter ?? []));
+  const given = new Set<string>();
+  const features = input.holes.map((hole, i) => {
+    const letter = hole.letter && !given.has(hole.letter) ? hole.letter : nextLetter([...given, ...taken]);
+    given.add(letter);
+    return { ...hole, letter, position: hole.position ?? i, version: 1 };
+  });
+  await insertFeatures(tx, input.id, features);
+  await writeSearchText(tx, input.id);
 }
 
-/** Changes a job made from a known version; an old version is refused with what changed meanwhile. */
-export async function changeJob(db: Database, change: JobChange): Promise<Job> {
-  const { version, ...input } = change;
-  const done = await db.transaction((tx) => updateJob(tx, input, version, now()));
-  if (done) return existingJob(db, input.id);
-  const current = await existingJob(db, input.id);
-  const fields = (['name', 'materialId', 'quantity', 'notes', 'part', 'holes'] as const).filter(
-    (key) => JSON.stringify(current[key]) !== JSON.stringify(input[key]),
-  );
-  throw new Refusal(
-    409,
-    'Changed meanwhile',
-    `This job was changed elsewhere (version ${current.version}, yours ${version}).`,
-    fields.map((field) => ({
-      field,
-      code: 'version-old',
-      detail:
-        field === 'holes' ? `It now has ${current.holes.length} holes.` : `It is now “${String(current[field])}”.`,
-      remedy: 'Load the job again and repeat your change.',
-    })),
-    current,
-  );
+/** What somebody sent is what is there: letters, places in the list and versions apart, where they left them out. */
+function sameJob(job: Job, input: JobInput): boolean {
+  const bare = ({ name, materialId, quantity, notes, part, holes }: JobInput) => ({
+    ...fieldsOf({ name, materialId, quantity, notes, part }),
+    holes: holes.map((h) => ({ ...fieldsOf(h), letter: undefined, position: undefined, version: undefined })),
+  });
+  return isDeepStrictEqual(bare(job), bare(input));
+}
+
+/** Creates a job. The same job sent again is a success and makes no double. @throws Refusal 409 when the id is another's */
+export async function createJob(db: Database, input: JobInput): Promise<Job> {
+  return writing(db, async (tx) => {
+    if (await jobIdTaken(tx, input.id)) {
+      const there = await findJob(tx, input.id);
+      if (there && sameJob(there, input)) return there;
+      throw new Refusal(409, 'Job exists', 'Another job has this id.', [
+        { field: 'id', code: 'job-exists', detail: 'This id is taken.', remedy: 'Open that job, or send a new id.' },
+      ]);
+    }
+    await insertJob(tx, input, now());
+    return existingJob(tx, input.id);
+  });
+}
+
+/** What a whole job changes of the one that is there, as a change made from its version. */
+function asPatch(current: Job, { holes, ...input }: JobReplacement): JobPatch {
+  const head: HeadSet = {
+    name: input.name,
+    materialId: input.materialId,
+    quantity: input.quantity,
+    notes: input.notes,
+    part: { ...input.part, walls: input.part.walls ?? null },
+  };
+  const there = new Map(current.holes.map((h) => [h.id, h]));
+  const sent = new Set(holes.map((h) => h.id));
+  return {
+    head: { version: current.headVersion, set: head },
+    add: holes.flatMap((h, i) => (there.has(h.id) ? [] : [{ ...h, position: i }])),
+    features: holes.flatMap((h, i) => {
+      const before = there.get(h.id);
+      if (!before) return [];
+      const { id: _, letter: _l, version: _v, ...own } = h;
+      const blank = { place: undefined, exit: undefined, edits: undefined };
+      const set = setOf(fieldsOf({ ...blank, ...own, position: i })) as FeatureSet;
+      return [{ id: h.id, version: before.version, set }];
+    }),
+    remove: current.holes.flatMap(({ id, version }) => (sent.has(id) ? [] : [{ id, version }])),
+  };
+}
+
+/** Puts a whole job in the place of one of a known version. @throws Refusal 404, or 409 with what changed meanwhile */
+export async function replaceJob(db: Database, change: JobReplacement): Promise<Job> {
+  return writing(db, async (tx) => {
+    const current = await existingJob(tx, change.id);
+    if (sameJob(current, change)) return current;
+    if (current.version !== change.version) {
+      const fields = (['name', 'materialId', 'quantity', 'notes', 'part', 'holes'] as const).filter(
+        (key) => !sameJob({ ...current, [key]: change[key] } as Job, current),
+      );
+      throw new Refusal(
+        409,
+        'Changed meanwhile',
+        `This job was changed elsewhere (version ${current.version}, yours ${change.version}).`,
+        fields.map((field) => ({
+          field,
+          code: 'version-old',
+          detail:
+            field === 'holes'
+              ? `It now has ${current.holes.length} features.`
+              : `It is now “${typeof current[field] === 'object' ? JSON.stringify(current[field]) : current[field]}”.`,
+          remedy: 'Load the job again and repeat your change, or send a PATCH of what you change.',
+        })),
+        current,
+      );
+    }
+    await changeIn(tx, change.id, asPatch(current, change));
+    return existingJob(tx, change.id);
+  });
 }
 
 /** Deletes a job so that undo can bring it back. */
-export async function deleteJob(db: Database, id: string): Promise<void> {
-  if (!(await markDeleted(db, id, now()))) throw missing();
-}
+export const deleteJob = (db: Database, id: string): Promise<void> =>
+  writing(db, async (tx) => {
+    if (!(await markDeleted(tx, id, now()))) throw missingJob();
+  });
 
 /** Brings a deleted job back. */
-export async function restoreJob(db: Database, id: string): Promise<Job> {
-  if (!(await markDeleted(db, id, null))) throw missing();
-  return existingJob(db, id);
-}
+export const restoreJob = (db: Database, id: string): Promise<Job> =>
+  writing(db, async (tx) => {
+    if (!(await markDeleted(tx, id, null))) throw missingJob();
+    return existingJob(tx, id);
+  });
 
-/** A copy of a job under new ids. */
+/** A copy of a job under a new id; its features keep theirs, which are their job's own. */
 export async function duplicateJob(db: Database, id: string): Promise<Job> {
   const { name, materialId, quantity, notes, part, holes } = await existingJob(db, id);
-  const copy: JobInput = {
-    id: uuidv7(),
-    name: `${name.slice(0, 110)} (copy)`,
-    materialId,
-    quantity,
-    notes,
-    part,
-    holes: renumbered(holes),
-  };
+  const copy = { id: uuidv7(), name: `${name.slice(0, 110)} (copy)`, materialId, quantity, notes, part, holes };
   return createJob(db, copy);
 }
 
-/** Holes under new ids, patterns that refer to another following it. */
-function renumbered(holes: Job['holes']): Job['holes'] {
-  const ids = new Map(holes.map((hole) => [hole.id, uuidv7()]));
-  const idOf = (id: string): string => ids.get(id) ?? id;
-  return holes.map((hole) => {
-    const { place } = hole;
-    const follows = place?.kind === 'mirror' || place?.kind === 'offset';
-    return { ...hole, id: idOf(hole.id), ...(follows ? { place: { ...place, of: idOf(place.of) } } : {}) };
-  });
+/** A page of jobs that have every word in name, notes, callouts or the name of their metal; newest change first. */
+export async function jobsPage(
+  db: Writer,
+  materials: readonly Material[],
+  { search = '', page = 1 }: { search?: string; page?: number },
+): Promise<JobPage> {
+  const words = search
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((word) => ({
+      word,
+      materialIds: materials.filter((m) => m.label.toLowerCase().includes(word)).map((m) => m.id),
+    }));
+  const { jobs, total } = await listJobs(db, words, { limit: JOBS_PER_PAGE, offset: (page - 1) * JOBS_PER_PAGE });
+  return { jobs, page, pages: Math.max(1, Math.ceil(total / JOBS_PER_PAGE)), total };
 }

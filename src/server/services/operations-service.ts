@@ -36,29 +36,28 @@ function operationItem(op: Operation, units: Display): Feature['operations'][num
   };
 }
 
-/** How each feature of a job is made in the shop as it is now, with the user's changes. */
-export function operationsOf(job: Job, shop: Shop, units: Display): OperationsResponse {
+/** How each feature of a job is made in the shop as it is now, with the user's changes; one by one. */
+export function* operationsOf(job: Job, shop: Shop, units: Display): Generator<Feature, void> {
   const planner = plannerFor(shop);
-  return {
-    features: job.holes.map((hole): Feature => {
-      const planned = planner.plan(hole, job);
-      const plan = planned.ok ? planned.value : undefined;
-      const problems = planned.ok ? planned.value.problems : planned.problems;
-      return {
-        holeId: hole.id,
-        callout: hole.question.callout,
-        count: plan?.callout.count ?? 1,
-        seconds: orNull(plan?.seconds),
-        wallLeftMm: orNull(plan?.wall?.value),
-        operations: plan?.operations.map((op) => operationItem(op, units)) ?? [],
-        faults: plan?.faults.map((f) => ({ key: f.key, level: f.level, text: tell(f.why, units) })) ?? [],
-        problems: problems.map((p) => ({
-          field: p.field,
-          code: p.code,
-          detail: tell(p, units),
-          remedy: tell(p.remedy, units),
-        })),
-      };
-    }),
-  };
+  for (const hole of job.holes) {
+    const planned = planner.plan(hole, job);
+    const plan = planned.ok ? planned.value : undefined;
+    const problems = planned.ok ? planned.value.problems : planned.problems;
+    yield {
+      holeId: hole.id,
+      letter: hole.letter,
+      callout: hole.question.callout,
+      count: plan?.callout.count ?? 1,
+      seconds: orNull(plan?.seconds),
+      wallLeftMm: orNull(plan?.wall?.value),
+      operations: plan?.operations.map((op) => operationItem(op, units)) ?? [],
+      faults: plan?.faults.map((f) => ({ key: f.key, level: f.level, text: tell(f.why, units) })) ?? [],
+      problems: problems.map((p) => ({
+        field: p.field,
+        code: p.code,
+        detail: tell(p, units),
+        remedy: tell(p.remedy, units),
+      })),
+    };
+  }
 }

@@ -6,6 +6,7 @@ import { JobCard } from '@/features/jobs/job-card';
 import { PAPERS, type Paper } from '@/features/jobs/paper';
 import { PrintBar } from '@/features/jobs/print-bar';
 import { database } from '@/server/start';
+import { inSlices } from '@/server/in-slices';
 import { findJob } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';
 
@@ -27,18 +28,19 @@ export default async function CardPage({ params, searchParams }: Props) {
     wanted !== undefined && wanted in PAPERS ? (wanted as Paper) : shop.units === 'inch' ? 'letter-half' : 'a5';
   const host = (await headers()).get('host') ?? '127.0.0.1:3000';
   const address = `http://${host}/jobs/${job.id}`;
+  const plans = await inSlices(job.holes, (hole) => ({
+    id: hole.id,
+    name: hole.name,
+    callout: hole.question.callout,
+    result: planner.plan(hole, job),
+  }));
   return (
     <main id="main">
       <PrintBar jobId={job.id} paper={paper} />
       <JobCard
         job={job}
         material={shop.materials.find((m) => m.id === job.materialId)?.label ?? job.materialId}
-        plans={job.holes.map((hole) => ({
-          id: hole.id,
-          name: hole.name,
-          callout: hole.question.callout,
-          result: planner.plan(hole, job),
-        }))}
+        plans={plans}
         display={shop.units}
         paper={paper}
         address={address}

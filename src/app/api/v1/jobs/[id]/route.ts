@@ -1,24 +1,41 @@
-import { jobChange } from '@/contracts/job';
+import { jobReplacement } from '@/contracts/job';
+import { jobPatch } from '@/contracts/job-change';
 import { database } from '@/server/start';
 import { answering, JOB_BODY, json, readBody } from '@/server/http/respond';
-import { changeJob, deleteJob, existingJob } from '@/server/services/job-service';
+import { patchJob } from '@/server/services/change-job';
+import { deleteJob, existingJob, replaceJob } from '@/server/services/job-service';
 import { Refusal } from '@/server/services/refusal';
 
 interface Context {
   params: Promise<{ id: string }>;
 }
 
-export const GET = (_: Request, { params }: Context): Promise<Response> =>
-  answering(async () => json(await existingJob(await database(), (await params).id)));
+/** A reader that names the version it has gets 304 while that is the newest. */
+export const GET = (request: Request, { params }: Context): Promise<Response> =>
+  answering(async () => {
+    const job = await existingJob(await database(), (await params).id);
+    const tag = `"${job.version}"`;
+    if (request.headers.get('if-none-match') === tag)
+      return new Response(null, { status: 304, headers: { etag: tag } });
+    const response = json(job);
+    response.headers.set('etag', tag);
+    return response;
+  });
+
+export const PATCH = (request: Request, { params }: Context): Promise<Response> =>
+  answering(async () => {
+    const patch = await readBody(request, jobPatch, JOB_BODY);
+    return json(await patchJob(await database(), (await params).id, patch));
+  });
 
 export const PUT = (request: Request, { params }: Context): Promise<Response> =>
   answering(async () => {
-    const change = await readBody(request, jobChange, JOB_BODY);
+    const change = await readBody(request, jobReplacement, JOB_BODY);
     if (change.id !== (await params).id)
       throw new Refusal(422, 'Two ids', 'The id in the body is not the one in the address.', [
         { field: 'id', code: 'id-differs', detail: 'The ids differ.', remedy: 'Send the id of the address.' },
       ]);
-    return json(await changeJob(await database(), change));
+    return json(await replaceJob(await database(), change));
   });
 
 export const DELETE = (_: Request, { params }: Context): Promise<Response> =>

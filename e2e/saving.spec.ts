@@ -1,0 +1,145 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+
+const PIER = '/jobs/sample-job-pier-adapter-plate';
+const state = (page: Page) => page.getByRole('main').getByRole('status').first();
+const saved = (page: Page) => expect(state(page)).toHaveText('Saved');
+
+/** A server of its own, that can be killed and comes back on the same database. */
+class OwnServer {
+  private folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-saving-'));
+  private process: ChildProcess | undefined;
+  constructor(
+    private port: number,
+    readonly address = `http://127.0.0.1:${port}`,
+  ) {}
+  async start(): Promise<void> {
+    const env = { ...process.env, DATABASE_URL: `file:${this.folder}/shop.db` };
+    this.process = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(this.port)], { env });
+    await expect(async () => expect((await fetch(`${this.address}/api/openapi.json`)).ok).toBe(true)).toPass();
+  }
+  kill(): Promise<void> {
+    return new Promise((resolve) => {
+      this.process?.once('exit', () => resolve());
+      this.process?.kill('SIGKILL');
+    });
+  }
+  async end(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+test('a job of 400 features: edit, close the tab at once, open: there', async ({ context, page, request }) => {
+  const first = await (await request.get('/api/v1/jobs/sample-job-pier-adapter-plate')).json();
+  const holes = Array.from({ length: 400 }, (_, i) => ({
+    ...first.holes[3],
+    id: `many-${String(i).padStart(6, '0')}`,
+    letter: undefined,
+    place: { kind: 'point', x: 10 + (i % 20) * 14, y: 10 + Math.floor(i / 20) * 9 },
+    question: { ...first.holes[3].question, callout: 'M4 THRU' },
+  }));
+  const made = { id: 'job-of-400', name: 'Four hundred', materialId: 'steel-low-carbon', quantity: 1, holes };
+  expect((await request.post('/api/v1/jobs', { data: made })).status()).toBe(201);
+  await page.goto('/jobs/job-of-400');
+  await page.getByLabel('Name of OJ').fill('the last one');
+  await page.close();
+  const again = await context.newPage();
+  await again.goto('/jobs/job-of-400');
+  await expect(again.getByLabel('Name of OJ')).toHaveValue('the last one');
+  await saved(again);
+  const kept = await (await request.get('/api/v1/jobs/job-of-400')).json();
+  expect(kept.holes[399]).toMatchObject({ letter: 'OJ', name: 'the last one' });
+});
+
+test('the server dies while one types, and comes back: nothing is lost, and it is said meanwhile', async ({ page }) => {
+  test.setTimeout(90_000);
+  const server = new OwnServer(3931);
+  await server.start();
+  try {
+    await page.goto(server.address + PIER);
+    await saved(page);
+    await server.kill();
+    await page.getByLabel('Notes').fill('Typed while nobody listened');
+    await page.getByLabel('Name of B').fill('rim');
+    await expect(state(page)).toHaveText('2 changes waiting for the server');
+    await page.waitForTimeout(20_000); // As long as a bench computer takes to come up.
+    await server.start();
+    await saved(page);
+    const job = await (await fetch(`${server.address}/api/v1${PIER}`)).json();
+    expect([job.notes, job.holes[1].name]).toEqual(['Typed while nobody listened', 'rim']);
+  } finally {
+    await server.end();
+  }
+});
+
+test('two tabs: other fields merge by themselves and are told; the same field is offered from both', async ({
+  context,
+  page,
+  request,
+}) => {
+  const other = await context.newPage();
+  await page.goto(PIER);
+  await other.goto(PIER);
+  await Promise.all([saved(page), saved(other)]);
+  await page.getByLabel('Name of A').fill('studs');
+  await saved(page);
+  await expect(other.getByText('Changed elsewhere: A name')).toBeVisible();
+  await expect(other.getByLabel('Name of A')).toHaveValue('studs');
+
+  // Both type in the same field before either is saved.
+  await Promise.all([page.getByLabel('Name of B').fill('mine'), other.getByLabel('Name of B').fill('yours')]);
+  const late = other.getByLabel('Changed in two places');
+  await expect(async () =>
+    expect([await late.isVisible(), await page.getByLabel('Changed in two places').isVisible()]).toContain(true),
+  ).toPass();
+  const [here, there] = (await late.isVisible()) ? [other, page] : [page, other];
+  const question = here.getByLabel('Changed in two places');
+  await expect(question).toContainText('B name was changed elsewhere too');
+  await expect(question).toContainText('mine');
+  await expect(question).toContainText('yours');
+  const kept = await here.getByLabel('Name of B').inputValue();
+  await question.getByRole('button', { name: 'Keep mine' }).click();
+  await Promise.all([saved(here), expect(there.getByLabel('Name of B')).toHaveValue(kept)]);
+
+  // Somebody else, in another program.
+  const job = await (await request.get(`/api/v1${PIER}`)).json();
+  await context.setOffline(true);
+  await here.getByLabel('Notes').fill('from the tab');
+  await request.patch(`/api/v1${PIER}`, {
+    data: { head: { version: job.headVersion, set: { notes: 'from outside' } } },
+  });
+  await context.setOffline(false);
+  await here.getByLabel('Changed in two places').getByRole('button', { name: 'Take theirs' }).click();
+  await expect(here.getByLabel('Notes')).toHaveValue('from outside');
+  await saved(here);
+});
+
+test('what was just typed is on the next view at once; undo goes across the views of a job', async ({
+  page,
+  request,
+}) => {
+  await page.goto(`${PIER}/plate`);
+  const line = page.getByLabel('Add: callout and place');
+  await line.fill('M3 THRU at 30,30');
+  await line.press('Enter');
+  await line.fill('M3 TH');
+  await page.getByRole('link', { name: 'Holes', exact: true }).click();
+  await expect(page.getByText('M3x0.5 THRU')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText('M3x0.5 THRU')).toBeHidden();
+  await page.getByRole('button', { name: 'Redo', exact: true }).click();
+  await saved(page);
+  await page.goto(`${PIER}/plate`);
+  await expect(line).toHaveValue('M3 TH');
+  await page.getByRole('button', { name: /^Remove E/ }).click();
+  await saved(page);
+  await line.fill('M4 THRU at 60,60');
+  await line.press('Enter');
+  await saved(page);
+  const { holes } = await (await request.get(`/api/v1${PIER}`)).json();
+  expect(holes.map((h: { letter: string }) => h.letter).join('')).toBe('ABCDF');
+});

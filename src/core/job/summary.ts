@@ -1,0 +1,68 @@
+import type { OperationCode } from '../operation/operation';
+import { equalFeatures } from './equal-features';
+import { holeLine, type HoleLine, type NamedFeature } from './hole-line';
+import type { JobHead, Planner } from './plan-in-job';
+
+/** An operation and how often it is done in one part. */
+export interface Work {
+  code: OperationCode;
+  times: number;
+}
+
+/** A job as a list shows it. */
+export interface JobSummary {
+  /** The first kinds of holes, each once with all of its holes counted. */
+  lines: HoleLine[];
+  /** How many further kinds there are. */
+  more: number;
+  work: Work[];
+  /** Holes in one part. */
+  holes: number;
+  /** Kinds that cannot be made, or that have a warning. */
+  troubled: number;
+  /** One part, hole by hole, without changes of tool, s. */
+  seconds: number;
+}
+
+const KINDS_LISTED = 12;
+
+/** How often each operation is done, over some lines. */
+export function workOf(lines: readonly Pick<HoleLine, 'steps' | 'count'>[]): Work[] {
+  const times = new Map<OperationCode, number>();
+  for (const { steps, count } of lines) for (const code of steps) times.set(code, (times.get(code) ?? 0) + count);
+  return [...times].map(([code, n]) => ({ code, times: n }));
+}
+
+/** A kind of hole of a job: its line, and how long all of it takes, s. */
+export interface KindOfHole {
+  line: HoleLine;
+  seconds: number;
+}
+
+/** The kinds of holes of a job one by one, so that a server can do other work between two of them. */
+export function* kindsOfHoles(
+  features: readonly NamedFeature[],
+  job: JobHead,
+  planner: Planner,
+): Generator<KindOfHole, void> {
+  for (const { features: equal, callout, count } of equalFeatures(features)) {
+    const plan = planner.plan(equal[0], job);
+    yield {
+      line: { ...holeLine(equal[0], job, planner), callout, count },
+      seconds: plan.ok ? plan.value.seconds * (count / Math.max(1, plan.value.callout.count)) : 0,
+    };
+  }
+}
+
+/** The summary of a job from all of its kinds. */
+export function summaryOf(kinds: readonly KindOfHole[]): JobSummary {
+  const lines = kinds.map((k) => k.line);
+  return {
+    lines: lines.slice(0, KINDS_LISTED),
+    more: Math.max(0, lines.length - KINDS_LISTED),
+    work: workOf(lines),
+    holes: lines.reduce((sum, l) => sum + l.count, 0),
+    troubled: lines.filter((l) => l.troubles.length > 0).length,
+    seconds: kinds.reduce((sum, k) => sum + k.seconds, 0),
+  };
+}

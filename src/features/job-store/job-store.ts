@@ -1,0 +1,423 @@
+import { dequal } from 'dequal';
+import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
+import { v7 as uuidv7 } from 'uuid';
+import { fieldsOf, type PatchReceipt } from '@/contracts/job-change';
+import type { Job, JobFeature } from '@/contracts/job';
+import type { FieldError } from '@/contracts/problem';
+import { send, type Sent } from '@/ui/send';
+import {
+  changeOf,
+  documentOf,
+  featuresOf,
+  isEmpty,
+  madeFrom,
+  newsOf,
+  onlyField,
+  withChange,
+  withoutField,
+  withReceipt,
+  wordOf,
+  type JobDocument,
+  type LocalChange,
+} from './job-document';
+import { dropWaiting, putWaiting, waitingChanges } from './outbox';
+import { otherTabs, tabId, tellSaved } from './tabs';
+
+enablePatches();
+
+/** The same field changed here and elsewhere. */
+export interface Conflict {
+  /** `head`, or the id of a feature. */
+  target: string;
+  /** Undefined where the whole feature is meant: it was removed on one side. */
+  field?: string;
+  /** As people call it: "B callout". */
+  name: string;
+  mine: unknown;
+  theirs: unknown;
+}
+
+export interface Saving {
+  state: 'saved' | 'saving' | 'waiting' | 'conflict' | 'refused';
+  /** Changes that the server does not have yet. */
+  waiting: number;
+  /** Why it was refused, or why it waits. */
+  why?: string;
+}
+
+export interface JobState {
+  job: Job;
+  saving: Saving;
+  conflicts: Conflict[];
+  /** What others changed since it was last looked at. */
+  news: string[];
+  canUndo: boolean;
+  canRedo: boolean;
+}
+
+interface Step {
+  patches: Patch[];
+  inverse: Patch[];
+  /** The one field that it sets, so that typing is one step. */
+  field?: string;
+  at: number;
+}
+
+const MOST_STEPS = 200;
+/** Typing in one field within this time is one step and one change, ms. */
+const ONE_STEP_MS = 1500;
+const SEND_AFTER_MS = 500;
+const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
+
+/** Sends a change; kept apart so that tests put another server in its place. */
+export type SendChange = (jobId: string, change: LocalChange, leaving: boolean) => Promise<Sent<PatchReceipt>>;
+
+const sendChange: SendChange = (jobId, change, leaving) =>
+  send<PatchReceipt>('PATCH', `/api/v1/jobs/${jobId}`, change, leaving);
+
+/**
+ * A job as this tab edits it: what the server has, and on top of that every change that it does not have yet. Changes are
+ * kept in the browser the moment they are made, and sent until they are taken or somebody decides.
+ */
+export class JobStore {
+  /** As the server has it, as far as this tab knows. */
+  private base: JobDocument;
+  private shown: JobDocument;
+  private meta: Pick<Job, 'createdAt' | 'updatedAt'>;
+  private waiting: LocalChange[] = [];
+  private past: Step[] = [];
+  private future: Step[] = [];
+  private sending = false;
+  private tries = 0;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private fault: string | undefined;
+  private refused = false;
+  private conflicts: Conflict[] = [];
+  private news: string[] = [];
+  private listeners = new Set<() => void>();
+  private state: JobState;
+
+  constructor(
+    job: Job,
+    private readonly post: SendChange = sendChange,
+  ) {
+    this.base = documentOf(job);
+    this.shown = this.base;
+    this.meta = { createdAt: job.createdAt, updatedAt: job.updatedAt };
+    this.state = this.snapshot();
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  getState = (): JobState => this.state;
+  /** Whether nothing is on its way, so that what is loaded now tells of others only. */
+  get quiet(): boolean {
+    return !this.sending;
+  }
+  get version(): number {
+    return this.base.version;
+  }
+
+  /** Takes up the changes that were left in the browser: this tab's own, and those of tabs that are gone. */
+  async takeUp(): Promise<void> {
+    const others = await otherTabs();
+    const found = await waitingChanges(this.base.id);
+    const known = new Set(this.waiting.map((c) => c.change));
+    const left = found.filter((w) => !others.has(w.tab) && !known.has(w.id));
+    if (left.length === 0) return;
+    for (const row of left) if (row.tab !== tabId()) putWaiting('changes', { ...row, tab: tabId() });
+    this.waiting = [...left.map((w) => w.change), ...this.waiting].sort((a, b) => (a.change < b.change ? -1 : 1));
+    this.show();
+    this.soon(0);
+  }
+
+  /** Changes the job; kept at once, sent soon. */
+  edit = (recipe: (draft: Draft<JobDocument>) => void): void => {
+    const [next, patches, inverse] = produceWithPatches(this.shown, (draft) => void recipe(draft));
+    const change = this.change(next, patches);
+    if (!change) return;
+    const field = onlyField(change);
+    const last = this.past.at(-1);
+    const typing = field !== undefined && last?.field === field && Date.now() - last.at < ONE_STEP_MS;
+    const step: Step = typing
+      ? { patches: [...last.patches, ...patches], inverse: [...inverse, ...last.inverse], field, at: Date.now() }
+      : { patches, inverse, field, at: Date.now() };
+    this.past = [...(typing ? this.past.slice(0, -1) : this.past.slice(-MOST_STEPS)), step];
+    this.future = [];
+    this.keep(change, typing);
+  };
+
+  undo = (): void => {
+    const step = this.past.at(-1);
+    if (!step) return;
+    this.past = this.past.slice(0, -1);
+    if (this.replay(step.inverse)) this.future = [step, ...this.future];
+    this.tell();
+  };
+
+  redo = (): void => {
+    const [step, ...rest] = this.future;
+    if (!step) return;
+    this.future = rest;
+    if (this.replay(step.patches)) this.past = [...this.past, { ...step, field: undefined }];
+    this.tell();
+  };
+
+  /** The job as the server has it now, when that is newer. */
+  receive(job: Job): void {
+    if (job.version <= this.base.version || this.sending) return;
+    const before = this.base;
+    this.base = documentOf(job);
+    this.meta = { createdAt: job.createdAt, updatedAt: job.updatedAt };
+    this.news = [...new Set([...this.news, ...newsOf(before, this.base)])];
+    this.show();
+  }
+
+  dismissNews = (): void => {
+    this.news = [];
+    this.tell();
+  };
+
+  /** Where both changed the same: mine is sent again, on top of theirs. */
+  keepMine = (conflict: Conflict): void => {
+    const { target, field } = conflict;
+    if (field === undefined && !this.base.features[target]) {
+      const mine = this.shown.features[target] ?? (conflict.mine as JobFeature);
+      this.replaceAll((change, i) => {
+        const bare = withoutField(change, target, undefined);
+        return i === 0 ? { ...bare, add: [...bare.add, mine] } : bare;
+      });
+    }
+    this.settled(conflict);
+  };
+
+  /** Where both changed the same: theirs stays, mine goes. */
+  takeTheirs = (conflict: Conflict): void => {
+    this.replaceAll((change) => withoutField(change, conflict.target, conflict.field));
+    this.settled(conflict);
+  };
+
+  /** Gives up the change that the server refuses for good. */
+  dropRefused = (): void => {
+    const [refused, ...rest] = this.waiting;
+    if (refused) dropWaiting('changes', [refused.change]);
+    this.waiting = rest;
+    this.refused = false;
+    this.fault = undefined;
+    this.show();
+    this.soon(0);
+  };
+
+  /** The server has answered something else: what waits for it is sent again. */
+  reached(): void {
+    if (this.fault !== undefined && !this.refused && this.conflicts.length === 0) this.flush();
+  }
+
+  /** Sends now what waits: the server is back, or the page goes. */
+  flush = (leaving = false): void => {
+    clearTimeout(this.timer);
+    this.tries = 0;
+    void this.sendNext(leaving);
+  };
+
+  private change(next: JobDocument, patches: readonly Patch[]): LocalChange | undefined {
+    const change = changeOf(this.shown, next, patches, uuidv7());
+    if (change) this.shown = next;
+    return change;
+  }
+
+  private replay(patches: Patch[]): boolean {
+    let next: JobDocument;
+    try {
+      next = applyPatches(this.shown, patches);
+    } catch {
+      // What it was about is gone meanwhile.
+      return false;
+    }
+    const features = Object.fromEntries(
+      Object.entries(next.features).map(([id, f]) => [
+        id,
+        { ...f, version: this.shown.features[id]?.version ?? f.version },
+      ]),
+    );
+    const change = this.change({ ...next, features }, patches);
+    if (change) this.keep(change, false);
+    return change !== undefined;
+  }
+
+  /** Keeps a change in the browser; one that goes on typing takes the place of the one before while that is not sent. */
+  private keep(change: LocalChange, typing: boolean): void {
+    const last = this.waiting.at(-1);
+    const field = onlyField(change);
+    const inFlight = this.sending && this.waiting.length === 1;
+    if (typing && last && !inFlight && onlyField(last) === field) {
+      const version = last.features[0]?.version ?? last.head?.version;
+      const merged = {
+        ...change,
+        change: last.change,
+        head: change.head && { ...change.head, version: version ?? change.head.version },
+        features: change.features.map((f) => ({ ...f, version: version ?? f.version })),
+      };
+      this.waiting = [...this.waiting.slice(0, -1), merged];
+      this.store(merged);
+    } else {
+      this.waiting = [...this.waiting, change];
+      this.store(change);
+    }
+    this.tell();
+    this.soon(SEND_AFTER_MS);
+  }
+
+  private store(change: LocalChange): void {
+    putWaiting('changes', { id: change.change, jobId: this.base.id, tab: tabId(), change });
+  }
+
+  private replaceAll(work: (change: LocalChange, index: number) => LocalChange): void {
+    const next = this.waiting.map(work);
+    dropWaiting(
+      'changes',
+      next.filter(isEmpty).map((c) => c.change),
+    );
+    this.waiting = next.filter((c) => !isEmpty(c));
+    this.waiting.forEach((c) => this.store(c));
+  }
+
+  /** One conflict less; after the last one the change goes on, made from what the server has. */
+  private settled(conflict: Conflict): void {
+    this.conflicts = this.conflicts.filter((c) => c !== conflict);
+    if (this.conflicts.length === 0) {
+      this.replaceAll((change) => madeFrom(change, this.base));
+      this.soon(0);
+    }
+    this.show();
+  }
+
+  private soon(ms: number): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.sendNext(false), ms);
+  }
+
+  private async sendNext(leaving: boolean): Promise<void> {
+    const [first] = this.waiting;
+    if (this.sending || !first || this.conflicts.length > 0 || this.refused) return;
+    this.sending = true;
+    this.tell();
+    const got = await this.post(this.base.id, first, leaving);
+    this.sending = false;
+    if (got.ok) this.taken(first, got.value);
+    else this.notTaken(first, got);
+    this.tell();
+  }
+
+  private taken(change: LocalChange, receipt: PatchReceipt): void {
+    const alone = receipt.before === this.base.version;
+    this.base = withReceipt(withChange(this.base, change), receipt);
+    // What others changed in between is not known yet: an older version makes the next load bring it.
+    if (!alone) this.base = { ...this.base, version: Math.min(receipt.version - 1, this.base.version) };
+    dropWaiting('changes', [change.change]);
+    this.waiting = this.waiting.slice(1);
+    if (alone) {
+      const known = new Set([...receipt.features.map((f) => f.id), 'head']);
+      this.replaceAll((c) => madeFrom(c, this.base, known));
+    }
+    this.fault = undefined;
+    this.tries = 0;
+    this.show();
+    tellSaved(this.base.id);
+    if (this.waiting.length > 0) this.soon(0);
+  }
+
+  private notTaken(change: LocalChange, got: Extract<Sent<PatchReceipt>, { ok: false }>): void {
+    this.fault = got.fault;
+    if (got.status === 409 && got.partial) this.conflicting(change, got.partial as Job, got.errors ?? []);
+    else if (got.status === 0 || got.status === 429 || got.status >= 500 || got.status === 401) {
+      this.soon(RETRY_MS[Math.min(this.tries, RETRY_MS.length - 1)]);
+      this.tries += 1;
+    } else this.refused = true;
+  }
+
+  /** Fields that differ from what this tab last knew are shown to decide; one's own earlier write is no conflict. */
+  private conflicting(change: LocalChange, current: Job, errors: readonly FieldError[]): void {
+    const before = this.base;
+    const now = documentOf(current);
+    const conflicts = errors.flatMap(({ field: path }): Conflict[] => {
+      const [, target, field] = /^(head|features\.[^.]+)(?:\.(.+))?$/.exec(path) ?? [];
+      if (!target) return [];
+      const id = target.replace(/^features\./, '');
+      const valueIn = (doc: JobDocument): unknown => {
+        const of = id === 'head' ? doc.head : doc.features[id];
+        return of && field !== undefined ? fieldsOf(of)[field] : of;
+      };
+      const theirs = valueIn(now);
+      if (dequal(theirs, valueIn(before))) return [];
+      const letter = (this.shown.features[id] ?? now.features[id])?.letter;
+      const name =
+        id === 'head' ? `the ${wordOf(field ?? '')}` : [letter, field && wordOf(field)].filter(Boolean).join(' ');
+      return [{ target: id, ...(field === undefined ? {} : { field }), name, mine: valueIn(this.shown), theirs }];
+    });
+    this.receive(current);
+    this.conflicts = conflicts;
+    this.fault = undefined;
+    if (conflicts.length > 0) return;
+    this.replaceAll((c) => (c.change === change.change ? madeFrom(c, this.base) : c));
+    this.soon(0);
+  }
+
+  private show(): void {
+    this.shown = this.waiting.reduce(withChange, this.base);
+    this.tell();
+  }
+
+  private tell(): void {
+    this.state = this.snapshot();
+    this.listeners.forEach((listener) => listener());
+  }
+
+  private snapshot(): JobState {
+    const { head, ...doc } = this.shown;
+    const before = this.state as JobState | undefined;
+    const same = before && before.job.version === doc.version && this.lastShown === this.shown;
+    this.lastShown = this.shown;
+    return {
+      job: same
+        ? before.job
+        : {
+            id: doc.id,
+            version: doc.version,
+            headVersion: doc.headVersion,
+            nextLetter: doc.nextLetter,
+            ...head,
+            ...this.meta,
+            holes: featuresOf(this.shown),
+          },
+      saving: this.saving(),
+      conflicts: this.conflicts,
+      news: this.news,
+      canUndo: this.past.length > 0,
+      canRedo: this.future.length > 0,
+    };
+  }
+  private lastShown: JobDocument | undefined;
+
+  private saving(): Saving {
+    const waiting = this.waiting.length;
+    if (this.conflicts.length > 0) return { state: 'conflict', waiting };
+    if (this.refused) return { state: 'refused', waiting, why: this.fault };
+    if (waiting === 0) return { state: 'saved', waiting };
+    return this.fault ? { state: 'waiting', waiting, why: this.fault } : { state: 'saving', waiting };
+  }
+}
+
+const stores = new Map<string, JobStore>();
+
+/** The one store of a job in this tab: its views share it, with its undo. On the server every page has its own. */
+export function storeOf(job: Job): JobStore {
+  if (typeof window === 'undefined') return new JobStore(job);
+  const known = stores.get(job.id);
+  if (known) return known;
+  const store = new JobStore(job);
+  stores.set(job.id, store);
+  return store;
+}

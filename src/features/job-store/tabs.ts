@@ -1,0 +1,52 @@
+import { v7 as uuidv7 } from 'uuid';
+
+type Message = { kind: 'who' } | { kind: 'here'; tab: string } | { kind: 'saved'; jobId: string };
+
+/** How long other tabs get to say that they are there, ms. */
+const ANSWER_MS = 200;
+
+const TAB_KEY = 'jolly-bit-tab';
+let channel: BroadcastChannel | undefined;
+let own: string | undefined;
+const onSaved = new Set<(jobId: string) => void>();
+const present = new Set<string>();
+
+function open(): BroadcastChannel | undefined {
+  if (channel || typeof BroadcastChannel === 'undefined') return channel;
+  channel = new BroadcastChannel('jolly-bit');
+  channel.onmessage = ({ data }: MessageEvent<Message>) => {
+    if (data.kind === 'who') channel?.postMessage({ kind: 'here', tab: tabId() });
+    else if (data.kind === 'here') present.add(data.tab);
+    else onSaved.forEach((listener) => listener(data.jobId));
+  };
+  return channel;
+}
+
+/** Name of this tab; a reload keeps it. */
+export function tabId(): string {
+  own ??= sessionStorage.getItem(TAB_KEY) ?? uuidv7();
+  sessionStorage.setItem(TAB_KEY, own);
+  return own;
+}
+
+/** The other tabs of this browser that are there now. A tab that was copied from this one gets a name of its own. */
+export async function otherTabs(): Promise<ReadonlySet<string>> {
+  present.clear();
+  open()?.postMessage({ kind: 'who' });
+  await new Promise((resolve) => setTimeout(resolve, ANSWER_MS));
+  if (present.has(tabId())) {
+    own = uuidv7();
+    sessionStorage.setItem(TAB_KEY, own);
+  }
+  return present;
+}
+
+/** Tells the other tabs that a job was saved. */
+export const tellSaved = (jobId: string): void => open()?.postMessage({ kind: 'saved', jobId } satisfies Message);
+
+/** Listens for jobs that other tabs have saved. */
+export function whenSaved(listener: (jobId: string) => void): () => void {
+  open();
+  onSaved.add(listener);
+  return () => onSaved.delete(listener);
+}

@@ -1,0 +1,96 @@
+'use client';
+
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import {
+  MOST_RECORDS,
+  type RecordInput,
+  type RecordKept,
+  type RecordKind,
+  type RecordReceipt,
+} from '@/contracts/record';
+import { send } from '@/ui/send';
+import { dropWaiting, putWaiting, waitingRecords } from './outbox';
+import { tellSaved, whenSaved } from './tabs';
+
+type Kept<K extends RecordKind> = Extract<RecordKept, { kind: K }>;
+type Own<K extends RecordKind> = Omit<Extract<RecordInput, { kind: K }>, 'id' | 'jobId' | 'kind'>;
+
+const RETRY_MS = 3000;
+
+/**
+ * What was recorded of a kind at a job: what the server has and what waits for it, in the order in which it happened.
+ * A record is kept in the browser at once and sent until the server has it, or says why it cannot be.
+ */
+export function useRecords<K extends RecordKind>(jobId: string, kind: K) {
+  const client = useQueryClient();
+  const key = ['records', jobId, kind];
+  const { data: there } = useQuery({
+    queryKey: key,
+    queryFn: async (): Promise<Kept<K>[]> => {
+      const got = await send<{ records: Kept<K>[] }>('GET', `/api/v1/jobs/${jobId}/records?kind=${kind}`);
+      if (!got.ok) throw new Error(got.fault);
+      return got.value.records;
+    },
+  });
+  const [waiting, setWaiting] = useState<Kept<K>[]>([]);
+  const [fault, setFault] = useState<string>();
+  const busy = useRef(false);
+  const reload = useCallback(() => client.invalidateQueries({ queryKey: ['records', jobId] }), [client, jobId]);
+
+  const sendAll = useCallback(async (): Promise<void> => {
+    if (busy.current) return;
+    busy.current = true;
+    try {
+      const records = (await waitingRecords(jobId)).map((w) => w.record).filter((r) => r.kind === kind);
+      setWaiting(records.map((r) => ({ arrivedAt: '', happenedAt: '', ...r }) as Kept<K>));
+      if (records.length === 0) return;
+      const got = await send<RecordReceipt>('POST', '/api/v1/records', { records: records.slice(0, MOST_RECORDS) });
+      const receipt = got.ok ? got.value : got.status === 422 ? (got.partial as RecordReceipt | undefined) : undefined;
+      if (!receipt) {
+        setFault(`${records.length} waiting for the server. ${got.ok ? '' : got.fault}`);
+        return;
+      }
+      const refused = receipt.refused.map((r) => r.id);
+      dropWaiting('records', [...receipt.taken, ...receipt.known, ...refused]);
+      setFault(
+        receipt.refused.length > 0 ? receipt.refused.map((r) => `${r.detail} ${r.remedy}`).join(' ') : undefined,
+      );
+      await reload();
+      setWaiting((list) => list.filter((r) => !records.some((sent) => sent.id === r.id)));
+      tellSaved(jobId);
+    } finally {
+      busy.current = false;
+    }
+  }, [jobId, kind, reload]);
+
+  useEffect(() => {
+    const first = setTimeout(() => void sendAll(), 0);
+    const again = setInterval(() => void sendAll(), RETRY_MS);
+    const stop = whenSaved((id) => id === jobId && void reload());
+    return () => {
+      clearTimeout(first);
+      clearInterval(again);
+      stop();
+    };
+  }, [sendAll, reload, jobId]);
+
+  const record = useCallback(
+    (own: Own<K>): void => {
+      const made = {
+        ...own,
+        id: uuidv7(),
+        kind,
+        jobId,
+        happenedAt: new Date().toISOString(),
+      } as unknown as RecordInput;
+      putWaiting('records', { id: made.id, jobId, record: made });
+      setWaiting((list) => [...list, { ...made, arrivedAt: '' } as unknown as Kept<K>]);
+      void sendAll();
+    },
+    [jobId, kind, sendAll],
+  );
+  const known = new Set(there?.map((r) => r.id));
+  return { records: [...(there ?? []), ...waiting.filter((r) => !known.has(r.id))], record, fault };
+}

@@ -1,0 +1,103 @@
+import { isDeepStrictEqual } from 'node:util';
+import type { RecordInput, RecordKept, RecordReceipt } from '@/contracts/record';
+import { countHoles, type Placed } from '@/core/layout/place';
+import type { Database } from '../database';
+import { findFeatures, jobIdTaken, type FeatureState } from '../repositories/job-repository';
+import { appendRecord, findRecords } from '../repositories/record-repository';
+import { writing, type Writer } from '../writing';
+import { Refusal } from './refusal';
+
+type Refused = RecordReceipt['refused'][number];
+type Why = Omit<Refused, 'id'>;
+
+const why = (code: string, detail: string, remedy: string): Why => ({ code, detail, remedy });
+
+/** What a record says, without when it arrived. */
+function said({ happenedAt: _, ...record }: RecordInput | RecordKept): object {
+  const { arrivedAt: _a, ...rest } = record as RecordKept;
+  return rest;
+}
+
+/** Holes that a feature has or had, patterns that follow another included. */
+function holesOf(features: ReadonlyMap<string, FeatureState>, id: string): number {
+  const placed = (of: string, seen: readonly string[]): Placed[] => {
+    const place = features.get(of)?.feature.place;
+    if (!place || seen.includes(of)) return [];
+    const follows = place.kind === 'mirror' || place.kind === 'offset' ? placed(place.of, [...seen, of]) : [];
+    return [{ id: of, place }, ...follows];
+  };
+  const chain = placed(id, []);
+  return chain.length === 0 ? 1 : countHoles(chain) - countHoles(chain.slice(1));
+}
+
+function whyNot(
+  record: RecordInput,
+  there: RecordKept | undefined,
+  features: ReadonlyMap<string, FeatureState> | undefined,
+): Why | undefined {
+  if (there)
+    return why('id-taken', `The id ${record.id} is of another record.`, 'Send this one under an id of its own.');
+  if (!features) return why('job-unknown', 'There is no such job.', 'Name the job that this happened to.');
+  if (!('featureId' in record)) return undefined;
+  const state = features.get(record.featureId);
+  if (!state) return why('hole-unknown', 'This job has no such feature.', 'Load the job and name one of its features.');
+  const holes = holesOf(features, record.featureId);
+  return record.holeNumber > holes
+    ? why(
+        'hole-unknown',
+        `Feature ${state.feature.letter} has ${holes === 1 ? 'one hole' : `${holes} holes`}; there is no ${state.feature.letter}${record.holeNumber}.`,
+        'Name a hole that is there.',
+      )
+    : undefined;
+}
+
+/** Features of every job that records name; undefined for a job that never was. A deleted job still takes what happened. */
+async function featuresByJob(
+  tx: Writer,
+  jobIds: ReadonlySet<string>,
+): Promise<Map<string, Map<string, FeatureState> | undefined>> {
+  const found = new Map<string, Map<string, FeatureState> | undefined>();
+  for (const id of jobIds) found.set(id, (await jobIdTaken(tx, id)) ? await findFeatures(tx, id) : undefined);
+  return found;
+}
+
+/**
+ * Takes in what happened, record by record: the same one sent again counts once; what cannot be is refused and said, and
+ * keeps no other from being taken.
+ * @throws Refusal 422 when nothing of it was taken or known
+ */
+export async function takeRecords(db: Database, batch: readonly RecordInput[]): Promise<RecordReceipt> {
+  const receipt: RecordReceipt = { taken: [], known: [], refused: [] };
+  await writing(db, async (tx) => {
+    const there = await findRecords(
+      tx,
+      batch.map((r) => r.id),
+    );
+    const features = await featuresByJob(tx, new Set(batch.map((r) => r.jobId)));
+    const at = new Date().toISOString();
+    for (const record of batch) {
+      const before = there.get(record.id);
+      if (before && isDeepStrictEqual(said(before), said(record))) {
+        receipt.known.push(record.id);
+        continue;
+      }
+      const reason = whyNot(record, before, features.get(record.jobId));
+      if (reason) receipt.refused.push({ id: record.id, ...reason });
+      else {
+        await appendRecord(tx, record, at);
+        there.set(record.id, { ...record, happenedAt: record.happenedAt ?? at, arrivedAt: at } as RecordKept);
+        receipt.taken.push(record.id);
+      }
+    }
+  });
+  const [first] = receipt.refused;
+  if (first && receipt.taken.length + receipt.known.length === 0)
+    throw new Refusal(
+      422,
+      'Not recorded',
+      receipt.refused.map((r) => r.detail).join(' '),
+      receipt.refused.map(({ id, code, detail, remedy }) => ({ field: id, code, detail, remedy })),
+      receipt,
+    );
+  return receipt;
+}
