@@ -2,6 +2,7 @@ import { BLANK_FORM, type AskForm } from './form';
 import { findDrill } from './find-drill';
 import type { ThreadPart } from './hole-plan';
 import { planForm } from './read-form';
+import { sectionOf } from './section';
 import { comparedDrills, formingDrill, tradeOffs, weighDrill } from './trade-off';
 import { codesOf, METRIC_INDEX, planned, pool, shop } from '../tests/bench-shop';
 import { tell } from '../units/show';
@@ -156,4 +157,46 @@ test('an unknown material is answered with those that there are; a thread that i
   ]);
   const old = planned({ callout: 'M8 THRU', thickness: '12', existing: ' Thread ' });
   expect(old.hole.existing).toEqual({ kind: 'thread' });
+});
+
+describe('a drill set by the user', () => {
+  const edited = (over: Partial<AskForm>, drill: { fullMm?: number; drill?: string }) =>
+    planned({ callout: 'M8 x 10 DEEP', thickness: '30', ...over }, { edits: { overrides: { drill } } });
+  const short = (fullMm: number) =>
+    edited({}, { fullMm })
+      .operations.filter((o) => o.cautions.some((c) => c.code === 'too-shallow'))
+      .map((o) => o.key);
+
+  test('less deep than its last tap needs is said at the drill, to a twentieth of a millimetre', () => {
+    const needed =
+      planned({ callout: 'M8 x 10 DEEP', thickness: '30' }).thread?.tapping.best.depth?.fullDiameter.value ?? NaN;
+    expect([short(needed), short(needed - 0.04), short(needed - 0.06), short(needed - 3)]).toEqual([
+      [],
+      [],
+      ['drill'],
+      ['drill'],
+    ]);
+    const through = edited({ callout: 'M8 THRU', thickness: '12' }, { fullMm: 12.5 });
+    expect(codesOf(through)).not.toContain('too-shallow');
+  });
+
+  test('another drill is named beside the plan’s own, at the drill alone', () => {
+    const { operations } = edited({}, { drill: '7' });
+    const said = operations.flatMap((o) => (o.changes ?? []).map((c) => `${o.key}: ${tell(c, 'mm')}`));
+    expect(said[0]).toMatch(/^drill: 7\.0 mm instead of /);
+    expect(said.filter((text) => !text.startsWith('drill: '))).toEqual([]);
+  });
+});
+
+test('the load of a way counts the holes of all parts', () => {
+  const ways = (callout: string, parts: string) => part({ callout, thickness: '12', parts, machine: 'mill' }).tapping;
+  expect(JSON.stringify(ways('4x M6 THRU', '5'))).toBe(JSON.stringify(ways('20x M6 THRU', '1')));
+});
+
+test('the section: full thread from the floor of the larger part to its end; the widest part at the mouth', () => {
+  const at = planned({ callout: 'ø9 x 4 DEEP M8 x 16 DEEP', thickness: '30' });
+  const { thread } = sectionOf(at);
+  expect([thread?.fromMm, thread?.endMm]).toEqual([4, 16]);
+  const old = sectionOf(planned({ callout: 'ø9 x 4 DEEP M8 x 16 DEEP', thickness: '30', existing: 'thread' }));
+  expect([old.thread?.fromMm, old.thread?.endMm]).toEqual([4, 16]);
 });

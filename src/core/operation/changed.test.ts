@@ -232,3 +232,83 @@ describe('limits, each from both sides', () => {
     expect(operations.find((o) => o.key === 'check')?.cut).toBeUndefined();
   });
 });
+
+describe('which of it is said where', () => {
+  test('what is added comes before the end of the hole; those that an order does not name stay after what they followed', () => {
+    const keys = (edits: OperationEdits) => planned(ten, { edits }).operations.map((o) => o.key);
+    const note = { key: 'mine', kind: 'note' as const, text: 'Warm it', seconds: 60 };
+    expect(keys({ inserted: [note] })).toEqual(['lay-out', 'start', 'drill', 'mine', 'deburr', 'check']);
+    expect(keys({ dropped: ['deburr'], inserted: [note] }).slice(-2)).toEqual(['mine', 'check']);
+    expect(keys({ order: ['drill', 'start'] })).toEqual(['lay-out', 'drill', 'deburr', 'check', 'start']);
+  });
+
+  test('a start neither grabs nor needs fluid, a chamfer needs no fluid; only a drill comes through', () => {
+    const words = (key: string, callout: string) =>
+      op(key, { ...ten, callout, thickness: '20' }).details.map((d) => tell(d, 'mm').split(' ').slice(0, 2).join(' '));
+    expect(words('start', 'M8 THRU').filter((w) => /^(If it|Fluid)/.test(w))).toEqual([]);
+    expect(words('chamfer', 'M8 THRU').filter((w) => w.startsWith('Fluid'))).toEqual([]);
+    expect(words('drill', 'M8 THRU').filter((w) => /^(If it|Fluid|From)/.test(w))).toHaveLength(3);
+    expect(words('ream', 'ø8 H7 REAM THRU').filter((w) => w.startsWith('From'))).toEqual([]);
+  });
+
+  test('the cautions of a way of tapping are said once, at its first tap', () => {
+    const { operations } = planned({ callout: 'M10 x 8 DEEP', material: 'aluminium-wrought-6000', thickness: '16' });
+    const codes = (key: string) => operations.find((o) => o.key === key)?.cautions.map((c) => c.code) ?? [];
+    const [first, second] = [codes('tap-1'), codes('tap-2')];
+    expect(first.filter((c) => second.includes(c))).toEqual([]);
+    const all = planned({ callout: 'M3 x 5 DEEP', material: 'stainless-austenitic', thickness: '8.5' });
+    const taps = all.operations.filter((o) => o.code === 'tap');
+    expect([taps.length > 1, taps[0].cautions.length > 0, taps.slice(1).flatMap((t) => t.cautions).length]).toEqual([
+      true,
+      true,
+      0,
+    ]);
+  });
+
+  test('by hand 13 mm in steel is the most; softer metal takes more', () => {
+    const stops = (callout: string, material: string) =>
+      planned({ callout, material, thickness: '6', machine: 'cordless' }).operations.flatMap((o) =>
+        o.cut && !o.cut.speed.ok ? o.cut.speed.problems.map((p) => p.code) : [],
+      );
+    expect([stops('ø13 THRU', 'steel-low-carbon'), stops('ø14 THRU', 'steel-low-carbon')]).toEqual([
+      [],
+      ['hand-large'],
+    ]);
+    expect(stops('ø14 THRU', 'aluminium-wrought-6000')).toEqual([]);
+  });
+
+  test('a lever that nobody laid out is assumed, and said so', () => {
+    const lever = (leverMm?: number) =>
+      planned(ten, { setting: { leverMm } }).operations.find((o) => o.key === 'drill')?.cut?.grab?.force.working
+        .assumptions?.length;
+    expect([lever(), lever(80)]).toEqual([1, 0]);
+  });
+
+  test('slow turning is said of a drill and a ring cutter, not of a reamer', () => {
+    const crawling = {
+      ...shop,
+      machines: shop.machines.map((m) => ({ ...m, speeds: { kind: 'range' as const, minRpm: 10, maxRpm: 60 } })),
+    };
+    const low = (key: string) =>
+      op(key, { ...ten, callout: 'ø8 H7 REAM THRU' }, undefined, crawling).cautions.some((c) => c.code === 'speed-low');
+    expect([low('drill'), low('ream')]).toEqual([true, false]);
+  });
+
+  test('a ring cutter takes through holes from 14 mm', () => {
+    const tools = [14, 13.5, 20].map((mm) => ({
+      id: `a${mm}`,
+      kind: 'annular-cutter' as const,
+      name: `annular cutter ${mm}`,
+      diameterMm: mm,
+      reachMm: 25,
+    }));
+    const code = (callout: string) =>
+      op('drill', { ...ten, callout, thickness: '12' }, undefined, { ...shop, tools }).code;
+    expect([code('ø14 THRU'), code('ø20 THRU'), code('ø13.5 THRU'), code('ø14 x 6 DEEP')]).toEqual([
+      'annular',
+      'annular',
+      'drill',
+      'drill',
+    ]);
+  });
+});
