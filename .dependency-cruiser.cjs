@@ -3,7 +3,7 @@ const MAY_SEE = {
   core: [],
   contracts: ['core'],
   server: ['core', 'contracts'],
-  ui: ['core'],
+  ui: ['core', 'workers'],
   features: ['ui', 'core', 'contracts'],
   workers: ['core'],
   app: ['features', 'server', 'contracts', 'ui', 'core'],

@@ -2,10 +2,21 @@
 // Serves Jolly Bit: `dev`, `build`, `start`, or `demo` (installs and builds what is missing, then serves the sample shop).
 import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
+import { createInterface } from 'node:readline/promises';
 import { build, installed, run } from './lib/steps.mjs';
 
 /** A server that dies is started again, at most so often in a minute. */
 const MOST_RESTARTS = 5;
+
+/** A line typed at the terminal. */
+async function asked(question) {
+  const terminal = createInterface({ input: process.stdin, output: process.stdout });
+  try {
+    return await terminal.question(question);
+  } finally {
+    terminal.close();
+  }
+}
 
 const mode = process.argv[2] ?? 'demo';
 const host = process.env.HOST ?? '127.0.0.1';
@@ -20,6 +31,7 @@ else {
   console.log(`Jolly Bit at http://${host}:${port} ...`);
   /** Exit code of a server that another start would not help. */
   const NOT_STARTABLE = 78;
+  const NO_PASSCODE = 79;
   const starts = [];
   let server;
   let ending = false;
@@ -32,8 +44,13 @@ else {
         : ['scripts/server.mjs', host, port],
       { stdio: 'inherit' },
     );
-    server.on('exit', (code, signal) => {
-      if (ending || mode === 'dev' || code === 0 || code === NOT_STARTABLE) process.exit(code ?? 0);
+    server.on('exit', async (code, signal) => {
+      if (code === NO_PASSCODE && process.stdin.isTTY && !process.env.PASSCODE) {
+        process.env.PASSCODE = await asked('Passcode for those who come over the network: ');
+        return start();
+      }
+      if (ending || mode === 'dev' || code === 0 || code === NOT_STARTABLE || code === NO_PASSCODE)
+        process.exit(code ?? 0);
       const lately = starts.filter((at) => at > Date.now() - 60_000).length;
       const how = signal ? `by ${signal}` : `with code ${code}`;
       if (lately > MOST_RESTARTS) {

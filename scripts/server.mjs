@@ -26,6 +26,7 @@ function isText(url) {
 }
 
 process.env.NODE_ENV ??= 'production';
+process.env.HOST = host;
 const { default: next } = await import('next');
 const app = next({ dev: false, hostname: host, port: Number(port) });
 await app.prepare();
@@ -36,6 +37,8 @@ const server = createServer((request, response) => {
       allow: [...METHODS].join(', '),
     });
   if (!isText(request.url)) return refuse(response, 400, 'Not an address', 'The path is not readable as text.');
+  // Who it came from, as seen here: what a program writes into this header itself is not believed.
+  request.headers['x-jolly-bit-remote'] = request.socket.remoteAddress ?? 'unknown';
   return handle(request, response);
 });
 server.headersTimeout = HEADERS_MS;

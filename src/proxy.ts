@@ -1,4 +1,6 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { needsSession } from './server/access/at-the-door';
+import { sessionIn } from './server/access/session';
 import { isOurHost } from './server/http/hosts';
 import { problemResponse } from './server/http/respond';
 import { Refusal } from './server/services/refusal';
@@ -33,7 +35,7 @@ function contentSecurityPolicy(nonce: string): string {
   ].join('; ');
 }
 
-const refusal = (status: 403 | 421, title: string, field: string, detail: string, remedy: string): Response =>
+const refusal = (status: 401 | 403 | 421, title: string, field: string, detail: string, remedy: string): Response =>
   problemResponse(
     new Refusal(status, title, detail, [{ field, code: title.toLowerCase().replace(' ', '-'), detail, remedy }]),
   );
@@ -59,14 +61,30 @@ function refused(request: NextRequest): Response | undefined {
   return undefined;
 }
 
+/** What anyone may ask for: the page to sign in at, and the signing in. */
+const OPEN = ['/sign-in', '/api/v1/session'];
+
+/** The answer to one who has to sign in first: a page leads there, a program is told. */
+async function stopped(request: NextRequest): Promise<Response | undefined> {
+  const { pathname, search } = request.nextUrl;
+  if (!needsSession(request.headers.get('host')) || OPEN.includes(pathname)) return undefined;
+  if (await sessionIn(request.headers.get('cookie'))) return undefined;
+  if (pathname.startsWith('/api/') || request.method !== 'GET')
+    return refusal(401, 'Sign in', 'session', 'This needs the passcode.', 'POST it to /api/v1/session first.');
+  const to = request.nextUrl.clone();
+  to.pathname = '/sign-in';
+  to.search = new URLSearchParams({ next: pathname + search }).toString();
+  return NextResponse.redirect(to, 303);
+}
+
 /** Refuses requests for other hosts and writes from foreign pages, and sets the security headers of every answer. */
-export function proxy(request: NextRequest): Response {
+export async function proxy(request: NextRequest): Promise<Response> {
   const nonce = btoa(crypto.randomUUID());
   const csp = contentSecurityPolicy(nonce);
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
   headers.set('content-security-policy', csp);
-  const response = refused(request) ?? NextResponse.next({ request: { headers } });
+  const response = refused(request) ?? (await stopped(request)) ?? NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', csp);
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'same-origin');

@@ -5,6 +5,8 @@ import '@fontsource/barlow-condensed/latin-600.css';
 import './globals.css';
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
+import { headers } from 'next/headers';
+import { sessionIn } from '@/server/access/session';
 import { TopBar } from '@/ui/top-bar';
 
 export const metadata: Metadata = {
@@ -14,11 +16,12 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { themeColor: '#14275e' };
 export const dynamic = 'force-dynamic';
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const session = await sessionIn((await headers()).get('cookie'));
   return (
     <html lang="en">
       <body className="min-h-dvh">
-        <TopBar />
+        <TopBar signedInAs={session?.who} />
         {children}
       </body>
     </html>

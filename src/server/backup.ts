@@ -1,4 +1,4 @@
-import { mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import type { Client } from '@libsql/client';
 
@@ -6,6 +6,41 @@ import type { Client } from '@libsql/client';
 const KEPT = 14;
 
 const folderOf = (file: string): string => path.join(path.dirname(path.resolve(file)), 'backups');
+
+const NIGHT = 'night';
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+
+/** Copies that there are of a database, newest first. */
+export function copiesOf(file: string): { name: string; at: Date }[] {
+  const folder = folderOf(file);
+  if (!existsSync(folder)) return [];
+  const stem = `${path.basename(file, path.extname(file))}.`;
+  return readdirSync(folder)
+    .filter((name) => name.startsWith(stem) && name.endsWith('.db'))
+    .map((name) => ({ name, at: statSync(path.join(folder, name)).mtime }))
+    .sort((a, b) => b.at.getTime() - a.at.getTime());
+}
+
+/** The file of a database address; undefined for one that is no file here. */
+export const fileOf = (url: string): string | undefined => /^file:(?!:memory:)([^?]+)/.exec(url)?.[1];
+
+/** Copies a database once a day while the server runs, the first time when the last copy is a day old. */
+export function copyEveryNight(client: Client, url: string): void {
+  const file = fileOf(url);
+  if (!file) return;
+  const copy = async (): Promise<void> => {
+    const last = copiesOf(file).find(({ name }) => name.includes(`.${NIGHT}.`));
+    if (last && Date.now() - last.at.getTime() < DAY_MS) return;
+    try {
+      await copyDatabase(client, file, NIGHT);
+    } catch (error) {
+      console.error(`The nightly copy failed: ${(error as Error).message}`);
+    }
+  };
+  setTimeout(() => void copy(), 60_000).unref();
+  setInterval(() => void copy(), HOUR_MS).unref();
+}
 
 /**
  * Copies a database as it stands into the backups folder beside it, safe while others write.

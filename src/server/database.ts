@@ -3,7 +3,7 @@ import path from 'node:path';
 import { createClient, type Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
-import { copyDatabase } from './backup';
+import { copyDatabase, fileOf } from './backup';
 import { UnusableDatabase, unusable } from './database-faults';
 import * as schema from './schema';
 
@@ -51,7 +51,7 @@ async function prepare(client: Client, file: string): Promise<void> {
  * @throws UnusableDatabase in one sentence with what to do: no database, damaged, of another program, newer, read-only, full
  */
 export async function openDatabase(url: string): Promise<{ db: Database; client: Client }> {
-  const file = /^file:(?!:memory:)([^?]+)/.exec(url)?.[1];
+  const file = fileOf(url);
   try {
     if (file) mkdirSync(path.dirname(path.resolve(file)), { recursive: true });
     const client = createClient({ url, timeout: BUSY_MS });

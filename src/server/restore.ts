@@ -31,7 +31,9 @@ async function contentsOf(client: Client): Promise<Contents> {
 /** Counts changes of the crib: it goes on from where it stands. */
 const REVISION = '"crib_revision"';
 /** What is worked out anew from the rest. */
-const DERIVED = [REVISION, '"job_summaries"'];
+const DERIVED = '"job_summaries"';
+/** The door stays locked as it is. */
+const DOOR = '"access"';
 
 /** Works on a copy of a file, brought to the newest state; the file itself stays as it is. */
 async function withCopy<T>(file: string, work: (copy: string, client: Client) => Promise<T>): Promise<T> {
@@ -79,8 +81,9 @@ export const restoreCopy = (file: string, into: string): Promise<string> =>
       const tx = await client.transaction('write');
       try {
         await tx.execute('PRAGMA defer_foreign_keys = ON');
-        for (const table of tables.filter((t) => t !== REVISION)) await tx.execute(`DELETE FROM main.${table}`);
-        for (const table of tables.filter((t) => !DERIVED.includes(t))) {
+        for (const table of tables.filter((t) => ![REVISION, DOOR].includes(t)))
+          await tx.execute(`DELETE FROM main.${table}`);
+        for (const table of tables.filter((t) => ![REVISION, DERIVED, DOOR].includes(t))) {
           const info = await tx.execute(`PRAGMA main.table_info(${table})`);
           const columns = info.rows.map((column) => `"${String(column.name)}"`).join(', ');
           await tx.execute(`INSERT INTO main.${table} (${columns}) SELECT ${columns} FROM given.${table}`);

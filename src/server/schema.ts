@@ -214,6 +214,17 @@ export const records = sqliteTable(
   (t) => [index('records_by_job').on(t.jobId, t.kind, t.happenedAt)],
 );
 
+/** One row: who may come in. */
+export const access = sqliteTable('access', {
+  id: id(),
+  /** argon2id; null while there is none. */
+  passcodeHash: text('passcode_hash'),
+  /** Seals sessions; a new one ends them all. */
+  sessionKey: text('session_key').notNull(),
+  /** Changing the crib and the shop asks for the passcode again. */
+  guardsCrib: integer('guards_crib', { mode: 'boolean' }).notNull().default(false),
+});
+
 /** One row: how this shop does things. */
 export const shop = sqliteTable('shop', {
   id: id(),

@@ -1,18 +1,48 @@
+import type { Client } from '@libsql/client';
+import { accessRow, isPasscode, setPasscode } from './access/passcode';
+import { setDoor } from './access/session';
+import { copyEveryNight } from './backup';
 import { DEFAULT_URL, openDatabase, type Database } from './database';
 import { UnusableDatabase } from './database-faults';
 import { seedSampleShop } from './demo/sample-shop';
+import { isLoopback } from './http/hosts';
 
-/** Opens the server's database and, when it is new, fills it with the sample shop; `JOLLY_BIT_SEED=none` leaves it empty. */
-async function start(): Promise<Database> {
-  const { db } = await openDatabase(process.env.DATABASE_URL ?? DEFAULT_URL);
-  if (process.env.JOLLY_BIT_SEED !== 'none') await seedSampleShop(db);
-  return db;
+interface Opened {
+  db: Database;
+  client: Client;
 }
 
-const shared = globalThis as { jollyBitDatabase?: Promise<Database> };
+/** A server that would stand open to the shop's network without a passcode. */
+class OpenDoor extends Error {}
 
-/** The server's one database: opened at start, or again on the next use where that failed. */
-export function database(): Promise<Database> {
+/** Sets the passcode that PASSCODE names, and asks for one of those who come from elsewhere. @throws OpenDoor without one */
+async function closeDoor(db: Database): Promise<void> {
+  const { PASSCODE, HOST = '127.0.0.1' } = process.env;
+  // Given again with every start, it is set anew only when it is another: a new one signs everybody out.
+  if (PASSCODE && !(await isPasscode(await accessRow(db), PASSCODE))) await setPasscode(db, PASSCODE);
+  const { passcodeHash, sessionKey } = await accessRow(db);
+  const guarded = !isLoopback(HOST);
+  const locked = passcodeHash !== null;
+  if ((guarded || process.env.PUBLIC_URL) && !locked)
+    throw new OpenDoor(
+      `Not started: at ${guarded ? HOST : process.env.PUBLIC_URL} everyone on the network could come in, and there is no passcode. Set one once: PASSCODE='at least eight characters' npm start.`,
+    );
+  setDoor({ guarded, locked, key: sessionKey });
+}
+
+/** Opens the server's database and, when it is new, fills it with the sample shop; `JOLLY_BIT_SEED=none` leaves it empty. */
+async function start(): Promise<Opened> {
+  const url = process.env.DATABASE_URL ?? DEFAULT_URL;
+  const { db, client } = await openDatabase(url);
+  if (process.env.JOLLY_BIT_SEED !== 'none') await seedSampleShop(db);
+  await closeDoor(db);
+  copyEveryNight(client, url);
+  return { db, client };
+}
+
+const shared = globalThis as { jollyBitDatabase?: Promise<Opened> };
+
+function opened(): Promise<Opened> {
   shared.jollyBitDatabase ??= start().catch((error: unknown) => {
     shared.jollyBitDatabase = undefined;
     throw error;
@@ -20,16 +50,23 @@ export function database(): Promise<Database> {
   return shared.jollyBitDatabase;
 }
 
-/** Exit code of a server that another start would not help; scripts/serve.mjs reads it. */
+/** The server's one database: opened at start, or again on the next use where that failed. */
+export const database = async (): Promise<Database> => (await opened()).db;
+
+/** The connection of that database, for what goes past its tables. */
+export const openClient = async (): Promise<Client> => (await opened()).client;
+
+/** Exit codes of a server that another start alone would not help; scripts/serve.mjs reads them. */
 const NOT_STARTABLE = 78;
+const NO_PASSCODE = 79;
 
 /** Opens the database, or ends the process with one sentence where it cannot be used. */
 export async function startOrEnd(): Promise<void> {
   try {
     await database();
   } catch (error) {
-    if (!(error instanceof UnusableDatabase)) throw error;
+    if (!(error instanceof UnusableDatabase || error instanceof OpenDoor)) throw error;
     console.error(error.message);
-    process.exit(NOT_STARTABLE);
+    process.exit(error instanceof OpenDoor ? NO_PASSCODE : NOT_STARTABLE);
   }
 }

@@ -16,6 +16,8 @@ interface TextProps extends Common {
   inputClass?: string;
   autoFocus?: boolean;
   inputMode?: 'text' | 'decimal';
+  type?: 'password';
+  autoComplete?: string;
 }
 
 /** A labelled text field; the error is read out with it. */

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { send } from './send';
 
 const VIEWS = [
   ['/', 'Ask'],
@@ -9,8 +10,13 @@ const VIEWS = [
   ['/crib', 'Crib'],
 ] as const;
 
+async function signOut(): Promise<void> {
+  await send('DELETE', '/api/v1/session');
+  window.location.assign('/sign-in');
+}
+
 /** The views in the order of the work, on a strip like the edge of a steel rule. */
-export function TopBar() {
+export function TopBar({ signedInAs }: { signedInAs?: string }) {
   const path = usePathname();
   return (
     <header className="relative flex h-12 items-stretch gap-1 bg-ink px-3 text-steel-100 sm:px-4 print:hidden">
@@ -38,6 +44,18 @@ export function TopBar() {
           );
         })}
       </nav>
+      {signedInAs !== undefined && (
+        <span className="ml-auto flex items-center gap-3 font-cond text-lg">
+          <span className="max-w-40 truncate">{signedInAs}</span>
+          <button
+            type="button"
+            className="min-h-11 px-2 font-semibold text-steel-200 hover:text-white"
+            onClick={() => void signOut()}
+          >
+            Sign out
+          </button>
+        </span>
+      )}
     </header>
   );
 }

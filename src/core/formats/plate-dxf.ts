@@ -4,9 +4,10 @@ import { ok, phrase, quantity, refuse, type Phrase, type Result } from '../answe
 import type { LaidFace } from '../layout/lay-out';
 import { arcPoints, bulgePoints, closedLoops, outlineCorners } from '../layout/outline';
 import type { Point, Stock } from '../layout/part';
+import { MOST_HOLES } from '../layout/place';
 import { trimmed } from '../units/show';
 import type { Imported } from '../layout/imported';
-import { fileProblem, MOST_FEATURES, unreadableFile } from './imported';
+import { fileProblem, unreadableFile } from './imported';
 
 /** Millimetres in a unit of $INSUNITS: inch, foot, mm, cm, m. */
 const INSUNITS: Record<number, [mm: number, name: string]> = {
@@ -58,6 +59,11 @@ export function writePlateDxf(laid: LaidFace, layerOf: (featureId: string) => st
 const no = (code: string, text: string, remedy: string, values?: Phrase['values']): Result<never> =>
   refuse(fileProblem(code, text, remedy, values));
 
+/** Where a circle or point begins, as it is counted before the drawing is read. */
+const HOLE_ENTITY = /^\s*0\s*\n\s*(?:CIRCLE|POINT)\s*$/gm;
+/** Corners that an outline may have. */
+const MOST_CORNERS = 20_000;
+
 interface Drawing {
   header?: Record<string, unknown>;
   entities: Entity[];
@@ -67,6 +73,12 @@ interface Drawing {
 function parsed(text: string): Result<Drawing> {
   const unreadable = unreadableFile(text);
   if (unreadable) return refuse(unreadable);
+  const holes = text.match(HOLE_ENTITY)?.length ?? 0;
+  if (holes > MOST_HOLES + 1)
+    return no('dxf-many', 'These are {holes} circles and points; a part has at most {most} holes.', 'Take some out.', {
+      holes,
+      most: MOST_HOLES,
+    });
   if (!/\bEOF\s*$/.test(text))
     return no('dxf-truncated', 'The file breaks off: its end mark is missing.', 'Export the drawing again.');
   try {
@@ -103,6 +115,7 @@ interface DrawnHole {
 /** Beyond these a unit is wrong, mm. */
 const FARTHEST_MM = 10000;
 const WIDEST_MM = 5000;
+const FAR_REMEDY = 'Give the unit of the drawing and import it again.';
 
 /** The hole that an entity is; undefined for anything else. */
 function holeOf(e: Entity, origin: Point, mm: number): DrawnHole | undefined {
@@ -160,6 +173,16 @@ export function readPlateDxf(text: string, assumedMm: number): Result<Imported> 
   if (!drawing.ok) return drawing;
   const { mm, said } = unitOf(drawing.value, assumedMm);
   const outline = outlineOf(drawing.value.entities);
+  const corners = outline?.corners?.length ?? 0;
+  if (corners > MOST_CORNERS)
+    return no('dxf-corners', 'The outline has {corners} corners; it may have {most}.', 'Draw it more simply.', {
+      corners,
+      most: MOST_CORNERS,
+    });
+  if (outline && Math.max(outline.width, outline.height) * mm > FARTHEST_MM)
+    return no('dxf-far', 'The outline is {width} wide: the unit is probably wrong.', FAR_REMEDY, {
+      width: quantity(outline.width * mm, 'mm'),
+    });
   const origin = outline?.origin ?? { x: 0, y: 0 };
   const found = drawing.value.entities
     .filter((e) => !outline?.entities.has(e))
@@ -169,17 +192,18 @@ export function readPlateDxf(text: string, assumedMm: number): Result<Imported> 
     ({ at, diameterMm }) => Math.abs(at.x) > FARTHEST_MM || Math.abs(at.y) > FARTHEST_MM || diameterMm > WIDEST_MM,
   );
   if (far)
-    return no(
-      'dxf-far',
-      'A hole lies {x}, {y} from the corner: the unit is probably wrong.',
-      'Say the unit of the drawing and bring it in again.',
-      { x: quantity(far.at.x, 'mm'), y: quantity(far.at.y, 'mm') },
-    );
+    return no('dxf-far', 'A hole lies {x}, {y} from the corner: the unit is probably wrong.', FAR_REMEDY, {
+      x: quantity(far.at.x, 'mm'),
+      y: quantity(far.at.y, 'mm'),
+    });
+  if (holes.length > MOST_HOLES)
+    return no('dxf-many', 'These are {holes} holes; a part has at most {most}.', 'Take some out.', {
+      holes: holes.length,
+      most: MOST_HOLES,
+    });
   if (holes.length === 0)
     return no('dxf-no-holes', 'No circles or points were found.', 'Draw holes as circles; blocks must be broken up.');
   const features = featuresOf(holes);
-  if (features.length > MOST_FEATURES)
-    return no('dxf-many', 'More than {most} kinds of holes.', 'Bring in fewer layers.', { most: MOST_FEATURES });
   return ok({
     features,
     stock: outline && stockOf(outline, mm),

@@ -4,6 +4,7 @@ import { Tabs } from 'radix-ui';
 import type { CaseEntry, MachineEntry, MaterialEntry, ShopChange, ToolEntry } from '@/contracts/crib';
 import type { Display } from '@/core/units/show';
 import { TabBar } from '@/ui/tab-bar';
+import { AccessPanel, PasscodeAgain } from './access-panel';
 import { DrillsPanel } from './drills-panel';
 import { FilesPanel } from './files-panel';
 import { HabitsPanel } from './habits-panel';
@@ -44,6 +45,7 @@ export function CribView({ shopName, machines, cases, tools, materials, habits }
           {state.fault}
         </p>
       )}
+      {state.locked && <PasscodeAgain onGiven={() => state.setLocked(false)} />}
       {state.undo && (
         <p role="status" className="flex items-center gap-3">
           “{state.undo.what}” is taken out.
@@ -68,6 +70,7 @@ export function CribView({ shopName, machines, cases, tools, materials, habits }
         </Tabs.Content>
         <Tabs.Content value="habits">
           <HabitsPanel habits={habits} state={state} />
+          <AccessPanel state={state} />
         </Tabs.Content>
         <Tabs.Content value="files">
           <FilesPanel cases={cases} tools={tools} state={state} display={display} />

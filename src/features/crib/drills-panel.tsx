@@ -98,7 +98,7 @@ export function DrillsPanel({ cases, state, display }: Props) {
       const got = await send('POST', '/api/v1/crib/import', {
         drills: made.drills.map((d) => drillItem(id, d, uuidv7())),
       });
-      if (!got.ok) state.setFault(got.fault);
+      if (!got.ok) state.heard(got);
       state.refresh();
     }
     setName('');

@@ -7,9 +7,12 @@ import type { CribFile } from '@/core/formats/crib-csv';
 import { tell, type Display } from '@/core/units/show';
 import { SelectField } from '@/ui/field';
 import { download, FilePreview } from '@/ui/file-preview';
+import { ReadingBar } from '@/ui/reading-bar';
 import { send } from '@/ui/send';
+import { useFileReader } from '@/ui/use-file-reader';
 import type { CaseEntry, ToolEntry } from '@/contracts/crib';
 import { drillItem } from './drills-panel';
+import { CopiesPanel } from './copies-panel';
 import type { CribState } from './use-crib';
 
 interface Props {
@@ -28,14 +31,15 @@ interface Preview {
 /** Drills and tools as a table in and out; what was understood is shown before anything changes. */
 export function FilesPanel({ cases, tools, state, display }: Props) {
   const [preview, setPreview] = useState<Preview>();
+  const reader = useFileReader();
   const [pasted, setPasted] = useState('');
   const [into, setInto] = useState(cases[0]?.id ?? '');
   const [done, setDone] = useState<string>();
 
-  async function look(name: string, text: string): Promise<void> {
-    const { readCribCsv } = await import('@/core/formats/crib-csv');
-    const read = readCribCsv(text, display === 'inch' ? 'in' : 'mm');
+  async function look(name: string, file: Blob): Promise<void> {
     setDone(undefined);
+    setPreview(undefined);
+    const read = await reader.read(name, file, 'crib-csv', display === 'inch' ? 'in' : 'mm');
     setPreview(read.ok ? { name, found: read.value, problems: [] } : { name, problems: read.problems });
   }
   async function take(found: CribFile): Promise<void> {
@@ -44,7 +48,7 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
       drills: found.drills.map((d) => drillItem(caseOf(d.case), d, d.id ?? uuidv7())),
       tools: found.tools.map((t) => ({ ...t, id: t.id ?? uuidv7() })),
     });
-    state.setFault(got.ok ? undefined : got.fault);
+    state.heard(got);
     if (!got.ok) return;
     setDone(found.understood.map((p) => tell(p, display)).join(' '));
     setPreview(undefined);
@@ -83,7 +87,7 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
             className="file-field"
             onChange={(e) => {
               const file = e.target.files?.[0];
-              if (file) void file.text().then((text) => look(file.name, text));
+              if (file) void look(file.name, file);
               e.target.value = '';
             }}
           />
@@ -101,10 +105,11 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
           type="button"
           className="btn self-start"
           disabled={pasted.trim() === ''}
-          onClick={() => void look('pasted cells', pasted)}
+          onClick={() => void look('pasted cells', new Blob([pasted]))}
         >
           Look at it
         </button>
+        <ReadingBar reading={reader.reading} onCancel={reader.cancel} />
         {done && <p role="status">Taken: {done}</p>}
         {preview && (
           <FilePreview
@@ -124,6 +129,7 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
           CSV
         </button>
       </section>
+      <CopiesPanel />
     </div>
   );
 }

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useRef, useState } from 'react';
-import { send } from '@/ui/send';
+import { send, type Sent } from '@/ui/send';
 
 export type CribPath = 'machines' | 'cases' | 'drills' | 'tools' | 'materials';
 interface Entry {
@@ -14,6 +14,14 @@ interface Entry {
 export function useCrib() {
   const router = useRouter();
   const [fault, setFault] = useState<string>();
+  /** The shop wants the passcode again before its crib is changed. */
+  const [locked, setLocked] = useState(false);
+  const heard = useCallback((got: Sent<unknown>): string | undefined => {
+    const again = !got.ok && got.errors?.some((e) => e.code === 'passcode-again');
+    setLocked(Boolean(again));
+    setFault(got.ok || again ? undefined : got.fault);
+    return got.ok ? undefined : got.fault;
+  }, []);
   const [busy, setBusy] = useState<string>();
   const [undo, setUndo] = useState<{ what: string; run: () => Promise<void> }>();
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -26,25 +34,23 @@ export function useCrib() {
         const version = Math.max(seen, versions.current.get(id) ?? 0);
         const got = await send(method, path, { ...body, version });
         if (got.ok) versions.current.set(id, version + 1);
-        setFault(got.ok ? undefined : got.fault);
         setBusy(undefined);
         router.refresh();
-        return got.ok ? undefined : got.fault;
+        return heard(got);
       });
       queue.current = done;
       return done;
     },
-    [router],
+    [heard, router],
   );
   const add = useCallback(
     async (path: CribPath, item: { id: string }): Promise<string | undefined> => {
       const got = await send('POST', `/api/v1/crib/${path}`, item);
-      setFault(got.ok ? undefined : got.fault);
       if (got.ok) versions.current.delete(item.id);
       router.refresh();
-      return got.ok ? undefined : got.fault;
+      return heard(got);
     },
-    [router],
+    [heard, router],
   );
   const put = useCallback(
     (path: CribPath, { version, ...item }: Entry): Promise<string | undefined> =>
@@ -55,7 +61,7 @@ export function useCrib() {
     async (path: CribPath, { version, ...item }: Entry, name: string): Promise<void> => {
       const at = Math.max(version, versions.current.get(item.id) ?? 0);
       const got = await send('DELETE', `/api/v1/crib/${path}/${encodeURIComponent(item.id)}?version=${at}`);
-      setFault(got.ok ? undefined : got.fault);
+      heard(got);
       if (got.ok)
         setUndo({
           what: name,
@@ -66,9 +72,9 @@ export function useCrib() {
         });
       router.refresh();
     },
-    [add, router],
+    [add, heard, router],
   );
-  return { fault, setFault, busy, change, add, put, remove, undo, refresh: () => router.refresh() };
+  return { fault, heard, locked, setLocked, busy, change, add, put, remove, undo, refresh: () => router.refresh() };
 }
 
 export type CribState = ReturnType<typeof useCrib>;

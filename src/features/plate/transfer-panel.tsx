@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { FeatureInput, Job, JobPage } from '@/contracts/job';
+import { keptQuestion } from '@/contracts/question';
 import { BLANK_FORM } from '@/core/hole/form';
 import type { Problem } from '@/core/answer/answer';
 import type { Imported } from '@/core/layout/imported';
@@ -11,7 +12,9 @@ import { facesOf, type FaceId } from '@/core/layout/part';
 import { Choice } from '@/ui/choice';
 import { SelectField } from '@/ui/field';
 import { download, FilePreview } from '@/ui/file-preview';
+import { ReadingBar } from '@/ui/reading-bar';
 import { send } from '@/ui/send';
+import { useFileReader } from '@/ui/use-file-reader';
 import type { PlateState } from './use-plate';
 
 interface Props {
@@ -31,6 +34,15 @@ interface Preview {
   problems: Problem[];
 }
 
+/** Largest file read, bytes. */
+const MOST_BYTES = 20_000_000;
+const TOO_LARGE: Problem = {
+  code: 'file-large',
+  field: 'file',
+  text: 'The file is larger than 20 MB.',
+  remedy: { text: 'Import one part at a time.' },
+};
+
 const moreOf = (question: FeatureInput['question']): Record<string, string> =>
   Object.fromEntries(
     Object.entries(question)
@@ -44,6 +56,7 @@ const moreOf = (question: FeatureInput['question']): Record<string, string> =>
 export function TransferPanel({ state, display, name, jobId, machineId, letters }: Props) {
   const { plan, laid, face, edit } = state;
   const [preview, setPreview] = useState<Preview>();
+  const reader = useFileReader();
   const [pasted, setPasted] = useState('');
   const [unit, setUnit] = useState<'mm' | 'inch'>(display);
   const base = `${name.replace(/[^\w-]+/g, '-').toLowerCase()}-${face}`;
@@ -52,18 +65,22 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
     return `${letters.get(id) ?? ''} ${hole?.question.callout ?? ''}`.trim();
   };
 
-  async function bring(file: string, text: string): Promise<void> {
-    const kind = /\.dxf$/i.test(file) ? 'dxf' : /\.json$/i.test(file) ? 'json' : 'csv';
-    if (kind === 'json') {
-      const { readPartFile } = await import('./read-part-file');
-      setPreview({ file, ...readPartFile(text) });
+  async function bring(name: string, file: Blob): Promise<void> {
+    setPreview(undefined);
+    if (file.size > MOST_BYTES) {
+      setPreview({ file: name, problems: [TOO_LARGE] });
       return;
     }
-    const read =
-      kind === 'dxf'
-        ? (await import('@/core/formats/plate-dxf')).readPlateDxf(text, unit === 'inch' ? 25.4 : 1)
-        : (await import('@/core/formats/plate-csv')).readPlateCsv(text, unit === 'inch' ? 'in' : 'mm');
-    setPreview(read.ok ? { file, found: read.value, problems: [] } : { file, problems: read.problems });
+    const bare = unit === 'inch' ? 'in' : 'mm';
+    if (/\.json$/i.test(name)) {
+      const { readPartFile } = await import('./read-part-file');
+      setPreview({ file: name, ...readPartFile(await reader.read(name, file, 'text', bare)) });
+      return;
+    }
+    const read = await reader.read(name, file, /\.dxf$/i.test(name) ? 'dxf' : 'plate-csv', bare);
+    setPreview(
+      read.ok ? { file: name, found: checkedMore(read.value), problems: [] } : { file: name, problems: read.problems },
+    );
   }
   function take({ found, whole }: Preview): void {
     if (whole) edit(() => whole);
@@ -82,7 +99,13 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
           name: own.slice(0, 120),
           face: on ?? face,
           place: follows ? { ...place, of: ids.get(place.of) ?? place.of } : place,
-          question: { ...BLANK_FORM, machine: machineId, units: display, ...typedBack(more), callout },
+          question: {
+            ...BLANK_FORM,
+            machine: machineId,
+            units: display,
+            ...(more as Partial<FeatureInput['question']>),
+            callout,
+          },
         };
       });
       edit((p) => ({ part: found.stock ? { ...p.part, stock: found.stock } : p.part, holes: [...p.holes, ...holes] }));
@@ -132,20 +155,7 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
             className="file-field"
             onChange={(e) => {
               const file = e.target.files?.[0];
-              if (!file) return;
-              if (file.size > 20_000_000)
-                setPreview({
-                  file: file.name,
-                  problems: [
-                    {
-                      code: 'file-large',
-                      field: 'file',
-                      text: 'The file is larger than 20 MB.',
-                      remedy: { text: 'Bring in one part at a time.' },
-                    },
-                  ],
-                });
-              else void file.text().then((text) => bring(file.name, text));
+              if (file) void bring(file.name, file);
               e.target.value = '';
             }}
           />
@@ -163,10 +173,11 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
           type="button"
           className="btn self-start"
           disabled={pasted.trim() === ''}
-          onClick={() => void bring('pasted cells', pasted)}
+          onClick={() => void bring('pasted cells', new Blob([pasted]))}
         >
           Look at it
         </button>
+        <ReadingBar reading={reader.reading} onCancel={reader.cancel} />
         {preview && (
           <FilePreview
             name={preview.file}
@@ -275,12 +286,22 @@ function Mate({ jobId, face, onFound }: MateProps) {
   );
 }
 
-/** Fields of a question from text; only those that a question has. */
-function typedBack(more: Record<string, string> | undefined): Partial<FeatureInput['question']> {
-  if (!more) return {};
-  return Object.fromEntries(
-    Object.entries(more)
-      .filter(([key, value]) => key in BLANK_FORM && typeof value === 'string' && value.length <= 60)
-      .map(([key, value]) => [key, key === 'dry' ? value === 'true' : value]),
-  );
+/** Answers that a file holds for its features, each of its own type; what has none of them is left out and said. */
+function checkedMore(found: Imported): Imported {
+  const wrong = new Set<string>();
+  const features = found.features.map(({ more = {}, ...feature }) => {
+    const good = Object.entries(more).flatMap(([key, text]): [string, unknown][] => {
+      const value = key === 'dry' ? text === 'true' : text;
+      const shape = Object.entries(keptQuestion.shape).find(([field]) => field === key)?.[1];
+      if (shape?.safeParse(value).success) return [[key, value]];
+      wrong.add(key);
+      return [];
+    });
+    return { ...feature, more: Object.fromEntries(good) as Record<string, string> };
+  });
+  const said = [...wrong].map((key) => ({
+    text: 'What it says of “{key}” is not an answer to that.',
+    values: { key },
+  }));
+  return { ...found, features, leftOut: [...found.leftOut, ...said] };
 }

@@ -1,4 +1,8 @@
-const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|\[::1\])$/;
+const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|\[?::1\]?)$/;
+const nameIn = (header: string): string => header.toLowerCase().replace(/(?<!^:):\d{1,5}$/, '');
+
+/** Whether a Host header, or an address to listen at, is this computer's own. */
+export const isLoopback = (header: string | null): boolean => header !== null && LOOPBACK.test(nameIn(header));
 
 /**
  * Whether a request's Host header names this server: loopback, `HOST`, or the host of `PUBLIC_URL`. Any other name may
@@ -7,7 +11,7 @@ const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|\[::1\])$/;
  */
 export function isOurHost(header: string | null, env: Readonly<Record<string, string | undefined>>): boolean {
   if (header === null) return false;
-  const name = header.toLowerCase().replace(/:\d{1,5}$/, '');
+  const name = nameIn(header);
   const ours = [env.HOST?.toLowerCase(), env.PUBLIC_URL && URL.parse(env.PUBLIC_URL)?.hostname];
-  return LOOPBACK.test(name) || (name !== '' && ours.includes(name));
+  return isLoopback(header) || (name !== '' && ours.includes(name));
 }

@@ -7,6 +7,8 @@ import { featureChange, jobPatch, patchReceipt } from '@/contracts/job-change';
 import { operationsQuery, operationsResponse } from '@/contracts/operations';
 import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
+import { copyList } from '@/contracts/backup';
+import { accessChange, sessionState, signIn } from '@/contracts/session';
 import { recordBatch, recordList, recordQuery, recordReceipt } from '@/contracts/record';
 import { drillQuery, threadQuery } from './catalogue';
 
@@ -27,6 +29,8 @@ const INPUTS = {
   InUseChange: inUseChange,
   ShopChange: shopChange,
   PartFile: partFile,
+  SignIn: signIn,
+  AccessChange: accessChange,
 } as const;
 const OUTPUTS = {
   Answer: answerResponse,
@@ -42,6 +46,8 @@ const OUTPUTS = {
   Materials: materialCatalogue,
   Machines: machineCatalogue,
   CribAdded: cribAdded,
+  Session: sessionState,
+  Copies: copyList,
 } as const;
 
 interface Described {
@@ -58,6 +64,7 @@ type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
 const NO_JOB = { 404: 'No such job' };
 const CONFLICT = { 409: 'Changed meanwhile; `partial` is the job as it is now' };
 const NOT_IN_CRIB = { 404: 'Not in the crib' };
+const NO_FILE = { 422: 'The data is no file here' };
 const OLD_VERSION = { 409: 'Changed meanwhile: the version is old' };
 
 /** Every operation of the interface. */
@@ -180,10 +187,32 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
   '/api/v1/shop': {
     put: { summary: "Change the shop's habits", body: 'ShopChange', done: [204, null, 'Done'], refused: OLD_VERSION },
   },
+  '/api/v1/session': {
+    get: { summary: 'Who is signed in', done: [200, 'Session', 'Who, and what it takes here'] },
+    post: {
+      summary: 'Sign in; a cookie keeps it',
+      body: 'SignIn',
+      done: [204, null, 'Signed in'],
+      refused: { 429: 'Too many wrong passcodes; errors say how long to wait' },
+    },
+    delete: { summary: 'Sign out', done: [204, null, 'Signed out'] },
+  },
+  '/api/v1/access': {
+    put: {
+      summary: 'Say whether changing the crib asks for the passcode again',
+      body: 'AccessChange',
+      done: [204, null, 'Done'],
+    },
+  },
+  '/api/v1/backup': {
+    get: { summary: 'Copies of the data', done: [200, 'Copies', 'Newest first'], refused: NO_FILE },
+    post: { summary: 'Copy the data now, while others work', done: [201, 'Copies', 'Copied'], refused: NO_FILE },
+  },
 };
 
 /** What any operation may answer. */
 const ALWAYS = {
+  401: 'The passcode is needed: sign in first, or again before a change of the crib',
   403: 'A page of another origin sent this',
   421: 'This address is of another host',
   503: 'The server is busy, or it takes too long; Retry-After says when to come again',

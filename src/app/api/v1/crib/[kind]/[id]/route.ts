@@ -1,4 +1,5 @@
 import { inUseChange, versionField } from '@/contracts/crib';
+import { mayChangeCrib } from '@/server/access/at-the-door';
 import { database } from '@/server/start';
 import { answering, checked, readBody } from '@/server/http/respond';
 import { changeInUse, changeItem, changeSchema, cribKind, takeOut } from '@/server/services/crib-service';
@@ -10,6 +11,7 @@ const done = (): Response => new Response(null, { status: 204 });
 
 export const PATCH = (request: Request, { params }: Context): Promise<Response> =>
   answering(async () => {
+    await mayChangeCrib(await database(), request);
     const { kind, id } = await params;
     await changeInUse(await database(), kind, id, await readBody(request, inUseChange));
     return done();
@@ -17,6 +19,7 @@ export const PATCH = (request: Request, { params }: Context): Promise<Response> 
 
 export const PUT = (request: Request, { params }: Context): Promise<Response> =>
   answering(async () => {
+    await mayChangeCrib(await database(), request);
     const { kind, id } = await params;
     const known = cribKind(kind);
     const change = await readBody(request, changeSchema(known));
@@ -26,6 +29,7 @@ export const PUT = (request: Request, { params }: Context): Promise<Response> =>
 
 export const DELETE = (request: Request, { params }: Context): Promise<Response> =>
   answering(async () => {
+    await mayChangeCrib(await database(), request);
     const { kind, id } = await params;
     const { version } = checked(versionField, {
       version: Number(new URL(request.url).searchParams.get('version') ?? NaN),

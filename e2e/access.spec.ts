@@ -1,0 +1,96 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { request as rawRequest } from 'node:http';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { expect, test } from '@playwright/test';
+
+const PORT = 3933;
+const BASE = `http://127.0.0.1:${PORT}`;
+const PASSCODE = 'three brass taps';
+
+/** A server on all addresses of this computer; undefined for one that did not start, with what it said. */
+async function onTheNetwork(folder: string, env: Record<string, string>) {
+  let said = '';
+  const server = spawn(process.execPath, ['scripts/server.mjs', '0.0.0.0', String(PORT)], {
+    env: { ...process.env, DATABASE_URL: `file:${folder}/shop.db`, ...env },
+  });
+  server.stderr.on('data', (chunk) => (said += chunk));
+  const ended = new Promise<number | null>((resolve) => server.once('exit', resolve));
+  const up = (async () => {
+    for (;;) {
+      if (
+        await fetch(`${BASE}/sign-in`).then(
+          (r) => r.ok,
+          () => false,
+        )
+      )
+        return 'up' as const;
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+  })();
+  const state = await Promise.race([up, ended]);
+  return { state, said: () => said, stop: () => (server.kill('SIGKILL'), ended) };
+}
+
+test('off loopback: no start without a passcode; with one nothing but the sign-in page, until it is given', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-access-'));
+  let server = await onTheNetwork(folder, {});
+  expect(server.state).toBe(79);
+  expect(server.said()).toContain(
+    "there is no passcode. Set one once: PASSCODE='at least eight characters' npm start.",
+  );
+  server = await onTheNetwork(folder, { PASSCODE });
+  try {
+    expect(server.state).toBe('up');
+    const status = async (at: string, method = 'GET') =>
+      (await fetch(BASE + at, { method, redirect: 'manual' })).status;
+    expect(await Promise.all(['/', '/jobs', '/crib', '/jobs/x/template.pdf'].map((p) => status(p)))).toEqual([
+      303, 303, 303, 303,
+    ]);
+    expect(await Promise.all(['/api/v1/jobs', '/api/openapi.json'].map((p) => status(p)))).toEqual([401, 401]);
+    expect(await status('/api/v1/jobs/sample-job-pier-adapter-plate', 'DELETE')).toBe(401);
+    // A name that is pointed here from outside reads nothing, whatever it brings.
+    const foreign = await new Promise<number | undefined>((resolve) =>
+      rawRequest(`${BASE}/api/v1/jobs`, { headers: { host: 'evil.example' } }, (r) => resolve(r.statusCode)).end(),
+    );
+    expect(foreign).toBe(421);
+
+    await page.goto(`${BASE}/jobs/sample-job-pier-adapter-plate`);
+    await page.getByLabel('Your name').fill('R. at the press');
+    await page.getByLabel('Passcode of the shop').fill('three brass taps?');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByText('This is not the passcode.')).toBeVisible();
+    await page.getByLabel('Passcode of the shop').fill(PASSCODE);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page).toHaveURL(/pier-adapter-plate$/);
+    await expect(page.getByText('R. at the press')).toBeVisible();
+
+    // What is recorded carries the name.
+    await page.goto(`${BASE}/jobs/sample-job-bearing-block/plate`);
+    await page.getByRole('checkbox').first().check();
+    await expect(async () => {
+      const { records } = await (await page.request.get(`${BASE}/api/v1/jobs/sample-job-bearing-block/records`)).json();
+      expect(records.map((r: { who: string }) => r.who)).toEqual(['R. at the press']);
+    }).toPass();
+
+    // The crib is anyone's, until the shop says that it asks again; who signed in lately is not asked.
+    await page.goto(`${BASE}/crib`);
+    await page.getByRole('tab', { name: 'How this shop works' }).click();
+    await page.getByLabel(/needs the passcode again/).check();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page).toHaveURL(/sign-in/);
+    expect((await page.request.get(`${BASE}/api/v1/jobs`)).status()).toBe(401);
+
+    const attempts = [];
+    for (let i = 0; i < 6; i++)
+      attempts.push((await page.request.post(`${BASE}/api/v1/session`, { data: { passcode: `guess ${i}` } })).status());
+    expect(attempts).toEqual([401, 401, 401, 401, 401, 429]);
+  } finally {
+    await server.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+});

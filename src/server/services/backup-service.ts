@@ -1,0 +1,22 @@
+import type { CopyList } from '@/contracts/backup';
+import { copiesOf, copyDatabase, fileOf } from '../backup';
+import { DEFAULT_URL } from '../database';
+import { openClient } from '../start';
+import { Refusal } from './refusal';
+
+function ownFile(): string {
+  const file = fileOf(process.env.DATABASE_URL ?? DEFAULT_URL);
+  if (file) return file;
+  throw new Refusal(422, 'No file', 'The data is in a database elsewhere, not in a file here.', [
+    { field: 'backup', code: 'no-file', detail: 'There is no file to copy.', remedy: 'Copy it where it is kept.' },
+  ]);
+}
+
+/** The copies that there are. @throws Refusal 422 where the data is no file here */
+export const copiesNow = (): CopyList['copies'] =>
+  copiesOf(ownFile()).map(({ name, at }) => ({ name, at: at.toISOString() }));
+
+/** Copies the data as it stands, while others work. @throws Refusal 422 where the data is no file here */
+export async function copyNow(): Promise<void> {
+  await copyDatabase(await openClient(), ownFile(), 'by-hand');
+}
