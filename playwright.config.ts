@@ -1,17 +1,15 @@
+import { readdirSync } from 'node:fs';
 import { defineConfig, devices } from '@playwright/test';
 
-const PORT = Number(process.env.E2E_PORT ?? 3917);
-
-export default defineConfig({
+export default defineConfig<object, { shop: string }>({
   testDir: 'e2e',
-  workers: 1,
+  workers: 2,
   timeout: 45_000,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? '.tmp/results/e2e.json' }]],
   use: {
     ...devices['Desktop Chrome'],
     viewport: { width: 1280, height: 800 },
-    baseURL: `http://127.0.0.1:${PORT}`,
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -26,10 +24,12 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
-    command: `node e2e/serve-sample.mjs ${PORT}`,
-    url: `http://127.0.0.1:${PORT}/api/openapi.json`,
-    reuseExistingServer: false,
-    timeout: 60_000,
-  },
+  // A file is a project, so that each begins on a fresh shop.
+  projects: readdirSync('e2e')
+    .filter((file) => file.endsWith('.spec.ts'))
+    .map((file) => ({
+      name: file.replace('.spec.ts', ''),
+      testMatch: file,
+      use: { shop: file.replace('.spec.ts', '') },
+    })),
 });

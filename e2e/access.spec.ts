@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 
 const PORT = 3933;
 const BASE = `http://127.0.0.1:${PORT}`;

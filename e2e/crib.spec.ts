@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 const dialog = (page: Page) => page.getByRole('dialog');

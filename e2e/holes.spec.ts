@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 
 const BLOCK = '/jobs/sample-job-bearing-block/holes';
 const features = (page: Page) => page.getByRole('navigation', { name: 'Features' });
@@ -8,7 +8,7 @@ const step = (page: Page, name: RegExp) => operations(page).getByRole('button', 
 
 test('from the job to one hole in full: its operations, figures, stop and working', async ({ page }) => {
   await page.goto('/jobs/sample-job-pier-adapter-plate');
-  await page.getByRole('link', { name: 'Holes in full' }).click();
+  await page.getByRole('link', { name: 'Holes', exact: true }).click();
   await features(page).getByText('Pier bolts').click();
   await expect(operations(page).getByRole('listitem')).toHaveCount(6);
   await expect(operations(page)).toContainText('Counterbore 15.0 mm, 8.6 mm deep');

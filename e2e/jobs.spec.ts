@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 
 test('a job saves itself as one types; what comes out of it is undone; a bad number stays with its reason', async ({
   page,
@@ -63,4 +63,21 @@ test('the card prints on A5 and on half a letter, in one sheet for a small job',
     expect(Number(h) / 72).toBeCloseTo(height, 1);
     expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
   }
+});
+
+test('the card names every tool that is missing, a line each', async ({ page, request }) => {
+  const question = (await (await request.get('/api/v1/jobs/sample-job-pier-adapter-plate')).json()).holes[0].question;
+  const hole = { id: 'two-missing', name: '', question: { ...question, callout: 'ø27 H7 REAM THRU CBORE ø41 x 6' } };
+  const job = {
+    id: 'job-two-missing',
+    name: 'Two missing',
+    materialId: 'steel-low-carbon',
+    quantity: 1,
+    holes: [hole],
+  };
+  expect((await request.post('/api/v1/jobs', { data: job })).status()).toBe(201);
+  await page.goto('/jobs/job-two-missing/card');
+  const missing = page.getByText(/not in the crib|crib has no/i);
+  await expect(missing.filter({ hasText: /ream/i })).toHaveCount(1);
+  await expect(missing.filter({ hasText: /counterbore/i })).toHaveCount(1);
 });

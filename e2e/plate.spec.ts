@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 
 const PLATE = '/jobs/sample-job-pier-adapter-plate/plate';
 const kept = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
@@ -197,6 +197,7 @@ test('files: what was understood is shown first; nothing changes until it is tak
   await holes(page, 'top', 3);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Callout of A')).toHaveValue('M16 x 32 DEEP');
+  await kept(page);
 });
 
 test('a mating part gives its places, tapped holes as clearance holes', async ({ page }) => {

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 
 const PIER = '/jobs/sample-job-pier-adapter-plate';
 const state = (page: Page) => page.getByRole('main').getByRole('status').first();
@@ -122,7 +122,9 @@ test('what was just typed is on the next view at once; undo goes across the view
   page,
   request,
 }) => {
-  await page.goto(`${PIER}/plate`);
+  const copy = await (await request.post(`/api/v1${PIER}/duplicate`)).json();
+  const at = `/jobs/${copy.id}`;
+  await page.goto(`${at}/plate`);
   const line = page.getByLabel('Add: callout and place');
   await line.fill('M3 THRU at 30,30');
   await line.press('Enter');
@@ -133,13 +135,16 @@ test('what was just typed is on the next view at once; undo goes across the view
   await expect(page.getByText('M3x0.5 THRU')).toBeHidden();
   await page.getByRole('button', { name: 'Redo', exact: true }).click();
   await saved(page);
-  await page.goto(`${PIER}/plate`);
+  await page.goto(`${at}/plate`);
   await expect(line).toHaveValue('M3 TH');
-  await page.getByRole('button', { name: /^Remove E/ }).click();
+  await page.getByRole('button', { name: `Remove ${copy.nextLetter}` }).click();
   await saved(page);
   await line.fill('M4 THRU at 60,60');
   await line.press('Enter');
   await saved(page);
-  const { holes } = await (await request.get(`/api/v1${PIER}`)).json();
-  expect(holes.map((h: { letter: string }) => h.letter).join('')).toBe('ABCDF');
+  const { holes } = await (await request.get(`/api/v1${at}`)).json();
+  expect(holes.map((h: { letter: string }) => h.letter).join('')).toBe(
+    copy.holes.map((h: { letter: string }) => h.letter).join('') +
+      String.fromCharCode(copy.nextLetter.charCodeAt(0) + 1),
+  );
 });

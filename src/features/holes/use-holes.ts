@@ -66,20 +66,20 @@ export function useHoles(opened: Job, holesShop: HolesShop, firstHole: string | 
   }, [drawn, first, group, job, planner]);
 
   const changeGroup = useCallback(
-    (change: (hole: JobFeature) => JobFeature) => {
+    (change: (hole: JobFeature) => JobFeature, typing = false) => {
       const ids = new Set(group?.holes.map((h) => h.id));
-      editLaid((laid) => ({ ...laid, holes: laid.holes.map((h) => (ids.has(h.id) ? change(h) : h)) }));
+      editLaid((laid) => ({ ...laid, holes: laid.holes.map((h) => (ids.has(h.id) ? change(h) : h)) }), typing);
     },
     [editLaid, group],
   );
   const ask = useCallback(
-    (part: Partial<AskForm>) =>
+    (part: Partial<AskForm>, typing = true) =>
       changeGroup((h) => {
         const own = readCallout(h.question.callout);
         const count = own.ok ? own.value.count : 1;
         const callout = part.callout === undefined ? h.question.callout : withCount(part.callout, count);
         return { ...h, question: { ...h.question, ...part, callout } };
-      }),
+      }, typing),
     [changeGroup],
   );
   const setEdits = useCallback(
@@ -97,7 +97,7 @@ export function useHoles(opened: Job, holesShop: HolesShop, firstHole: string | 
       if (!first) return;
       const text = writeCallout({ ...withDepth(callout, feature, mm), count: 1 });
       setDrawn(done ? undefined : { holeId: first.id, callout: text });
-      if (done) ask({ callout: text, depth: '' });
+      if (done) ask({ callout: text, depth: '' }, false);
     },
     [ask, first],
   );

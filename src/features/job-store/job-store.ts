@@ -133,20 +133,23 @@ export class JobStore {
     this.soon(0);
   }
 
-  /** Changes the job; kept at once, sent soon. */
-  edit = (recipe: (draft: Draft<JobDocument>) => void): void => {
+  /**
+   * Changes the job; kept at once, sent soon.
+   * @param typing one of many as somebody types in a field: together they are one step of undo
+   */
+  edit = (recipe: (draft: Draft<JobDocument>) => void, typing = false): void => {
     const [next, patches, inverse] = produceWithPatches(this.shown, (draft) => void recipe(draft));
     const change = this.change(next, patches);
     if (!change) return;
     const field = onlyField(change);
     const last = this.past.at(-1);
-    const typing = field !== undefined && last?.field === field && Date.now() - last.at < ONE_STEP_MS;
-    const step: Step = typing
+    const going = typing && field !== undefined && last?.field === field && Date.now() - last.at < ONE_STEP_MS;
+    const step: Step = going
       ? { patches: [...last.patches, ...patches], inverse: [...inverse, ...last.inverse], field, at: Date.now() }
-      : { patches, inverse, field, at: Date.now() };
-    this.past = [...(typing ? this.past.slice(0, -1) : this.past.slice(-MOST_STEPS)), step];
+      : { patches, inverse, field: typing ? field : undefined, at: Date.now() };
+    this.past = [...(going ? this.past.slice(0, -1) : this.past.slice(-MOST_STEPS)), step];
     this.future = [];
-    this.keep(change, typing);
+    this.keep(change, going);
   };
 
   undo = (): void => {

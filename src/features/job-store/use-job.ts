@@ -65,13 +65,13 @@ export function useJob(first: Job) {
 
   /** Changes part and features as a whole; what differs becomes the change. */
   const editLaid = useCallback(
-    (change: (laid: Laid) => Laid<FeatureInput>) =>
+    (change: (laid: Laid) => Laid<FeatureInput>, typing = false) =>
       store.edit((draft) => {
         const { part, holes } = store.getState().job;
         const next = change({ part, holes });
         if (next.part !== part) draft.head.part = next.part;
         putFeatures(draft, next.holes);
-      }),
+      }, typing),
     [store],
   );
   return { ...state, store, edit: store.edit, editLaid, undo: store.undo, redo: store.redo };

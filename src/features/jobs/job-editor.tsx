@@ -156,7 +156,7 @@ function HeadField({ inHand, field, label, className = '' }: HeadFieldProps) {
   const type = (next: string): void => {
     setDraft(`=${next}`);
     const typed = headFields[field].safeParse(field === 'quantity' && next.trim() !== '' ? Number(next) : next);
-    if (typed.success) edit((d) => void Object.assign(d.head, { [field]: typed.data }));
+    if (typed.success) edit((d) => void Object.assign(d.head, { [field]: typed.data }), true);
   };
   const props = {
     className: `field ${className} ${field === 'notes' ? 'h-20 py-2' : ''} ${read.success ? '' : 'border-danger'}`,
@@ -211,7 +211,7 @@ function HoleRow({ inHand, hole, line, units, onUp, onRemove }: HoleRowProps) {
             className="h-9 min-w-40 flex-1 rounded-sm border border-steel-200 bg-white px-2"
             value={hole.name}
             maxLength={120}
-            onChange={(e) => edit((d) => void (d.features[hole.id].name = e.target.value))}
+            onChange={(e) => edit((d) => void (d.features[hole.id].name = e.target.value), true)}
           />
         </div>
         {text.drill ? (

@@ -1,0 +1,37 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { test as base } from '@playwright/test';
+
+const FIRST_PORT = Number(process.env.E2E_PORT ?? 3917);
+
+/** Every file of tests has a server of its own on a fresh sample shop. */
+export const test = base.extend<object, { shop: string; server: string }>({
+  shop: ['', { option: true, scope: 'worker' }],
+  server: [
+    async ({ shop }, use, { parallelIndex }) => {
+      const folder = mkdtempSync(path.join(tmpdir(), `jolly-bit-${shop}-`));
+      const port = FIRST_PORT + parallelIndex;
+      const address = `http://127.0.0.1:${port}`;
+      const server = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(port)], {
+        stdio: 'inherit',
+        env: { ...process.env, DATABASE_URL: `file:${folder}/shop.db`, NEXT_TELEMETRY_DISABLED: '1' },
+      });
+      const ended = new Promise((resolve) => server.once('exit', resolve));
+      const isUp = (): Promise<boolean> =>
+        fetch(`${address}/api/openapi.json`).then(
+          (r) => r.ok,
+          () => false,
+        );
+      while (!(await isUp())) await new Promise((resolve) => setTimeout(resolve, 100));
+      await use(address);
+      server.kill('SIGKILL');
+      await ended;
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: 'worker', auto: true, timeout: 60_000 },
+  ],
+  baseURL: async ({ server }, use) => use(server),
+});
+export { expect, type APIRequestContext, type Page } from '@playwright/test';
