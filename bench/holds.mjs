@@ -14,6 +14,8 @@ const DB = `file:${folder}/shop.db`;
 const PIER = 'sample-job-pier-adapter-plate';
 const JSON_TYPE = { 'content-type': 'application/json' };
 let broken = 0;
+const children = new Set();
+process.on('exit', () => children.forEach((child) => child.kill('SIGKILL')));
 
 function said(name, holds, figures) {
   if (!holds) broken += 1;
@@ -28,6 +30,7 @@ class Server {
         stdio: 'ignore',
         env: { ...process.env, DATABASE_URL: url },
       });
+      children.add(this.child);
       if (awaited) await this.up();
     };
   }
@@ -113,7 +116,7 @@ async function crowd(bases) {
           n % 2 ? 'POST' : 'POST',
           n % 2 ? '/api/v1/records' : '/api/v1/jobs',
           n % 2 ? { records: [tick(id)] } : job,
-        ).catch(() => ({ status: 'refused connection', headers: new Headers() }));
+        ).catch(() => ({ status: 'refused connection', headers: new Map() }));
         counts[got.status] = (counts[got.status] ?? 0) + 1;
         if (got.status === 503 && !got.headers.get('retry-after')) without += 1;
       }
@@ -196,10 +199,15 @@ async function limits() {
     ['one grid of 150 x 130 at 0.01 mm', [feature('feature-01', grid(150, 130, 0.01))]],
     ['20 grids of 999 x 999', Array.from({ length: 20 }, (_, i) => feature(`feature-${i + 10}`, grid(999, 999, 0.01)))],
   ]) {
-    const start = performance.now();
-    const got = await send(server.base, 'POST', '/api/v1/jobs', made('too-many-holes', holes));
-    const ms = performance.now() - start;
-    said(`${name}: refused`, got.status === 422 && ms < 50, { status: got.status, ms: Math.round(ms) });
+    const times = [];
+    let status;
+    for (let i = 0; i < 5; i++) {
+      const start = performance.now();
+      ({ status } = await send(server.base, 'POST', '/api/v1/jobs', made('too-many-holes', holes)));
+      times.push(performance.now() - start);
+    }
+    const ms = percentile(times, 0.5);
+    said(`${name}: refused`, status === 422 && ms < 50, { status, ms, slowestMs: Math.max(...times) });
   }
   await send(
     server.base,
@@ -209,6 +217,7 @@ async function limits() {
   );
   const chromium = await browser();
   const page = await chromium.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${server.base}/jobs/${PIER}/plate`, { waitUntil: 'networkidle' });
   const times = [];
   let open = false;
   const other = (async () => {
@@ -221,10 +230,7 @@ async function limits() {
   })();
   const start = performance.now();
   await page.goto(`${server.base}/jobs/dense-holes/plate`);
-  await page
-    .getByText(/2500|2,500/)
-    .first()
-    .waitFor({ timeout: 30_000 });
+  await page.locator('[role=application][aria-label*="2500 holes"]').waitFor({ timeout: 30_000 });
   const opened = performance.now() - start;
   open = true;
   await other;

@@ -10,7 +10,7 @@ const FIRST_PORT = Number(process.env.E2E_PORT ?? 3917);
 export const test = base.extend<object, { shop: string; server: string }>({
   shop: ['', { option: true, scope: 'worker' }],
   server: [
-    async ({ shop }, use, { parallelIndex }) => {
+    async ({ shop }, provide, { parallelIndex }) => {
       const folder = mkdtempSync(path.join(tmpdir(), `jolly-bit-${shop}-`));
       const port = FIRST_PORT + parallelIndex;
       const address = `http://127.0.0.1:${port}`;
@@ -25,13 +25,13 @@ export const test = base.extend<object, { shop: string; server: string }>({
           () => false,
         );
       while (!(await isUp())) await new Promise((resolve) => setTimeout(resolve, 100));
-      await use(address);
+      await provide(address);
       server.kill('SIGKILL');
       await ended;
       rmSync(folder, { recursive: true, force: true });
     },
     { scope: 'worker', auto: true, timeout: 60_000 },
   ],
-  baseURL: async ({ server }, use) => use(server),
+  baseURL: async ({ server }, provide) => provide(server),
 });
 export { expect, type APIRequestContext, type Page } from '@playwright/test';

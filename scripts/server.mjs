@@ -25,12 +25,27 @@ function isText(url) {
   }
 }
 
+const STATE = 'next-router-state-tree';
+/** Drops what a browser never sends: a router state that cannot be read, which would end in a fault deep inside. */
+async function readableState() {
+  const { parseAndValidateFlightRouterState: parse } =
+    await import('next/dist/server/app-render/parse-and-validate-flight-router-state.js');
+  return (headers) => {
+    try {
+      parse(headers[STATE]);
+    } catch {
+      delete headers[STATE];
+    }
+  };
+}
+
 process.env.NODE_ENV ??= 'production';
 process.env.HOST = host;
 const { default: next } = await import('next');
 const app = next({ dev: false, hostname: host, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();
+const keepReadableState = await readableState();
 const server = createServer((request, response) => {
   if (!METHODS.has(request.method))
     return refuse(response, 405, 'No such method', 'Use GET, POST, PUT, PATCH or DELETE.', {
@@ -38,6 +53,7 @@ const server = createServer((request, response) => {
     });
   if (!isText(request.url)) return refuse(response, 400, 'Not an address', 'The path is not readable as text.');
   // Who it came from, as seen here: what a program writes into this header itself is not believed.
+  keepReadableState(request.headers);
   request.headers['x-jolly-bit-remote'] = request.socket.remoteAddress ?? 'unknown';
   return handle(request, response);
 });

@@ -229,6 +229,9 @@ describe('DXF', () => {
   const circle = (x: number | string, y: number, r: number): string =>
     `0\nCIRCLE\n8\nHOLES\n10\n${x}\n20\n${y}\n40\n${r}\n`;
 
+  const line = (x1: number, y1: number, x2: number, y2: number): string =>
+    `0\nLINE\n8\nEDGE\n10\n${x1}\n20\n${y1}\n11\n${x2}\n21\n${y2}\n`;
+
   test('inches by $INSUNITS, or by the unit said when the file does not; what is not a hole is left out', () => {
     const inches = got(
       readPlateDxf(
@@ -242,8 +245,6 @@ describe('DXF', () => {
   });
 
   test('an outline of lines and an arc, in any order, and one with a bulge; its corners come back as written', () => {
-    const line = (x1: number, y1: number, x2: number, y2: number): string =>
-      `0\nLINE\n8\nEDGE\n10\n${x1}\n20\n${y1}\n11\n${x2}\n21\n${y2}\n`;
     const arc = '0\nARC\n8\nEDGE\n10\n60\n20\n30\n40\n30\n50\n-90\n51\n90\n';
     const rounded = got(
       readPlateDxf(dxf(line(60, 0, 0, 0) + arc + line(60, 60, 0, 60) + line(0, 60, 0, 0) + circle(30, 30, 4)), 1),
@@ -275,6 +276,16 @@ describe('DXF', () => {
     ['no holes', dxf('0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1\n21\n1\n'), 'No circles or points'],
     ['not a number', dxf(circle('NaN', 2, 3)), 'No circles or points'],
     ['wrong units', dxf(circle(90000, 2, 3)), 'unit is probably wrong'],
+    [
+      'an outline in the wrong unit',
+      dxf(line(0, 0, 0, 90000) + line(0, 90000, 90000, 90000) + line(90000, 90000, 0, 0) + circle(9, 2, 3)),
+      'unit is probably wrong',
+    ],
+    [
+      'more holes than a part has, counted before it is read',
+      dxf(circle(1, 2, 3).repeat(2502)).slice(0, -20),
+      'These are 2502 circles and points',
+    ],
   ])('%s', (_, content, why) => expect(said(readPlateDxf(content, 1))).toMatch(new RegExp(why)));
 
   test('SVG at true size, labels made harmless', () => {

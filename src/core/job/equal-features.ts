@@ -44,6 +44,10 @@ function read(text: string): Read {
     : { kind: 'unread', callout: text, count: 1 };
 }
 
+/** A callout as it was typed, for another number of holes: `2x M5 THRU` for four is `4x M5 THRU`. */
+export const withCount = (text: string, count: number): string =>
+  count > 1 ? `${count}x ${text.replace(/^\s*\d+\s*x\s*(?=\S)/i, '')}` : text;
+
 /** Everything of a feature that decides how it is made; places, names and counts do not. */
 function sameness({ question, edits }: JobFeature, callout: string): string {
   const asked = ASKED.map((field) => question[field]);

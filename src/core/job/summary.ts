@@ -1,5 +1,5 @@
 import type { OperationCode } from '../operation/operation';
-import { equalFeatures } from './equal-features';
+import { equalFeatures, withCount } from './equal-features';
 import { holeLine, type HoleLine, type NamedFeature } from './hole-line';
 import type { JobHead, Planner } from './plan-in-job';
 
@@ -45,10 +45,10 @@ export function* kindsOfHoles(
   job: JobHead,
   planner: Planner,
 ): Generator<KindOfHole, void> {
-  for (const { features: equal, callout, count } of equalFeatures(features)) {
+  for (const { features: equal, count } of equalFeatures(features)) {
     const plan = planner.plan(equal[0], job);
     yield {
-      line: { ...holeLine(equal[0], job, planner), callout, count },
+      line: { ...holeLine(equal[0], job, planner), callout: withCount(equal[0].question.callout, count), count },
       seconds: plan.ok ? plan.value.seconds * (count / Math.max(1, plan.value.callout.count)) : 0,
     };
   }

@@ -36,8 +36,28 @@ export function onCircle(centre: Point, radius: number, deg: number): Point {
 
 const range = (n: number): number[] => Array.from({ length: n }, (_, i) => i);
 
-/** The points of a place that stands on its own, in its own order. Mirror and offset need the others: see expandPlaces. */
+/** How many holes a place that stands on its own has, without making them. */
+function countOf(place: Exclude<Place, { kind: 'mirror' | 'offset' }>): number {
+  switch (place.kind) {
+    case 'point':
+      return 1;
+    case 'circle':
+      return place.divisions - new Set(place.skip.filter((n) => n <= place.divisions)).size;
+    case 'row':
+      return place.count;
+    case 'grid':
+      return place.columns * place.rows;
+    case 'list':
+      return place.points.length;
+  }
+}
+
+/**
+ * The points of a place that stands on its own, in its own order; none where they are more than a job may have. Mirror
+ * and offset need the others: see expandPlaces.
+ */
 export function pointsOf(place: Exclude<Place, { kind: 'mirror' | 'offset' }>): Point[] {
+  if (countOf(place) > MOST_HOLES) return [];
   switch (place.kind) {
     case 'point':
       return [{ x: place.x, y: place.y }];
@@ -62,22 +82,6 @@ const refuse = (code: string, id: string, text: string, remedy: string, values =
   ...phrase(text, values),
   remedy: phrase(remedy),
 });
-
-/** How many holes a place that stands on its own has, without making them. */
-function countOf(place: Exclude<Place, { kind: 'mirror' | 'offset' }>): number {
-  switch (place.kind) {
-    case 'point':
-      return 1;
-    case 'circle':
-      return place.divisions - new Set(place.skip.filter((n) => n <= place.divisions)).size;
-    case 'row':
-      return place.count;
-    case 'grid':
-      return place.columns * place.rows;
-    case 'list':
-      return place.points.length;
-  }
-}
 
 /** How many holes features have together, without making any; a pattern that refers to nothing or in a ring has none. */
 export function countHoles(features: readonly Placed[]): number {

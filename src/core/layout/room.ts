@@ -1,3 +1,4 @@
+import RBush from 'rbush';
 import { depth, phrase, type Phrase } from '../answer/answer';
 import { outlineDistance } from './outline';
 import { SIDES, type FaceShape, type Point, type Side } from './part';
@@ -172,10 +173,45 @@ function pairFault(holes: readonly RoomHole[], i: number, j: number, verdict: Pa
   };
 }
 
+/** Holes that are the same hole twice: the first of each, and every further one with it. */
+function sameHoles(holes: readonly RoomHole[]): { firsts: number[]; again: [first: number, other: number][] } {
+  const seen = new Map<string, number>();
+  const again: [number, number][] = [];
+  const firsts = [...holes.keys()].filter((i) => {
+    const { at, diameterMm } = holes[i];
+    const key = `${at.x.toFixed(6)} ${at.y.toFixed(6)} ${diameterMm.toFixed(6)}`;
+    const first = seen.get(key);
+    if (first === undefined) seen.set(key, i);
+    else again.push([first, i]);
+    return first === undefined;
+  });
+  return { firsts, again };
+}
+
+interface Box {
+  minX: number;
+  minY: number;
+  maxX: number;
+  maxY: number;
+  index: number;
+}
+
+/** Every two of some holes that are near enough to each other to be judged, once each. */
+function* nearPairs(holes: readonly RoomHole[], indices: readonly number[]): Generator<[number, number]> {
+  // Half of what a hole may keep others away by: two holes whose boxes do not meet have nothing to do with each other.
+  const boxOf = (index: number): Box => {
+    const { at, headMm, socketMm, proudMm, diameterMm } = holes[index];
+    const half = Math.max(headMm, socketMm, proudMm, diameterMm + LEAST_WEB_MM) / 2;
+    return { minX: at.x - half, maxX: at.x + half, minY: at.y - half, maxY: at.y + half, index };
+  };
+  const boxes = indices.map(boxOf);
+  const tree = new RBush<Box>().load(boxes);
+  for (const box of boxes) for (const { index } of tree.search(box)) if (index > box.index) yield [box.index, index];
+}
+
 /**
  * What does not fit on a face: edges, neighbours, heads, sockets, walls, wrenches. What stops the work comes first; of
  * many faults the first are listed and all are counted.
- * Holes are sorted along x, so that each is compared only with those within reach.
  */
 export function checkRoom(holes: readonly RoomHole[], shape: FaceShape): RoomFaults {
   const faults = new WorstFirst<RoomFault>();
@@ -184,17 +220,16 @@ export function checkRoom(holes: readonly RoomHole[], shape: FaceShape): RoomFau
     faulty.add(fault.holes[0]);
     faults.add(Number(fault.level === 'stop'), () => fault);
   };
+  const judge = (i: number, j: number): void => {
+    const [a, b] = [holes[i], holes[j]];
+    const verdict = judgePair(a, b, Math.hypot(a.at.x - b.at.x, a.at.y - b.at.y));
+    if (!verdict) return;
+    faulty.add(i).add(j);
+    faults.add(Number(levelOf(verdict) === 'stop'), () => pairFault(holes, i, j, verdict));
+  };
   holes.forEach((hole, i) => [edgeFault(hole, i, shape) ?? [], wallFaults(hole, i, shape)].flat().forEach(add));
-  const order = [...holes.keys()].sort((a, b) => holes[a].at.x - holes[b].at.x);
-  const widest = holes.reduce((w, h) => Math.max(w, h.headMm, h.socketMm, h.diameterMm + 2 * LEAST_WEB_MM), 0);
-  for (let i = 0; i < order.length; i++)
-    for (let j = i + 1; j < order.length && holes[order[j]].at.x - holes[order[i]].at.x < widest; j++) {
-      const [a, b] = [holes[order[i]], holes[order[j]]];
-      if (Math.abs(a.at.y - b.at.y) >= widest) continue;
-      const verdict = judgePair(a, b, Math.hypot(a.at.x - b.at.x, a.at.y - b.at.y));
-      if (!verdict) continue;
-      faulty.add(order[i]).add(order[j]);
-      faults.add(Number(levelOf(verdict) === 'stop'), () => pairFault(holes, order[i], order[j], verdict));
-    }
+  const { firsts, again } = sameHoles(holes);
+  for (const [first, other] of again) judge(first, other);
+  for (const [i, j] of nearPairs(holes, firsts)) judge(i, j);
   return { ...faults.found(), faulty };
 }

@@ -122,14 +122,16 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
           />
         )}
       </section>
-      <section className="plate flex flex-col gap-3 p-3">
-        <h2 className="font-cond text-xl font-semibold">Take out</h2>
-        <p className="text-[15px]">Every drill and tool, a row each; the same table comes back in unchanged.</p>
-        <button type="button" className="btn self-start" onClick={() => void out()}>
-          CSV
-        </button>
-      </section>
-      <CopiesPanel />
+      <div className="flex flex-col gap-3">
+        <section className="plate flex flex-col gap-3 p-3">
+          <h2 className="font-cond text-xl font-semibold">Take out</h2>
+          <p className="text-[15px]">Every drill and tool, a row each; the same table comes back in unchanged.</p>
+          <button type="button" className="btn self-start" onClick={() => void out()}>
+            CSV
+          </button>
+        </section>
+        <CopiesPanel />
+      </div>
     </div>
   );
 }

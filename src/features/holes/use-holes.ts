@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { Job, JobFeature } from '@/contracts/job';
 import type { Result } from '@/core/answer/answer';
 import type { AskForm } from '@/core/hole/form';
-import { equalFeatures, type EqualFeatures, type HoleKind } from '@/core/job/equal-features';
+import { equalFeatures, withCount, type EqualFeatures, type HoleKind } from '@/core/job/equal-features';
 import { plannerFor } from '@/core/job/plan-in-job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { Shop } from '@/core/shop/shop';
@@ -34,9 +34,6 @@ export interface Group extends Omit<EqualFeatures<JobFeature>, 'features'> {
   holes: JobFeature[];
   result: Result<HolePlan>;
 }
-
-const withCount = (text: string, count: number): string =>
-  count > 1 ? `${count}x ${text.replace(/^\s*\d+\s*x\s*(?=\S)/i, '')}` : text;
 
 /** A hole of a job in full: groups of equal holes, what is chosen, changes kept as one goes. */
 export function useHoles(opened: Job, holesShop: HolesShop, firstHole: string | undefined) {

@@ -65,7 +65,7 @@ export function JobBar({ inHand, view, children }: Props) {
         <span
           role="status"
           title={saving.why}
-          className={`self-center text-sm ${quiet ? 'text-steel-700' : 'font-bold text-danger'}`}
+          className={`self-center text-sm ${quiet ? 'text-steel-700' : 'font-bold'}`}
         >
           {wordsOf(saving)}
         </span>

@@ -61,6 +61,8 @@ function freeLetter(doc: JobDocument): string {
   return letterAt(Math.max(...given));
 }
 
+const isFree = (letter: string, next: string): boolean => indexOfLetter(letter) >= indexOfLetter(next);
+
 /** Places in a list that rise, as few as possible of them changed. */
 function rising(positions: readonly (number | undefined)[]): number[] {
   let before = -1;
@@ -85,7 +87,8 @@ export function putFeatures(draft: Draft<JobDocument>, list: readonly FeatureInp
       for (const [path, value] of Object.entries(fields)) setField(before, path, value);
       continue;
     }
-    const letter = feature.letter && !taken.has(feature.letter) ? feature.letter : freeLetter(draft as JobDocument);
+    const own = feature.letter && isFree(feature.letter, draft.nextLetter) && !taken.has(feature.letter);
+    const letter = own && feature.letter ? feature.letter : freeLetter(draft as JobDocument);
     taken.add(letter);
     there[feature.id] = { ...feature, letter, position, version: 1 };
   }

@@ -362,6 +362,8 @@ export class JobStore {
     });
     this.receive(current);
     this.conflicts = conflicts;
+    // What is offered to decide on is not told a second time.
+    this.news = this.news.filter((told) => !conflicts.some((c) => c.name === told));
     this.fault = undefined;
     if (conflicts.length > 0) return;
     this.replaceAll((c) => (c.change === change.change ? madeFrom(c, this.base) : c));

@@ -99,8 +99,8 @@ test('a job in short: equal features are one line with all of their holes, the f
   const { lines: kinds, more, holes, troubled, work, seconds } = summary([feet, bad, again]);
   expect([kinds.map((l) => [l.callout, l.count]), more, holes, troubled]).toEqual([
     [
-      ['M8x1.25 x 10 DEEP', 6],
-      ['M8x1.25 x 40 DEEP', 1],
+      ['6x M8 x 10 DEEP', 6],
+      ['M8 x 40 DEEP', 1],
     ],
     0,
     7,

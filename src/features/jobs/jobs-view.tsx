@@ -195,10 +195,7 @@ function Kinds({ summary, display }: { summary: JobSummary; display: Display }) 
         const { drill, troubles } = lineText(line, display);
         return (
           <span key={line.id}>
-            <strong>
-              {line.count > 1 && `${line.count}x `}
-              {line.callout}
-            </strong>{' '}
+            <strong>{line.callout}</strong>{' '}
             {drill ? (
               `drill ${drill}`
             ) : troubles.length > 0 ? (

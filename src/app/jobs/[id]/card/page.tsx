@@ -27,7 +27,8 @@ export default async function CardPage({ params, searchParams }: Props) {
   const paper: Paper =
     wanted !== undefined && wanted in PAPERS ? (wanted as Paper) : shop.units === 'inch' ? 'letter-half' : 'a5';
   const host = (await headers()).get('host') ?? '127.0.0.1:3000';
-  const address = `http://${host}/jobs/${job.id}`;
+  const base = process.env.PUBLIC_URL?.replace(/\/+$/, '') ?? `http://${host}`;
+  const address = `${base}/jobs/${job.id}`;
   const plans = await inSlices(job.holes, (hole) => ({
     id: hole.id,
     name: hole.name,

@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { HolesView } from '@/features/holes/holes-view';
+import { OpenJob } from '@/features/job-store/open-job';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';
@@ -17,11 +18,13 @@ export default async function HolesPage({ params, searchParams }: Props) {
   if (!job) notFound();
   const { materials, machines, habits, tools, pools, units } = await shopNow(db);
   return (
-    <HolesView
-      job={job}
-      shop={{ materials, machines, habits, tools, crib: pools[0] }}
-      display={units}
-      hole={(await searchParams).hole}
-    />
+    <OpenJob job={job}>
+      <HolesView
+        job={job}
+        shop={{ materials, machines, habits, tools, crib: pools[0] }}
+        display={units}
+        hole={(await searchParams).hole}
+      />
+    </OpenJob>
   );
 }

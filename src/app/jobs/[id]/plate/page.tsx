@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { PlateView } from '@/features/plate/plate-view';
+import { OpenJob } from '@/features/job-store/open-job';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
 import { shopNow } from '@/server/services/shop-service';
@@ -12,11 +13,13 @@ export default async function PlatePage({ params }: { params: Promise<{ id: stri
   if (!job) notFound();
   const { materials, machines, habits, tools, pools, units } = await shopNow(db);
   return (
-    <PlateView
-      job={job}
-      display={units}
-      machineId={job.holes[0]?.question.machine ?? machines[0]?.id ?? ''}
-      shop={{ materials, machines, habits, tools, crib: pools[0] }}
-    />
+    <OpenJob job={job}>
+      <PlateView
+        job={job}
+        display={units}
+        machineId={job.holes[0]?.question.machine ?? machines[0]?.id ?? ''}
+        shop={{ materials, machines, habits, tools, crib: pools[0] }}
+      />
+    </OpenJob>
   );
 }
