@@ -34,7 +34,7 @@ async function readableState() {
     try {
       parse(headers[STATE]);
     } catch {
-      delete headers[STATE];
+      Reflect.deleteProperty(headers, STATE);
     }
   };
 }

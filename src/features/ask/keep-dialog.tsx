@@ -1,15 +1,16 @@
 'use client';
 
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Job, JobPage } from '@/contracts/job';
+import type { Job } from '@/contracts/job';
 import type { KeptQuestion } from '@/contracts/question';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { AskForm } from '@/core/hole/form';
 import { SelectField, TextField } from '@/ui/field';
 import Modal from '@/ui/modal';
 import { send } from '@/ui/send';
+import { useJobList } from '../job-store/use-job-list';
 import type { Origin } from './use-ask';
 
 interface Props {
@@ -36,7 +37,7 @@ function withHole(job: Job, question: KeptQuestion, name: string, origin: Origin
 
 /** Keeps the question as a new job, in an existing job, or back in the job that it came from. */
 export default function KeepDialog({ form, plan, origin, onClose }: Props) {
-  const [jobs, setJobs] = useState<JobPage['jobs']>([]);
+  const { jobs, many, search, setSearch, fault: listFault } = useJobList();
   const [target, setTarget] = useState(origin?.jobId ?? NEW);
   const [name, setName] = useState(
     `${plan.hole.thread?.feature.thread.designation ?? form.callout} in ${plan.material.label}`,
@@ -46,10 +47,6 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
   const [kept, setKept] = useState<{ id: string; name: string }>();
   const [busy, setBusy] = useState(false);
   const [newId] = useState(() => uuidv7());
-
-  useEffect(() => {
-    void send<JobPage>('GET', '/api/v1/jobs').then((got) => got.ok && setJobs(got.value.jobs));
-  }, []);
 
   const existing = jobs.find((j) => j.id === target);
   async function saveIn({ id }: { id: string }, question: KeptQuestion) {
@@ -102,6 +99,7 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
           void keep();
         }}
       >
+        {many && <TextField label="Find a job" value={search} onChange={setSearch} placeholder="name, metal, thread" />}
         <SelectField label="Where" value={target} onChange={setTarget}>
           <option value={NEW}>A new job</option>
           {jobs.map((j) => (
@@ -117,9 +115,9 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
             That job is in another material; its material will be used for this hole too.
           </p>
         )}
-        {fault && (
+        {(fault ?? listFault) && (
           <p role="alert" className="font-bold text-danger">
-            {fault}
+            {fault ?? listFault}
           </p>
         )}
         <button type="submit" className="btn-next self-start" disabled={busy}>

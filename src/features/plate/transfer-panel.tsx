@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { FeatureInput, Job, JobPage } from '@/contracts/job';
+import type { FeatureInput, Job } from '@/contracts/job';
 import { keptQuestion } from '@/contracts/question';
 import { BLANK_FORM } from '@/core/hole/form';
 import type { Problem } from '@/core/answer/answer';
@@ -10,11 +10,12 @@ import type { Imported } from '@/core/layout/imported';
 import type { Display } from '@/core/units/show';
 import { facesOf, type FaceId } from '@/core/layout/part';
 import { Choice } from '@/ui/choice';
-import { SelectField } from '@/ui/field';
+import { SelectField, TextField } from '@/ui/field';
 import { download, FilePreview } from '@/ui/file-preview';
 import { ReadingBar } from '@/ui/reading-bar';
 import { send } from '@/ui/send';
 import { useFileReader } from '@/ui/use-file-reader';
+import { useJobList } from '../job-store/use-job-list';
 import type { PlateState } from './use-plate';
 
 interface Props {
@@ -232,14 +233,12 @@ interface MateProps {
 
 /** Match-drilling on paper: the places of a mating part, looked at above before they are taken. */
 function Mate({ jobId, face, onFound }: MateProps) {
-  const [jobs, setJobs] = useState<JobPage['jobs']>();
-  const [fault, setFault] = useState<string>();
+  const [opened, setOpened] = useState(false);
+  const list = useJobList(opened);
+  const jobs = list.jobs.filter((j) => j.id !== jobId);
+  const [failed, setFault] = useState<string>();
+  const fault = failed ?? list.fault;
   const [mirrored, setMirrored] = useState(true);
-  async function open(): Promise<void> {
-    const got = await send<JobPage>('GET', '/api/v1/jobs');
-    setFault(got.ok ? undefined : got.fault);
-    setJobs(got.ok ? got.value.jobs.filter((j) => j.id !== jobId) : []);
-  }
   async function choose(id: string): Promise<void> {
     const got = await send<Job>('GET', `/api/v1/jobs/${id}`);
     setFault(got.ok ? undefined : got.fault);
@@ -257,8 +256,8 @@ function Mate({ jobId, face, onFound }: MateProps) {
           {fault}
         </p>
       )}
-      {jobs === undefined ? (
-        <button type="button" className="btn self-start" onClick={() => void open()}>
+      {!opened ? (
+        <button type="button" className="btn self-start" onClick={() => setOpened(true)}>
           Choose the part
         </button>
       ) : (
@@ -272,6 +271,14 @@ function Mate({ jobId, face, onFound }: MateProps) {
             />
             The faces lie on each other: mirror
           </label>
+          {list.many && (
+            <TextField
+              label="Find a job"
+              value={list.search}
+              onChange={list.setSearch}
+              placeholder="name, metal, thread"
+            />
+          )}
           <SelectField label="Mating part" value="" onChange={(id) => void choose(id)}>
             <option value="">choose</option>
             {jobs.map((j) => (

@@ -7,6 +7,9 @@ import { Refusal } from '../services/refusal';
 const QUESTION_BODY = 256 * 1024;
 export const JOB_BODY = 4 * 1024 * 1024;
 
+/** When to come again, by status, s. */
+const RETRY_AFTER_S: Partial<Record<number, string>> = { 429: '5', 503: '2' };
+
 /** An RFC 9457 problem document as a response. */
 export function problemResponse(refusal: Refusal): Response {
   const document: ProblemDocument = {
@@ -17,9 +20,14 @@ export function problemResponse(refusal: Refusal): Response {
     ...(refusal.errors.length > 0 ? { errors: refusal.errors } : {}),
     ...(refusal.partial === undefined ? {} : { partial: refusal.partial }),
   };
+  const again = RETRY_AFTER_S[refusal.status];
   return new Response(JSON.stringify(document), {
     status: refusal.status,
-    headers: { 'content-type': 'application/problem+json; charset=utf-8', 'cache-control': 'no-store' },
+    headers: {
+      'content-type': 'application/problem+json; charset=utf-8',
+      'cache-control': 'no-store',
+      ...(again ? { 'retry-after': again } : {}),
+    },
   });
 }
 
@@ -32,13 +40,8 @@ export const json = (value: unknown, status = 200): Response =>
 function databaseFault(error: unknown): Response | undefined {
   const code = sqliteCode(error) ?? '';
   const fault = (status: Refusal['status'], title: string, detail: string, remedy: string): Response => {
-    const response = problemResponse(
-      new Refusal(status, title, detail, [
-        { field: 'server', code: title.toLowerCase().replace(' ', '-'), detail, remedy },
-      ]),
-    );
-    if (status === 503) response.headers.set('retry-after', '2');
-    return response;
+    const name = title.toLowerCase().replace(' ', '-');
+    return problemResponse(new Refusal(status, title, detail, [{ field: 'server', code: name, detail, remedy }]));
   };
   if (/BUSY|LOCKED/.test(code)) return fault(503, 'Busy', 'Others are writing just now.', 'Send it again in a moment.');
   if (/READONLY|PERM/.test(code))
