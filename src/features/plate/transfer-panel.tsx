@@ -1,14 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { v7 as uuidv7 } from 'uuid';
 import type { FeatureInput, Job } from '@/contracts/job';
-import { keptQuestion } from '@/contracts/question';
-import { BLANK_FORM } from '@/core/hole/form';
 import type { Problem } from '@/core/answer/answer';
 import type { Imported } from '@/core/layout/imported';
 import type { Display } from '@/core/units/show';
 import { facesOf, type FaceId } from '@/core/layout/part';
+import { countHoles, MOST_HOLES } from '@/core/layout/place';
 import { Choice } from '@/ui/choice';
 import { SelectField, TextField } from '@/ui/field';
 import { download, FilePreview } from '@/ui/file-preview';
@@ -16,6 +14,7 @@ import { ReadingBar } from '@/ui/reading-bar';
 import { send } from '@/ui/send';
 import { useFileReader } from '@/ui/use-file-reader';
 import { useJobList } from '../job-store/use-job-list';
+import { csvFeature, featuresFrom, type Usual } from './csv-features';
 import type { PlateState } from './use-plate';
 
 interface Props {
@@ -44,15 +43,6 @@ const TOO_LARGE: Problem = {
   remedy: { text: 'Import one part at a time.' },
 };
 
-const moreOf = (question: FeatureInput['question']): Record<string, string> =>
-  Object.fromEntries(
-    Object.entries(question)
-      .filter(
-        ([key, value]) => key !== 'callout' && String(value) !== String(BLANK_FORM[key as keyof typeof BLANK_FORM]),
-      )
-      .map(([key, value]) => [key, String(value)]),
-  );
-
 /** Files in, with a look at what was understood before anything changes; files out. */
 export function TransferPanel({ state, display, name, jobId, machineId, letters }: Props) {
   const { plan, laid, face, edit } = state;
@@ -66,6 +56,33 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
     return `${letters.get(id) ?? ''} ${hole?.question.callout ?? ''}`.trim();
   };
 
+  const usual: Usual = {
+    face,
+    question: { machine: machineId, units: display },
+    taken: new Set(plan.holes.map((h) => h.id)),
+  };
+
+  /** What was found, with the answers in it that are none said. */
+  function said(found: Imported): Imported {
+    const wrong = featuresFrom(found, usual).wrong.map((key) => ({
+      text: 'What it says of “{key}” is not an answer to that.',
+      values: { key },
+    }));
+    return { ...found, leftOut: [...found.leftOut, ...wrong] };
+  }
+  function tooMany(found: Imported): Problem[] {
+    const total = countHoles([...plan.holes, ...featuresFrom(found, usual).holes]);
+    if (total <= MOST_HOLES) return [];
+    return [
+      {
+        code: 'place-many',
+        field: 'file',
+        text: 'With these the part has {total} holes; at most {most}.',
+        values: { total, most: MOST_HOLES },
+        remedy: { text: 'Import fewer, or split the part into two jobs.' },
+      },
+    ];
+  }
   async function bring(name: string, file: Blob): Promise<void> {
     setPreview(undefined);
     if (file.size > MOST_BYTES) {
@@ -80,35 +97,13 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
     }
     const read = await reader.read(name, file, /\.dxf$/i.test(name) ? 'dxf' : 'plate-csv', bare);
     setPreview(
-      read.ok ? { file: name, found: checkedMore(read.value), problems: [] } : { file: name, problems: read.problems },
+      read.ok ? { file: name, found: said(read.value), problems: [] } : { file: name, problems: read.problems },
     );
   }
   function take({ found, whole }: Preview): void {
     if (whole) edit(() => whole);
     else if (found) {
-      const taken = new Set(plan.holes.map((h) => h.id));
-      // Ids of the file hold together what follows what; an id that is taken here, or that is no id, gets a new one.
-      const ids = new Map(
-        found.features.flatMap((f) =>
-          f.id ? [[f.id, taken.has(f.id) || !/^[\w-]{8,64}$/.test(f.id) ? uuidv7() : f.id] as const] : [],
-        ),
-      );
-      const holes = found.features.map(({ id, name: own, callout, place, face: on, more }): FeatureInput => {
-        const follows = place?.kind === 'mirror' || place?.kind === 'offset';
-        return {
-          id: (id && ids.get(id)) ?? uuidv7(),
-          name: own.slice(0, 120),
-          face: on ?? face,
-          place: follows ? { ...place, of: ids.get(place.of) ?? place.of } : place,
-          question: {
-            ...BLANK_FORM,
-            machine: machineId,
-            units: display,
-            ...(more as Partial<FeatureInput['question']>),
-            callout,
-          },
-        };
-      });
+      const { holes } = featuresFrom(found, usual);
       edit((p) => ({ part: found.stock ? { ...p.part, stock: found.stock } : p.part, holes: [...p.holes, ...holes] }));
     }
     setPreview(undefined);
@@ -120,15 +115,8 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
     else if (kind === 'svg')
       download(`${base}.svg`, 'image/svg+xml', (await import('@/core/formats/plate-svg')).writePlateSvg(laid, label));
     else if (kind === 'csv') {
-      const features = plan.holes.map((h) => ({
-        id: h.id,
-        name: h.name,
-        callout: h.question.callout,
-        face: h.face,
-        place: h.place,
-        more: moreOf(h.question),
-      }));
-      download(`${base}.csv`, 'text/csv', (await import('@/core/formats/plate-csv')).writePlateCsv(features));
+      const { writePlateCsv } = await import('@/core/formats/plate-csv');
+      download(`${base}.csv`, 'text/csv', writePlateCsv(plan.holes.map(csvFeature)));
     } else {
       const file = { format: 'jolly-bit part', version: 1, name, part: plan.part, features: plan.holes };
       download(`${base}.json`, 'application/json', JSON.stringify(file, null, 2));
@@ -291,24 +279,4 @@ function Mate({ jobId, face, onFound }: MateProps) {
       )}
     </section>
   );
-}
-
-/** Answers that a file holds for its features, each of its own type; what has none of them is left out and said. */
-function checkedMore(found: Imported): Imported {
-  const wrong = new Set<string>();
-  const features = found.features.map(({ more = {}, ...feature }) => {
-    const good = Object.entries(more).flatMap(([key, text]): [string, unknown][] => {
-      const value = key === 'dry' ? text === 'true' : text;
-      const shape = Object.entries(keptQuestion.shape).find(([field]) => field === key)?.[1];
-      if (shape?.safeParse(value).success) return [[key, value]];
-      wrong.add(key);
-      return [];
-    });
-    return { ...feature, more: Object.fromEntries(good) as Record<string, string> };
-  });
-  const said = [...wrong].map((key) => ({
-    text: 'What it says of “{key}” is not an answer to that.',
-    values: { key },
-  }));
-  return { ...found, features, leftOut: [...found.leftOut, ...said] };
 }
