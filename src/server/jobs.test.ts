@@ -183,6 +183,11 @@ describe('a change', () => {
     expect(letters(await existingJob(at.db, id))).toBe('ABCDE');
     await patch(id, { features: [{ id: holes[2].id, version: 2, set: { position: -1 } }] });
     expect(letters(await existingJob(at.db, id))).toBe('CABDE');
+    // Of two who move the same feature the last one counts.
+    await patch(id, { features: [{ id: holes[2].id, version: 2, set: { position: 9 } }] });
+    expect(letters(await existingJob(at.db, id))).toBe('ABDEC');
+    await patch(id, { add: [feature('M3', { letter: 'Z' }), feature('M3', { letter: 'Z' })] });
+    expect((await existingJob(at.db, id)).holes.slice(-2).map((h) => h.letter)).toEqual(['Z', 'AA']);
     expect([letterAt(25), letterAt(26), letterAt(702), nextLetter(['A', 'ZZ']), nextLetter([])]).toEqual([
       'Z',
       'AA',
@@ -271,6 +276,10 @@ test('a summary holds until its job or the crib changes', async () => {
   expect(await drill()).toBe('kept');
   await changeInUse(at.db, 'cases', 'fraction-index', { inUse: false, version: 1 });
   expect(await drill()).toBe('8.6 mm');
+  const { id, version } = (await existingJob(at.db, jobs[0].id)).holes[0];
+  await patch(jobs[0].id, { features: [{ id, version, set: { question: { callout: '3x M8 x 8 DEEP' } } }] });
+  const [now] = (await jobsPage(at.db, [], { search: 'pier' })).jobs;
+  expect((await summariesOf(at.db, [now])).get(now.id)?.lines[0].callout).toBe('3x M8 x 8 DEEP');
 });
 
 describe('records', () => {

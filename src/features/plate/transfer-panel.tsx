@@ -96,9 +96,8 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
       return;
     }
     const read = await reader.read(name, file, /\.dxf$/i.test(name) ? 'dxf' : 'plate-csv', bare);
-    setPreview(
-      read.ok ? { file: name, found: said(read.value), problems: [] } : { file: name, problems: read.problems },
-    );
+    const problems = read.ok ? tooMany(read.value) : read.problems;
+    setPreview({ file: name, problems, ...(read.ok && problems.length === 0 ? { found: said(read.value) } : {}) });
   }
   function take({ found, whole }: Preview): void {
     if (whole) edit(() => whole);
