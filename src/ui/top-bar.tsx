@@ -23,33 +23,34 @@ export function TopBar({ signedInAs }: { signedInAs?: string }) {
       <a href="#main" className="sr-only focus:not-sr-only focus:self-center focus:px-2">
         To the content
       </a>
-      <span className="mr-4 self-center font-cond text-xl font-semibold tracking-wide">
+      <span className="mr-2 self-center whitespace-nowrap font-cond text-xl font-semibold tracking-wide">
         Jolly <span className="text-brass">Bit</span>
       </span>
       <nav aria-label="Views" className="flex">
-        {VIEWS.map(([href, name]) => {
-          const here = href === '/' ? path === '/' : path.startsWith(href);
-          return (
-            <Link
-              key={href}
-              href={href}
-              prefetch={false}
-              aria-current={here ? 'page' : undefined}
-              className={`flex min-w-14 items-center justify-center px-3 font-cond text-lg font-semibold ${
-                here ? 'border-b-4 border-brass pt-1 text-white' : 'text-steel-200 hover:text-white'
-              }`}
-            >
-              {name}
-            </Link>
-          );
-        })}
+        {path !== '/sign-in' &&
+          VIEWS.map(([href, name]) => {
+            const here = href === '/' ? path === '/' : path.startsWith(href);
+            return (
+              <Link
+                key={href}
+                href={href}
+                prefetch={false}
+                aria-current={here ? 'page' : undefined}
+                className={`flex min-w-14 items-center justify-center px-3 font-cond text-lg font-semibold ${
+                  here ? 'border-b-4 border-brass pt-1 text-white' : 'text-steel-200 hover:text-white'
+                }`}
+              >
+                {name}
+              </Link>
+            );
+          })}
       </nav>
       {signedInAs !== undefined && (
         <span className="ml-auto flex items-center gap-3 font-cond text-lg">
-          <span className="max-w-40 truncate">{signedInAs}</span>
+          <span className="hidden max-w-40 truncate sm:inline">{signedInAs}</span>
           <button
             type="button"
-            className="min-h-11 px-2 font-semibold text-steel-200 hover:text-white"
+            className="min-h-11 px-2 font-semibold whitespace-nowrap text-steel-200 hover:text-white"
             onClick={() => void signOut()}
           >
             Sign out
