@@ -148,3 +148,34 @@ test('what was just typed is on the next view at once; undo goes across the view
       String.fromCharCode(copy.nextLetter.charCodeAt(0) + 1),
   );
 });
+
+test('what is recorded waits for the server, and what it will not have stays until somebody leaves it out', async ({
+  page,
+  request,
+}) => {
+  const at = '/jobs/sample-job-bearing-block';
+  const ticks = async () => (await (await request.get(`/api/v1${at}/records?kind=layout-tick`)).json()).records.length;
+  await page.goto(`${at}/plate`);
+  await page.route('**/api/v1/records', (route) => route.abort());
+  await page.getByRole('checkbox').first().check();
+  await expect(page.getByText('1 waiting for the server')).toBeVisible();
+  expect(await ticks()).toBe(0);
+  await page.unroute('**/api/v1/records');
+  await expect.poll(ticks).toBe(1);
+  await page.route('**/api/v1/records', async (route) => {
+    const [{ id }] = route.request().postDataJSON().records;
+    const why = { id, code: 'hole-unknown', detail: 'This job has no such feature.', remedy: 'Load the job.' };
+    await route.fulfill({ json: { taken: [], known: [], refused: [why] } });
+  });
+  await page.getByRole('checkbox').nth(1).check();
+  const refused = page.getByText('Not recorded: This job has no such feature. Load the job.');
+  await expect(refused).toBeVisible();
+  await page.unroute('**/api/v1/records');
+  await page.reload();
+  await expect(refused).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await page.reload();
+  await expect(page.getByRole('checkbox').first()).toBeChecked();
+  await expect(refused).toBeHidden();
+  expect(await ticks()).toBe(1);
+});

@@ -16,6 +16,8 @@ export interface WaitingRecord {
   id: string;
   jobId: string;
   record: RecordInput;
+  /** Why the server will not have it; it stays until somebody leaves it out. */
+  refused?: string;
 }
 
 class BrowserStore extends Dexie {

@@ -11,7 +11,7 @@ import {
   type RecordReceipt,
 } from '@/contracts/record';
 import { send } from '@/ui/send';
-import { dropWaiting, putWaiting, waitingRecords } from './outbox';
+import { dropWaiting, putWaiting, waitingRecords, type WaitingRecord } from './outbox';
 import { tellSaved, whenSaved } from './tabs';
 
 type Kept<K extends RecordKind> = Extract<RecordKept, { kind: K }>;
@@ -35,6 +35,7 @@ export function useRecords<K extends RecordKind>(jobId: string, kind: K) {
     },
   });
   const [waiting, setWaiting] = useState<Kept<K>[]>([]);
+  const [refused, setRefused] = useState<WaitingRecord[]>([]);
   const [fault, setFault] = useState<string>();
   const busy = useRef(false);
   const reload = useCallback(() => client.invalidateQueries({ queryKey: ['records', jobId] }), [client, jobId]);
@@ -43,7 +44,9 @@ export function useRecords<K extends RecordKind>(jobId: string, kind: K) {
     if (busy.current) return;
     busy.current = true;
     try {
-      const records = (await waitingRecords(jobId)).map((w) => w.record).filter((r) => r.kind === kind);
+      const rows = (await waitingRecords(jobId)).filter((w) => w.record.kind === kind);
+      setRefused(rows.filter((w) => w.refused !== undefined));
+      const records = rows.filter((w) => w.refused === undefined).map((w) => w.record);
       setWaiting(records.map((r) => ({ arrivedAt: '', happenedAt: '', ...r }) as Kept<K>));
       if (records.length === 0) return;
       const got = await send<RecordReceipt>('POST', '/api/v1/records', { records: records.slice(0, MOST_RECORDS) });
@@ -52,11 +55,14 @@ export function useRecords<K extends RecordKind>(jobId: string, kind: K) {
         setFault(`${records.length} waiting for the server. ${got.ok ? '' : got.fault}`);
         return;
       }
-      const refused = receipt.refused.map((r) => r.id);
-      dropWaiting('records', [...receipt.taken, ...receipt.known, ...refused]);
-      setFault(
-        receipt.refused.length > 0 ? receipt.refused.map((r) => `${r.detail} ${r.remedy}`).join(' ') : undefined,
-      );
+      dropWaiting('records', [...receipt.taken, ...receipt.known]);
+      const kept = receipt.refused.flatMap(({ id, detail, remedy }): WaitingRecord[] => {
+        const row = rows.find((w) => w.id === id);
+        return row ? [{ ...row, refused: `${detail} ${remedy}` }] : [];
+      });
+      kept.forEach((row) => putWaiting('records', row));
+      setRefused((before) => [...before, ...kept]);
+      setFault(undefined);
       await reload();
       setWaiting((list) => list.filter((r) => !records.some((sent) => sent.id === r.id)));
       tellSaved(jobId);
@@ -92,5 +98,17 @@ export function useRecords<K extends RecordKind>(jobId: string, kind: K) {
     [jobId, kind, sendAll],
   );
   const known = new Set(there?.map((r) => r.id));
-  return { records: [...(there ?? []), ...waiting.filter((r) => !known.has(r.id))], record, fault };
+  const leaveOut = useCallback((id: string): void => {
+    dropWaiting('records', [id]);
+    setRefused((list) => list.filter((w) => w.id !== id));
+  }, []);
+  return {
+    records: [...(there ?? []), ...waiting.filter((r) => !known.has(r.id))],
+    record,
+    /** What waits, and why. */
+    fault,
+    /** What the server will not have, with why. */
+    refused: refused.map((w) => ({ id: w.id, why: w.refused ?? '' })),
+    leaveOut,
+  };
 }

@@ -12,6 +12,7 @@ import { parseLength } from '@/core/units/length';
 import { showText, tell, type Display } from '@/core/units/show';
 import { SelectField, TextField } from '@/ui/field';
 import { Working } from '@/ui/working';
+import { RecordFaults } from '../job-store/record-faults';
 import { useRecords } from '../job-store/use-records';
 
 interface Props {
@@ -49,7 +50,7 @@ function drillsOf(planned: Result<HolePlan> | undefined, hole: LaidHole): { firs
 /** How true the marks are: typed, or dragged on the magnified picture; recorded and never edited. */
 export function PunchPanel({ laid, letters, selection, display, jobId, planOf }: Props) {
   const holes = laid.holes.filter((h) => selection.size === 0 || selection.has(h.featureId));
-  const { records: marks, record: append, fault } = useRecords(jobId, 'punch-mark');
+  const { records: marks, record: append, ...faults } = useRecords(jobId, 'punch-mark');
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState({ x: '0', y: '0' });
   const [zone, setZone] = useState<string>();
@@ -206,11 +207,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
           {impossible.map((p) => `${tell(p, display)} ${tell(p.remedy, display)}`).join(' ')}
         </p>
       )}
-      {fault && (
-        <p role="alert" className="font-bold text-danger">
-          {fault}
-        </p>
-      )}
+      <RecordFaults {...faults} />
       <button
         type="button"
         className="btn-next self-start"

@@ -6,6 +6,7 @@ import type { LaidFace } from '@/core/layout/lay-out';
 import { scribedLines } from '@/core/layout/scribed-lines';
 import type { Display } from '@/core/units/show';
 import { SelectField } from '@/ui/field';
+import { RecordFaults } from '../job-store/record-faults';
 import { useRecords } from '../job-store/use-records';
 
 interface Props {
@@ -18,7 +19,7 @@ interface Props {
 /** Distinct heights per axis in rising order, in the reading of the gauge in use; ticked off as one goes. */
 export function SheetPanel({ laid, letters, display, jobId }: Props) {
   const [gauge, setGauge] = useState<Gauge>(display === 'inch' ? 'digital-inch' : 'digital-mm');
-  const { records, record, fault } = useRecords(jobId, 'layout-tick');
+  const { records, record, ...faults } = useRecords(jobId, 'layout-tick');
   const ticks = useMemo(() => scribedLines(records), [records]);
   const tick = (line: string): void => record({ body: { line, ticked: !ticks.has(line) } });
   const holes = laid.holes.map((h) => ({ featureId: h.featureId, at: h.at }));
@@ -40,11 +41,7 @@ export function SheetPanel({ laid, letters, display, jobId }: Props) {
       <p className="text-sm text-steel-700">
         Touch the plate and zero. Lock, set, lock again, one light scratch. All of one face before the turn.
       </p>
-      {fault && (
-        <p role="alert" className="font-bold text-danger">
-          {fault}
-        </p>
-      )}
+      <RecordFaults {...faults} />
       {lists.map(([title, axis]) => (
         <section key={axis}>
           <h3 className="font-cond text-lg font-semibold">{title}</h3>
