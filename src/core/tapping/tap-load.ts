@@ -1,5 +1,6 @@
 import { caution, mm, type Answer, type Caution } from '../answer/answer';
-import { breakingTorque, safetyLevel, type SafetyLevel } from './tap-strength';
+import { riskLevel } from './tap-risk';
+import { breakingTorque, type SafetyLevel } from './tap-strength';
 import { tappingTorque, toothLoad, toothLoadLimit, type TappingConditions } from './tapping-torque';
 
 /** What turning a tap through a hole asks of it. Models: for comparing, never ratings. */
@@ -16,6 +17,9 @@ export interface TapLoad {
   cautions: Caution[];
 }
 
+/** The model knows a tooth's load no closer than this. */
+const TOOTH_TOLERANCE = 1.1;
+
 /**
  * The load of a tap under given conditions: the one place where torque, breaking torque, safety and tooth load meet.
  * The hole (`minorMm`) must be smaller than the thread's major diameter; not for tapered threads.
@@ -30,10 +34,10 @@ export function tapLoad(c: TappingConditions): TapLoad {
     torque,
     breaking,
     safety,
-    level: safetyLevel(safety),
+    level: riskLevel(c, safety, torque.value),
     toothLoadMm,
     cautions:
-      toothLoadMm > limit
+      toothLoadMm > TOOTH_TOLERANCE * limit
         ? [
             caution(
               'warn',

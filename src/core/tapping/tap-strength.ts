@@ -31,12 +31,24 @@ export function breakingTorque(thread: Thread, geometry: TapGeometry, carbonStee
 
 export type SafetyLevel = 'calm' | 'careful' | 'warn' | 'stop';
 
-/** What a safety factor means at the wrench: 3 calm, 2 careful, under 2 warn, under 1.3 do not. */
+const LEVELS: readonly SafetyLevel[] = ['calm', 'careful', 'warn', 'stop'];
+
+/**
+ * What a safety factor means at the wrench. The breaking torque is about the least that a sound tap holds, so that less
+ * than 1 does not yet break it.
+ */
 export function safetyLevel(safety: number): SafetyLevel {
-  if (safety >= 3) return 'calm';
-  if (safety >= 2) return 'careful';
-  return safety >= 1.3 ? 'warn' : 'stop';
+  if (safety >= 1.85) return 'calm';
+  if (safety >= 1.3) return 'careful';
+  return safety >= 0.9 ? 'warn' : 'stop';
 }
+
+/** The worse of some levels. */
+export const worstLevel = (...levels: SafetyLevel[]): SafetyLevel =>
+  LEVELS[Math.max(...levels.map((l) => LEVELS.indexOf(l)))];
+
+/** One level worse; nothing is worse than stop. */
+export const oneWorse = (level: SafetyLevel): SafetyLevel => LEVELS[Math.min(LEVELS.indexOf(level) + 1, 3)];
 
 /** Largest torque that people put on by hand, Nm: T-handle and two-handed wrench of 250 mm. */
 export const HAND_LIMIT_NM = { tHandle: 6, wrench: 45 } as const;

@@ -31,9 +31,9 @@ export const rubFactor = (percent: number): number => 1 + 1.2 * Math.max(0, (per
 
 /** Metals that spring back and hold the tap. Our judgement. */
 export function gripFactor(m: Material): number {
-  if (m.group === 'titanium') return 2;
+  if (m.group === 'titanium') return 1.8;
   if (m.group === 'nickel') return 1.6;
-  return m.group === 'stainless' && m.chips === 'stringy' ? 1.3 : 1;
+  return m.group === 'stainless' && m.chips === 'stringy' ? 1.2 : 1;
 }
 
 export interface TappingConditions {
@@ -52,6 +52,9 @@ export interface TappingConditions {
   thicknessMm?: number;
   /** A spiral point in a blind hole has the room for its chips. */
   chipRoom?: boolean;
+  /** Turned by hand; `freehand` with nothing that guides it. */
+  byHand?: boolean;
+  freehand?: boolean;
 }
 
 /** How chips crowd the flutes as the thread gets deeper than one diameter. Our judgement. */
@@ -66,10 +69,13 @@ export function packingFactor({
 }: TappingConditions): number {
   if (tap.geometry === 'form') return 1;
   if (tap.geometry === 'spiral-point') return through || chipRoom ? 1 : 1.5;
-  const c = { short: 0.05, powder: 0.05, long: 0.12, stringy: 0.25 }[material.chips];
+  const c = { short: 0.05, powder: 0.05, long: 0.08, stringy: 0.15 }[material.chips];
   const share = tap.geometry === 'spiral-flute' ? 1 / 3 : reversing ? 1 : 2;
   return 1 + c * share * Math.max(0, depthMm / thread.majorMm - 1);
 }
+
+/** How much harder a tap turns with this fluid. Our judgement. */
+export const fluidFactor = ({ fluid = 'right' }: TappingConditions): number => FLUID_FACTOR[fluid];
 
 /** Chamfer threads that cut at once: no more than the plate is thick, in pitches. */
 const cutting = ({ tap, thicknessMm, thread }: TappingConditions): number =>
@@ -87,17 +93,20 @@ export function toothLoad(c: TappingConditions): number {
 export const toothLoadLimit = (m: Material): number =>
   m.group === 'stainless' || m.group === 'titanium' || m.group === 'nickel' || isHard(m) ? 0.06 : 0.1;
 
+/** Under this a chip takes no more force for being finer, mm. */
+const FINEST_CHIP_MM = 0.02;
+
 /** Torque to turn a tap, Nm. Model: an estimate for comparing, never a rating. */
 export function tappingTorque(c: TappingConditions): Answer {
   const { thread, material, minorMm, tap } = c;
   const h = (thread.majorMm - minorMm) / 2;
   const area = threadArea(thread, minorMm);
   const chip = h / (cutting(c) * tap.flutes);
-  const kc = material.kc11 * chip ** -material.mc;
+  const kc = material.kc11 * Math.max(chip, FINEST_CHIP_MM) ** -material.mc;
   const factors: [string, number][] = [
     ['rubbing of a full thread', rubFactor(percentOfThread(thread, minorMm))],
     [GEOMETRY_LABEL[tap.geometry], GEOMETRY_FACTOR[tap.geometry]],
-    ['fluid', FLUID_FACTOR[c.fluid ?? 'right']],
+    ['fluid', fluidFactor(c)],
     ['wear', c.wear ?? 1],
     ['grip of the metal', gripFactor(material)],
     ['chips packing', packingFactor(c)],

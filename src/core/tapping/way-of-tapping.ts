@@ -8,6 +8,7 @@ import { highestTappingRpm, turnsToStop } from './stopping-room';
 import type { Tap } from './tap';
 import { tapLoad, type TapLoad } from './tap-load';
 import { tapSequence } from './tap-sequence';
+import { causeOf, type LoadCause } from './tap-risk';
 import { breakingTorque, HAND_LIMIT_NM } from './tap-strength';
 import { depthForTap, tappingConditions, wallUnderTap, type TappingQuestion } from './tapping-question';
 import type { TappingConditions } from './tapping-torque';
@@ -123,19 +124,30 @@ function secondsFor(
   return q.holes * (byTaps + (byHand ? extraS : 0));
 }
 
-function loadCautions(load: TapLoad | undefined): Caution[] {
-  if (!load) return [];
-  if (load.level !== 'warn' && load.level !== 'stop') return load.cautions;
+const REMEDY: Record<LoadCause, string> = {
+  dry: 'It runs dry: use the fluid for this metal.',
+  worn: 'The tap is worn: take a new one.',
+  'small-hole': 'The hole is small: drill the next size up.',
+  deep: 'The thread is deep: clear the chips often, or make it shorter.',
+  metal: 'A larger hole or a looser class eases it.',
+};
+const HOLDS = 'The tap holds at least about {breaking}; this takes {torque}.';
+const RISK = {
+  careful: 'Sharp tap, right fluid, short bites.',
+  warn: 'Practise one in scrap; new tap, guided; know how you would get it out.',
+  stop: 'By this estimate the tap goes first.',
+};
+
+/** What the load of the first tap asks of whoever turns it: quietly where care is enough. */
+function loadCautions(load: TapLoad | undefined, conditions: TappingConditions): Caution[] {
+  if (!load || load.level === 'calm') return load?.cautions ?? [];
+  const remedy = load.level === 'careful' ? '' : ` ${REMEDY[causeOf(conditions)]}`;
   return [
     ...load.cautions,
-    caution(
-      load.level,
-      'tap-safety',
-      load.level === 'stop'
-        ? 'The tap is estimated to break at {breaking} and needs {torque}: do not tap this as planned. A larger hole, a looser class or less depth eases it.'
-        : 'The tap is estimated to break at {breaking} and needs {torque}: short bites, plenty of fluid, a new tap.',
-      { breaking: quantity(load.breaking.value, 'Nm'), torque: quantity(load.torque.value, 'Nm') },
-    ),
+    caution(load.level === 'careful' ? 'note' : load.level, 'tap-safety', `${RISK[load.level]} ${HOLDS}${remedy}`, {
+      breaking: quantity(load.breaking.value, 'Nm'),
+      torque: quantity(load.torque.value, 'Nm'),
+    }),
   ];
 }
 
@@ -204,20 +216,23 @@ export interface Turning {
 export interface Drive {
   power: boolean;
   machineTaps: boolean;
+  /** Nothing guides the tap. */
+  freehand: boolean;
 }
 
 export const driveOf = (id: WayId, { hole }: TappingQuestion): Drive => ({
   power: !FACTS[id].byHand && !(id === 'lathe' && !hole.through),
   machineTaps: !FACTS[id].byHand && id !== 'lathe',
+  freehand: id === 'hand-free',
 });
 
 /** The taps of a hole and their figures under one kind of drive. */
-export function turning(q: TappingQuestion, { power, machineTaps }: Drive): Turning {
+export function turning(q: TappingQuestion, { power, machineTaps, freehand }: Drive): Turning {
   const { thread, material, hole, machine } = q;
   const taps = tapSequence(q, machineTaps);
   const [first] = taps;
   const last = taps[taps.length - 1];
-  const conditions = tappingConditions(q, first, !power);
+  const conditions = { ...tappingConditions(q, first, !power), byHand: !power, freehand };
   const load = isTapered(thread) ? undefined : tapLoad(conditions);
   return {
     taps,
@@ -249,6 +264,6 @@ export function wayOfTapping(id: WayId, q: TappingQuestion, turned: Turning): Wa
     leanDeg: FACTS[id].leanDeg,
     stopping,
     secondsAll: secondsFor(id, q, taps, bite > 0, rpm),
-    cautions: loadCautions(load),
+    cautions: loadCautions(load, turned.conditions),
   };
 }

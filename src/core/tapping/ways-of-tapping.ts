@@ -11,11 +11,11 @@ export interface TappingWay extends WayOfTapping {
   reason: Phrase;
 }
 
-/** Points for the risk of breaking: none at 3 and above, rising steeply under 2. */
+/** Points for the risk of breaking: none where it is calm, ten where care ends, a hundred where the tap goes first. */
 export function breakingCost(safety: number | undefined): number {
-  if (safety === undefined || safety >= 3) return 0;
-  if (safety >= 2) return 10 * (3 - safety);
-  return safety >= 1.3 ? 10 + 60 * (2 - safety) : 100 + 50 * (1.3 - safety);
+  if (safety === undefined || safety >= 1.85) return 0;
+  if (safety >= 1.3) return (10 * (1.85 - safety)) / 0.55;
+  return safety >= 0.9 ? 10 + (90 * (1.3 - safety)) / 0.4 : 100 + 50 * (0.9 - safety);
 }
 
 /** Points for the lean of a tap, degrees: it binds more the deeper it goes. */
@@ -72,7 +72,7 @@ export function waysOfTapping(q: TappingQuestion): TappingWay[] {
   const turned = new Map<string, Turning>();
   const ways = WAYS.map((id) => {
     const drive = driveOf(id, q);
-    const key = `${drive.power} ${drive.machineTaps}`;
+    const key = JSON.stringify(drive);
     const known = turned.get(key) ?? turning(q, drive);
     turned.set(key, known);
     return wayOfTapping(id, q, known);

@@ -15,7 +15,7 @@ const BECAUSE = {
   asked: 'as you asked',
   'to-buy': 'not to hand: get one',
 } as const;
-const LEVEL = { calm: 'calm', careful: 'be careful', warn: 'close to breaking', stop: 'do not' } as const;
+const LEVEL = { calm: 'calm', careful: 'take care', warn: 'close to breaking', stop: 'the tap goes first' } as const;
 const VERDICT = { inside: '✓ inside', borderline: '! on the border of', outside: '✕ outside' } as const;
 
 function Order({
@@ -248,7 +248,7 @@ function TapOrder({ part, display }: { part: ThreadPart; display: Display }) {
           of={load.breaking}
           name="breaking torque"
           display={display}
-          text={`Needs ${showText(load.torque, display)}, breaks at ${showText(load.breaking, display)}: ${LEVEL[load.level]}`}
+          text={`Needs ${showText(load.torque, display)}, holds at least about ${showText(load.breaking, display)}: ${LEVEL[load.level]}`}
         />
       )}
     </Order>
