@@ -90,6 +90,11 @@ const candidate = drillItem.extend({
   percentOfThread: z.number().nullable().describe("On the drill's own size; null for tapered threads"),
   percentOnPredictedHole: z.number().nullable(),
   predictedHoleMm: z.number(),
+  predictedSpreadMm: z.number().describe('One standard deviation of the predicted hole'),
+  insideShare: z
+    .number()
+    .nullable()
+    .describe('Share of such holes that come out inside the class; null for tapered and formed threads'),
   finishedMinorMm: z.number(),
   verdict: z.enum(['inside', 'borderline', 'outside']).describe('Of the predicted minor diameter in the class'),
   beyondLimitMm: z.number(),

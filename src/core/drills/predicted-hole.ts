@@ -65,6 +65,16 @@ export function predictedHoleMm(drill: Drill, start: StartMeans, material: Mater
   return drill.diameterMm + typicalMm * factor - closingMm;
 }
 
+/** One sigma of a hole as a share of the oversize that is predicted, and at least so much, mm. Model. */
+const SPREAD_SHARE = 0.35;
+const LEAST_SPREAD_MM = 0.008;
+
+/** How far holes of one drill scatter about {@link predictedHole}: one standard deviation, mm. Model. */
+export function holeSpreadMm(drill: Drill, start: StartMeans, material: Material): number {
+  const { typicalMm, factor } = partsOf(drill, start, material);
+  return Math.max(LEAST_SPREAD_MM, SPREAD_SHARE * typicalMm * factor);
+}
+
 /**
  * Diameter of the hole that a drill really leaves, mm. Model for a sharp high-speed drill, until the shop's
  * own measurements replace it: oversize by diameter and start, then the metal closing in.

@@ -33,8 +33,8 @@ test('the usual habit is the first of each list, and every habit has one', () =>
 });
 
 describe('each habit changes what it is about', () => {
-  test('tap drill: chart and subtraction of an M10 in aluminium are 8.5, the limits ask for their middle; said beside it', () => {
-    const m10 = { callout: 'M10 THRU', material: 'aluminium-wrought-6000' };
+  test('tap drill: chart and subtraction of an M10 are 8.5, the limits ask for their middle; stainless takes 8.6, said beside it', () => {
+    const m10 = { callout: 'M10 THRU', material: 'stainless-austenitic' };
     expect(drill(plan(m10))).toBe('8.6');
     for (const tapDrill of ['chart', 'subtraction', 'limits'] as const) {
       const p = plan(m10, { tapDrill });

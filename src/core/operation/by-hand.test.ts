@@ -75,9 +75,9 @@ describe('what a good machinist would do', () => {
       ['lay-out', 'start', 'drill 7.7 thru', 'ream', 'deburr', 'check'],
     ],
     [
-      'blind M10 in soft aluminium, 16 thick: a tenth over the chart; little below, so plug and bottoming',
+      'blind M10 in soft aluminium, 16 thick: by the chart; little below, so plug and bottoming',
       { callout: '3x M10 x 8 DEEP', material: aluminium, thickness: '16' },
-      ['lay-out', 'start', 'drill 8.6 to 12.5', 'chamfer', 'tap plug', 'tap bottoming', 'check'],
+      ['lay-out', 'start', 'drill 8.5 to 12.5', 'chamfer', 'tap plug', 'tap bottoming', 'check'],
     ],
     [
       'stack: 9 clearance 10 deep over M8 through 25 of steel: larger and shallower first, no chamfer under it',

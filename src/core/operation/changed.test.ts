@@ -72,9 +72,9 @@ test('a drill opens what a thinner one left when that goes half as deep; an equa
   ]);
 });
 
-test('a spot leaves no chamfer where a head takes the mouth: half of the 5.1 that comes first', () => {
+test('a spot leaves no chamfer where a head takes the mouth: half of the 5.0 that comes first', () => {
   const spot = (callout: string) => op('start', { callout, thickness: '20', machine: 'mill', start: 'spot' }).cut?.spec;
-  expect([spot('M6 THRU CBORE ø11 x 6')?.diameterMm, spot('M6 THRU CSK 12 x 90°')?.diameterMm]).toEqual([2.55, 2.55]);
+  expect([spot('M6 THRU CBORE ø11 x 6')?.diameterMm, spot('M6 THRU CSK 12 x 90°')?.diameterMm]).toEqual([2.5, 2.5]);
 });
 
 test('a reamed bore is checked by the limits of H7, or by the name of its fit', () => {

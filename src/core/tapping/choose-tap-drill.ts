@@ -26,8 +26,6 @@ export interface TapDrillChoice {
   methods: TapDrillMethod[];
 }
 
-/** A borderline hole counts as this much further from the target, in percent of thread. */
-const BORDERLINE_COST = 3;
 /** Between drills as good as each other within this, in percent of thread, the one of the thread's own system is used. */
 const AS_GOOD = 0.8;
 /** A missing drill is named where it is nearer by more than this, in percent of thread. */
@@ -35,8 +33,13 @@ const NEARER = 0.5;
 
 /** Distance from the wish, in percent of thread; mm × 100 for tapered threads, which have no percent. */
 function missBy(c: TapDrillCandidate, target: number): number {
-  const off = c.percentOnDrill === undefined ? Math.abs(c.beyondMm) * 100 : Math.abs(c.percentOnDrill - target);
-  return off + (c.verdict === 'borderline' ? BORDERLINE_COST : 0);
+  return c.percentOnDrill === undefined ? Math.abs(c.beyondMm) * 100 : Math.abs(c.percentOnDrill - target);
+}
+
+/** What comes first: inside the class and in the metal's range, then a toss-up in the range, then inside and out of it. */
+function rankOf(c: TapDrillCandidate, range: PercentRange): number {
+  const off = inRange(c, range) ? 0 : 2;
+  return off + (c.verdict === 'inside' ? 0 : c.verdict === 'borderline' ? 1 : 4);
 }
 
 function best(
@@ -46,11 +49,10 @@ function best(
   range: PercentRange,
 ): TapDrillCandidate | undefined {
   const usable = candidates.filter((c) => c.verdict !== 'outside');
-  const within = usable.filter(
-    ({ percentOnDrill: p }) => p !== undefined && p >= range.low - 1e-9 && p <= range.high + 1e-9,
-  );
+  const first = Math.min(...usable.map((c) => rankOf(c, range)));
   const fits = (c: TapDrillCandidate): number => Number((c.drill.series === 'metric') === isMetric(q.thread));
-  return (within.length > 0 ? within : usable).reduce<TapDrillCandidate | undefined>((a, b) => {
+  return usable.reduce<TapDrillCandidate | undefined>((a, b) => {
+    if (rankOf(b, range) > first) return a;
     if (!a) return b;
     const gain = missBy(a, target) - missBy(b, target) + AS_GOOD * (fits(b) - fits(a));
     return gain > 1e-9 || (Math.abs(gain) <= 1e-9 && b.owned && !a.owned) ? b : a;
@@ -129,7 +131,9 @@ export function chooseTapDrill(q: TapDrillQuestion): TapDrillChoice {
   const choice = best(q, candidates, target.value, range);
   const ideal = idealOf(q, near, target.value, range);
   const nearer = (c: TapDrillCandidate): boolean =>
-    !choice || missBy(c, target.value) + NEARER < missBy(choice, target.value) || !inRange(choice, range);
+    !choice ||
+    rankOf(c, range) < rankOf(choice, range) ||
+    (rankOf(c, range) === rankOf(choice, range) && missBy(c, target.value) + NEARER < missBy(choice, target.value));
   const at = choice ? candidates.indexOf(choice) : -1;
   return {
     target,

@@ -1,10 +1,11 @@
 import { isUsable, type Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
-import { predictedHoleMm, type StartMeans } from '../drills/predicted-hole';
+import { holeSpreadMm, predictedHoleMm, type StartMeans } from '../drills/predicted-hole';
 import type { Material } from '../materials/material';
 import type { ClassLimits } from '../threads/class-limits';
 import { percentOfThread } from '../threads/percent-of-thread';
 import type { Thread } from '../threads/thread';
+import { shareWithin } from '../units/normal-share';
 import { formedMinor, formingPercent } from './forming';
 import { taperTapDrill } from './taper-tap-drill';
 
@@ -21,6 +22,10 @@ export interface TapDrillCandidate {
   /** Minor diameter of the finished thread, mm: the hole itself, or what forming leaves of it. */
   finishedMinorMm: number;
   verdict: Verdict;
+  /** One standard deviation of the hole, mm. */
+  spreadMm: number;
+  /** Share of such holes that come out inside the class, 0 to 1; undefined for tapered and formed threads. */
+  insideShare?: number;
   /** How far the minor diameter lies outside the class, mm: above zero too large, below zero too small. */
   beyondMm: number;
   owned: boolean;
@@ -41,7 +46,11 @@ export interface TapDrillQuestion {
   thicknessMm?: number;
 }
 
-/** Beyond a limit by at most this is borderline: 0.03 mm, or 15 % of the tolerance if that is more. */
+/** Shares of the predicted holes from which a drill is inside the class, and from which it may be. Our judgement. */
+const INSIDE_SHARE = 0.7;
+const BORDERLINE_SHARE = 0.15;
+
+/** A formed thread beyond a limit by at most this is borderline: 0.03 mm, or 15 % of the tolerance if that is more. */
 export const borderlineMm = (limits: ClassLimits): number =>
   Math.max(0.03, 0.15 * (limits.minorMaxMm - limits.minorMinMm));
 
@@ -53,31 +62,46 @@ export const sameSize = (a: Drill, b: Drill): boolean => Math.abs(a.diameterMm -
 const isOwned = (pool: DrillPool, drill: Drill): boolean =>
   isUsable(drill) && pool.drills.some((d) => sameSize(d, drill) && isUsable(d));
 
-function judgeTaper(q: TapDrillQuestion, drill: Drill, holeMm: number, owned: boolean): TapDrillCandidate {
+function judgeTaper(
+  q: TapDrillQuestion,
+  drill: Drill,
+  { holeMm, spreadMm, owned }: Pick<TapDrillCandidate, 'holeMm' | 'spreadMm' | 'owned'>,
+): TapDrillCandidate {
   const beyondMm = drill.diameterMm - taperTapDrill(q.thread).diameterMm;
   const off = Math.abs(beyondMm);
   const verdict = off <= TAPER_NEAR_MM ? 'inside' : off <= 2 * TAPER_NEAR_MM ? 'borderline' : 'outside';
-  return { drill, holeMm, finishedMinorMm: holeMm, verdict, beyondMm, owned };
+  return { drill, holeMm, spreadMm, finishedMinorMm: holeMm, verdict, beyondMm, owned };
+}
+
+function verdictOf(share: number | undefined, beyondMm: number, limits: ClassLimits): Verdict {
+  if (share !== undefined)
+    return share >= INSIDE_SHARE ? 'inside' : share >= BORDERLINE_SHARE ? 'borderline' : 'outside';
+  return beyondMm === 0 ? 'inside' : Math.abs(beyondMm) <= borderlineMm(limits) ? 'borderline' : 'outside';
 }
 
 /**
  * One drill judged for a tapped hole: hole predicted, percent, inside the class or not.
- * A formed hole is drilled close and pinned, so its own drill size is judged; a cut hole as it is predicted.
+ * A formed hole is drilled close and pinned, so its own drill size is judged; of a cut hole the share of its spread that
+ * comes out inside.
  */
 export function judgeDrill(q: TapDrillQuestion, drill: Drill, owned = isOwned(q.pool, drill)): TapDrillCandidate {
   const holeMm = predictedHoleMm(drill, q.start, q.material);
   const { thread, limits, forming } = q;
-  if (!limits) return judgeTaper(q, drill, holeMm, owned);
+  const spreadMm = holeSpreadMm(drill, q.start, q.material);
+  if (!limits) return judgeTaper(q, drill, { holeMm, spreadMm, owned });
   const percent = forming ? formingPercent : percentOfThread;
   const finishedMinorMm = forming ? formedMinor(thread, drill.diameterMm) : holeMm;
   const beyondMm = Math.max(finishedMinorMm - limits.minorMaxMm, 0) + Math.min(finishedMinorMm - limits.minorMinMm, 0);
+  const insideShare = forming ? undefined : shareWithin(holeMm, spreadMm, limits.minorMinMm, limits.minorMaxMm);
   return {
     drill,
     percentOnDrill: percent(thread, drill.diameterMm),
     percentOnHole: percent(thread, holeMm),
     holeMm,
     finishedMinorMm,
-    verdict: beyondMm === 0 ? 'inside' : Math.abs(beyondMm) <= borderlineMm(limits) ? 'borderline' : 'outside',
+    spreadMm,
+    insideShare,
+    verdict: verdictOf(insideShare, beyondMm, limits),
     beyondMm,
     owned,
   };

@@ -8,7 +8,7 @@ import type { PercentRange } from './target-percent';
 
 /** Inside the range that suits the metal; tapered threads have no percentage and are. */
 export const inRange = ({ percentOnDrill: p }: TapDrillCandidate, { low, high }: PercentRange): boolean =>
-  p === undefined || (p >= low && p <= high);
+  p === undefined || (p >= low - 1e-9 && p <= high + 1e-9);
 
 function taperCautions({ thread }: TapDrillQuestion, choice: TapDrillCandidate): Caution[] {
   if (choice.verdict === 'inside') return [];
@@ -21,6 +21,10 @@ function taperCautions({ thread }: TapDrillQuestion, choice: TapDrillCandidate):
   ];
 }
 
+/** The limit of the class that a hole may pass. */
+const nearLimit = ({ finishedMinorMm: minor }: TapDrillCandidate, { minorMinMm, minorMaxMm }: ClassLimits): number =>
+  minorMaxMm - minor < minor - minorMinMm ? minorMaxMm : minorMinMm;
+
 function classCautions(choice: TapDrillCandidate, limits: ClassLimits): Caution[] {
   if (choice.verdict === 'inside') return [];
   const values = {
@@ -32,10 +36,13 @@ function classCautions(choice: TapDrillCandidate, limits: ClassLimits): Caution[
   return [
     choice.verdict === 'borderline'
       ? caution(
-          'warn',
+          'note',
           'class-borderline',
-          'The minor diameter is predicted at {hole}, {beyond} past the {name} limit of {limit}: usable, but check the first hole with a pin.',
-          values,
+          'A toss-up against {name}: pin the first hole. {hole} is predicted, the limit is {limit}.',
+          {
+            ...values,
+            limit: mm(nearLimit(choice, limits)),
+          },
         )
       : caution(
           'warn',
@@ -57,7 +64,7 @@ function rangeCautions(
   const classDecides = (choice.percentOnDrill ?? 0) > range.high;
   return [
     caution(
-      'warn',
+      'note',
       'percent-range',
       classDecides
         ? `This is {percent}; {low} to {high} suits this metal, but a larger drill leaves {name}.${looser ? ' Class {looser} would allow it, if the drawing does.' : ''}`

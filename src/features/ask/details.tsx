@@ -27,7 +27,8 @@ export function Cautions({ list, display }: { list: Caution[]; display: Display 
   );
 }
 
-const VERDICT = { inside: '✓ inside', borderline: '! border', outside: '✕ outside' } as const;
+const VERDICT = { inside: '✓ inside', borderline: 'toss-up', outside: '✕ outside' } as const;
+const VERDICT_CLASS = { inside: 'text-pass', borderline: 'font-bold', outside: 'text-danger' } as const;
 
 /** Neighbouring drills with what each would mean, and what other methods say. */
 export function CompareDrills({
@@ -72,7 +73,7 @@ export function CompareDrills({
                 <td className="px-2">{showText(mm(c.drill.diameterMm), display)}</td>
                 <td className="px-2">{c.percentOnDrill === undefined ? '—' : `${c.percentOnDrill.toFixed(1)} %`}</td>
                 <td className="px-2">{showText(mm(c.holeMm), display)}</td>
-                <td className={`px-2 ${c.verdict === 'inside' ? 'text-pass' : 'text-danger'}`}>{VERDICT[c.verdict]}</td>
+                <td className={`px-2 ${VERDICT_CLASS[c.verdict]}`}>{VERDICT[c.verdict]}</td>
                 <td className="px-2">{load ? showText(load.torque, display) : '—'}</td>
                 <td className="px-2">{load ? load.safety.toFixed(1) : '—'}</td>
                 <td className="px-2">{neededMm === undefined ? '—' : showText(depth(neededMm), display)}</td>

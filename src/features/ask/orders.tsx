@@ -16,7 +16,12 @@ const BECAUSE = {
   'to-buy': 'not to hand: get one',
 } as const;
 const LEVEL = { calm: 'calm', careful: 'take care', warn: 'close to breaking', stop: 'the tap goes first' } as const;
-const VERDICT = { inside: '✓ inside', borderline: '! on the border of', outside: '✕ outside' } as const;
+const VERDICT = { inside: '✓ inside', borderline: 'toss-up against', outside: '✕ outside' } as const;
+const VERDICT_CLASS = { inside: 'text-pass', borderline: 'font-bold', outside: 'font-bold text-danger' } as const;
+
+/** How many of such holes come out inside, where it is a matter of luck. */
+const shareOf = ({ insideShare: share }: { insideShare?: number }): string =>
+  share === undefined || share > 0.995 || share < 0.005 ? '' : `, ${Math.round(100 * share)} % of such holes inside`;
 
 function Order({
   verb,
@@ -87,8 +92,8 @@ function TapDrillOrder({ part, display }: { part: ThreadPart; display: Display }
         text={`hole comes out ${showText(hole, display)}`}
       />
       {limits && (
-        <span className={used.verdict === 'inside' ? 'text-pass' : 'font-bold text-danger'}>
-          {` ${VERDICT[used.verdict]} ${limits.className}`}
+        <span className={VERDICT_CLASS[used.verdict]}>
+          {` ${VERDICT[used.verdict]} ${limits.className}${shareOf(used)}`}
         </span>
       )}
       {because === 'chosen' && missing && (

@@ -147,6 +147,8 @@ function candidateItem(part: ThreadPart, c: TapDrillCandidate) {
     percentOfThread: orNull(c.percentOnDrill),
     percentOnPredictedHole: orNull(c.percentOnHole),
     predictedHoleMm: round(c.holeMm),
+    predictedSpreadMm: round(c.spreadMm),
+    insideShare: orNull(c.insideShare),
     finishedMinorMm: round(c.finishedMinorMm),
     verdict: c.verdict,
     beyondLimitMm: round(c.beyondMm),

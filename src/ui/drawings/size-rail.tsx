@@ -47,9 +47,20 @@ function pegsOf(plan: ThreadPart): { candidate: TapDrillCandidate; here: boolean
   return all.sort((a, b) => a.candidate.drill.diameterMm - b.candidate.drill.diameterMm);
 }
 
+/** The spread of the predicted hole hanging from the rail: as wide as three sigma to each side. */
+function bellOf(mean: number, sigma: number, x: (mm: number) => number, top: number): string {
+  const steps = Array.from({ length: 25 }, (_, i) => -3 + i / 4);
+  const points = steps.map(
+    (t) => `${x(mean + t * sigma).toFixed(1)},${(top + BELL_HEIGHT * Math.exp((-t * t) / 2)).toFixed(1)}`,
+  );
+  return `M${x(mean - 3 * sigma).toFixed(1)},${top} L${points.join(' ')} L${x(mean + 3 * sigma).toFixed(1)},${top} Z`;
+}
+
+const BELL_HEIGHT = 15;
+
 /**
  * A scale of diameters: pegs for drills (solid when to hand, hollow when not), the class as a cut-out,
- * the predicted hole as a band, marks for what chart, subtraction and limits say.
+ * the predicted hole as a spread, marks for what chart, subtraction and limits say.
  */
 export function SizeRail({ plan, display, onPick }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(820);
@@ -116,7 +127,7 @@ export function SizeRail({ plan, display, onPick }: Props) {
             </text>
           </>
         )}
-        <rect x={x(centre)} y={RAIL + 13} width={Math.max(3, x(holeEnd) - x(centre))} height={7} fill="#d3a23a" />
+        <path d={bellOf(holeEnd, used.spreadMm, x, RAIL + 13)} fill="#d3a23a" fillOpacity="0.85" />
         {pegs.map(({ candidate, here }, i) => {
           const px = x(candidate.drill.diameterMm);
           const chosen = candidate.drill === used.drill;
