@@ -152,10 +152,10 @@ test('equal holes are one group: machine, start and a hole already there are set
 test('drill against tap: the chart says what each drill costs, the rail takes one', async ({ page }) => {
   await page.goto('/jobs/sample-job-pier-adapter-plate/holes');
   await expect(page.getByRole('img', { name: /Drill against tap: .*8\.5 mm safety/ })).toBeVisible();
-  await page.getByRole('button', { name: /^8\.5/ }).first().click();
-  await expect(operations(page)).toContainText('Drill 8.5 mm');
-  await page.getByRole('button', { name: 'Back to the proposed drill' }).click();
+  await page.getByRole('button', { name: /^8\.6/ }).first().click();
   await expect(operations(page)).toContainText('Drill 8.6 mm');
+  await page.getByRole('button', { name: 'Back to the proposed drill' }).click();
+  await expect(operations(page)).toContainText('Drill 8.5 mm');
 });
 
 for (const size of [

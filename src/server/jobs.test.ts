@@ -267,15 +267,15 @@ test('jobs are found by words of their name, notes, callouts and metal, a page a
 test('a summary holds until its job or the crib changes', async () => {
   const { jobs } = await jobsPage(at.db, [], { search: 'pier' });
   const drill = async () => (await summariesOf(at.db, jobs)).get(jobs[0].id)?.lines[0].drill?.name;
-  expect(await drill()).toBe('8.6 mm');
+  expect(await drill()).toBe('8.5 mm');
   const rows = async () => (await at.client.execute('SELECT job_version, crib_revision FROM job_summaries')).rows;
   const [before] = await rows();
   await drill();
   expect(await rows()).toEqual([before]);
-  await at.client.execute("UPDATE job_summaries SET summary = replace(summary, '8.6 mm', 'kept')");
+  await at.client.execute("UPDATE job_summaries SET summary = replace(summary, '8.5 mm', 'kept')");
   expect(await drill()).toBe('kept');
   await changeInUse(at.db, 'cases', 'fraction-index', { inUse: false, version: 1 });
-  expect(await drill()).toBe('8.6 mm');
+  expect(await drill()).toBe('8.5 mm');
   const { id, version } = (await existingJob(at.db, jobs[0].id)).holes[0];
   await patch(jobs[0].id, { features: [{ id, version, set: { question: { callout: '3x M8 x 8 DEEP' } } }] });
   const [now] = (await jobsPage(at.db, [], { search: 'pier' })).jobs;

@@ -221,7 +221,7 @@ describe('the crib', () => {
   test('habits are changed once per version, and answers follow them', async () => {
     const drill = async () =>
       answerRequestOf(
-        checked(answerRequest, { callout: 'M10 THRU', materialId: 'aluminium-wrought-6000' }),
+        checked(answerRequest, { callout: 'M10 THRU', materialId: 'stainless-austenitic' }),
         await shopNow(at.db),
       );
     const usual = await drill();
