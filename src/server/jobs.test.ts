@@ -162,7 +162,8 @@ describe('a change', () => {
     const change = { change: 'change-0001', head: { version: 1, set: { name: 'Second' } } };
     await patch(id, change);
     await patch(id, { head: { version: 2, set: { name: 'Third' } } });
-    expect(await patch(id, change)).toMatchObject({ version: 3 });
+    // What it came to then, not what others made of the job since.
+    expect(await patch(id, change)).toMatchObject({ version: 2, headVersion: 2, before: 1 });
     expect(await patch(id, { head: { version: 1, set: { name: 'Third' } } })).toMatchObject({ version: 3 });
     expect((await existingJob(at.db, id)).name).toBe('Third');
     const added = { add: [feature('M8')] };
@@ -305,7 +306,10 @@ describe('records', () => {
     const first = mark(id, holes[0].id);
     const better = mark(id, holes[0].id, { corrects: first.id, body: { dxMm: 0.02, dyMm: 0, zoneMm: 0.5 } });
     expect(await takeRecords(at.db, [first, better])).toEqual({ taken: [first.id, better.id], known: [], refused: [] });
-    expect(await takeRecords(at.db, [first])).toMatchObject({ taken: [], known: [first.id] });
+    expect(await takeRecords(at.db, [{ ...first, who: 'another at the bench' }])).toMatchObject({
+      taken: [],
+      known: [first.id],
+    });
     const other = { ...first, body: { ...first.body, dxMm: 9 } } as RecordInput;
     const next = tick(id, 'top x 30.000');
     expect(await takeRecords(at.db, [other, next, next])).toMatchObject({
@@ -438,7 +442,10 @@ describe('an older database is brought up with everything in it', () => {
           { kind: 'layout-tick', jobId: 'job-old-1', body: { line: 'top x 12.000', ticked: true } },
         ]),
       );
-    for (const { arrivedAt, ...record } of records) expect([checked(recordInput, record), arrivedAt]).toBeTruthy();
+    for (const { arrivedAt, ...record } of records) {
+      expect(checked(recordInput, record)).toEqual(record);
+      expect(arrivedAt).toBe(record.happenedAt);
+    }
     // The habits that the first states had columns for come along; from the fourth on they live elsewhere.
     if (state < 4)
       expect((await shopNow(after.db)).habits).toEqual({

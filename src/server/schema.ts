@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type { PatchReceipt } from '@/contracts/job-change';
 import type { KeptQuestion } from '@/contracts/question';
 import type { RecordKind } from '@/contracts/record';
 import type { ShopHabits } from '@/core/shop/habits';
@@ -169,6 +170,8 @@ export const jobChanges = sqliteTable(
       .notNull()
       .references(() => jobs.id, { onDelete: 'cascade' }),
     id: text('id').notNull(),
+    /** What it came to: sent again, it comes to the same. */
+    receipt: text('receipt', { mode: 'json' }).$type<PatchReceipt>(),
     at: moment('at'),
   },
   (t) => [primaryKey({ columns: [t.jobId, t.id] })],

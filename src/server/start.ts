@@ -6,6 +6,11 @@ import { DEFAULT_URL, openDatabase, type Database } from './database';
 import { UnusableDatabase } from './database-faults';
 import { seedSampleShop } from './demo/sample-shop';
 import { isLoopback } from './http/hosts';
+import { forgetChanges } from './repositories/job-repository';
+import { writing } from './writing';
+
+/** So long a browser may keep a change before it sends it again, ms: a quarter of a year. */
+const CHANGES_KEPT_MS = 90 * 24 * 3_600_000;
 
 interface Opened {
   db: Database;
@@ -35,6 +40,7 @@ async function start(): Promise<Opened> {
   const url = process.env.DATABASE_URL ?? DEFAULT_URL;
   const { db, client } = await openDatabase(url);
   if (process.env.JOLLY_BIT_SEED !== 'none') await seedSampleShop(db);
+  await writing(db, (tx) => forgetChanges(tx, new Date(Date.now() - CHANGES_KEPT_MS).toISOString()));
   await closeDoor(db);
   copyEveryNight(client, url);
   return { db, client };

@@ -162,15 +162,60 @@ export function withReceipt(doc: JobDocument, receipt: PatchReceipt): JobDocumen
   return { ...doc, version: receipt.version, headVersion: receipt.headVersion, features };
 }
 
-/** A change made on top of what the server has now: made from the versions that it has. */
-export function madeFrom(change: LocalChange, doc: JobDocument, ids?: ReadonlySet<string>): LocalChange {
-  const versionOf = (id: string, version: number): number =>
-    ids && !ids.has(id) ? version : (doc.features[id]?.version ?? version);
+/** A change made from the versions of a document, all of it: after somebody has decided about every conflict with that. */
+export const madeFrom = (change: LocalChange, doc: JobDocument): LocalChange => {
+  const at = <T extends { id: string; version: number }>(one: T): T => ({
+    ...one,
+    version: doc.features[one.id]?.version ?? one.version,
+  });
   return {
     ...change,
-    head: change.head && (!ids || ids.has('head')) ? { ...change.head, version: doc.headVersion } : change.head,
-    features: change.features.map((f) => ({ ...f, version: versionOf(f.id, f.version) })),
-    remove: change.remove.map((r) => ({ ...r, version: versionOf(r.id, r.version) })),
+    head: change.head && { ...change.head, version: doc.headVersion },
+    features: change.features.map(at),
+    remove: change.remove.map(at),
+  };
+};
+
+/**
+ * A change that was made after another of one's own which the server has taken. It knows the fields that that one set, as
+ * nobody else had changed them; of all others it knows what it knew.
+ */
+export function madeAfter(later: LocalChange, done: LocalChange, receipt: PatchReceipt): LocalChange {
+  const versionOf = new Map(receipt.features.map((f) => [f.id, f.version]));
+  const entries = (id: string) => done.features.filter((f) => f.id === id);
+  const known = (id: string): Set<string> => new Set(entries(id).flatMap((f) => Object.keys(fieldsOf(f.set))));
+  const features = later.features.flatMap((f) => {
+    const version = versionOf.get(f.id);
+    const own = known(f.id);
+    const fields = Object.entries(fieldsOf(f.set));
+    const part = (of: typeof fields, at: number): LocalChange['features'] =>
+      of.length === 0 ? [] : [{ id: f.id, version: at, set: setOf(Object.fromEntries(of)) as FeatureSet }];
+    return version === undefined
+      ? [f]
+      : [
+          ...part(
+            fields.filter(([k]) => own.has(k)),
+            version,
+          ),
+          ...part(
+            fields.filter(([k]) => !own.has(k)),
+            f.version,
+          ),
+        ];
+  });
+  // A feature that went up by one's own steps alone was changed by nobody else.
+  const remove = later.remove.map((r) => {
+    const own = entries(r.id);
+    const version = versionOf.get(r.id);
+    return own.length > 0 && version === own[0].version + own.length ? { ...r, version } : r;
+  });
+  const set = Object.keys(fieldsOf(done.head?.set ?? {}));
+  const headKnown = later.head && Object.keys(fieldsOf(later.head.set)).every((f) => set.includes(f));
+  return {
+    ...later,
+    features,
+    remove,
+    head: later.head && headKnown ? { ...later.head, version: receipt.headVersion } : later.head,
   };
 }
 

@@ -48,6 +48,7 @@ function opened(...answers: Post[]) {
     sent.push(change);
     const answer = answers.shift();
     if (answer === 'lost') return Promise.resolve({ ok: false, status: 0, fault: 'The server cannot be reached.' });
+    if (answer && !answer.ok && answer.partial) version = (answer.partial as Job).version;
     if (answer) return Promise.resolve(answer);
     const before = version++;
     const features = [...change.features, ...change.add].map((f) => ({
@@ -129,10 +130,29 @@ test('the same field changed elsewhere is offered from both sides: mine goes on 
 });
 
 test('one’s own write whose answer was lost is no conflict; a feature that was removed elsewhere can be kept', async () => {
-  const same = opened(changed('features.feature-B.name', { version: 3 }));
+  const receipt = {
+    version: 2,
+    headVersion: 1,
+    before: 1,
+    features: [{ id: 'feature-B', version: 2, letter: 'B', position: 1 }],
+  };
+  const same = opened('lost', { ok: true, value: receipt });
   same.rename('B', 'rim');
   await settle();
-  expect([same.store.getState().conflicts, same.store.getState().saving.state]).toEqual([[], 'saved']);
+  // The server had made it; the job is loaded with it, and with what others did, before it is sent again.
+  same.store.receive({
+    ...JOB,
+    version: 3,
+    notes: 'new',
+    holes: JOB.holes.map((h) => (h.letter === 'B' ? { ...h, name: 'rim', version: 2 } : h)),
+  });
+  expect(same.store.getState().news).toEqual(['the notes']);
+  await settle(1000);
+  expect([same.store.getState().conflicts, same.store.getState().saving.state, same.store.version]).toEqual([
+    [],
+    'saved',
+    3,
+  ]);
   const gone = opened({
     ...changed('features.feature-B', { holes: JOB.holes.filter((h) => h.letter !== 'B') }),
     errors: [{ field: 'features.feature-B', code: 'removed-meanwhile', detail: '', remedy: '' }],
@@ -144,6 +164,34 @@ test('one’s own write whose answer was lost is no conflict; a feature that was
   gone.store.keepMine(conflict);
   await settle();
   expect(gone.sent.at(-1)?.add.map((f) => f.id)).toEqual(['feature-B']);
+});
+
+test('theirs that was loaded before mine is sent is no earlier write of mine: it is offered', async () => {
+  const theirs = { holes: JOB.holes.map((h) => (h.letter === 'B' ? { ...h, name: 'outer', version: 5 } : h)) };
+  const { store, rename } = opened(changed('features.feature-B.name', theirs));
+  rename('B', 'rim');
+  store.receive({ ...JOB, version: 7, ...theirs });
+  await settle();
+  expect(store.getState().conflicts).toMatchObject([{ name: 'B name', mine: 'rim', theirs: 'outer' }]);
+});
+
+test('after one’s own change later ones know the fields that it set, and no others', async () => {
+  const receipt = {
+    version: 9,
+    headVersion: 1,
+    before: 8,
+    features: [{ id: 'feature-B', version: 4, letter: 'B', position: 1 }],
+  };
+  const { store, sent, rename } = opened('lost', { ok: true, value: receipt });
+  rename('B', 'rim');
+  await settle();
+  store.edit((d) => Object.assign(d.features['feature-B'], { name: 'edge', face: 'front' }));
+  store.reached();
+  await settle();
+  expect(sent.at(-1)?.features).toEqual([
+    { id: 'feature-B', version: 4, set: { name: 'edge' } },
+    { id: 'feature-B', version: 1, set: { face: 'front' } },
+  ]);
 });
 
 test('what others changed is told and merged under what waits; a refusal for good can be left out', async () => {

@@ -1,4 +1,3 @@
-import { dequal } from 'dequal';
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
 import { v7 as uuidv7 } from 'uuid';
 import { fieldsOf, type PatchReceipt } from '@/contracts/job-change';
@@ -10,6 +9,7 @@ import {
   documentOf,
   featuresOf,
   isEmpty,
+  madeAfter,
   madeFrom,
   newsOf,
   onlyField,
@@ -93,6 +93,10 @@ export class JobStore {
   private fault: string | undefined;
   private refused = false;
   private conflicts: Conflict[] = [];
+  /** The job as it was when the server found the conflicts. */
+  private against: JobDocument | undefined;
+  /** Id of the change that they are of. */
+  private disputed: string | undefined;
   private news: string[] = [];
   private listeners = new Set<() => void>();
   private state: JobState;
@@ -171,11 +175,13 @@ export class JobStore {
   /** The job as the server has it now, when that is newer. */
   receive(job: Job): void {
     if (job.version <= this.base.version || this.sending) return;
-    const before = this.base;
+    const before = this.shown;
     this.base = documentOf(job);
     this.meta = { createdAt: job.createdAt, updatedAt: job.updatedAt };
-    this.news = [...new Set([...this.news, ...newsOf(before, this.base)])];
     this.show();
+    // What differs on the screen: not one's own, and not what is offered to decide on.
+    this.news = [...new Set([...this.news, ...newsOf(before, this.shown)])];
+    this.tell();
   }
 
   dismissNews = (): void => {
@@ -287,11 +293,12 @@ export class JobStore {
     this.waiting.forEach((c) => this.store(c));
   }
 
-  /** One conflict less; after the last one the change goes on, made from what the server has. */
+  /** One conflict less; after the last one the change goes on, made from the job that it was in conflict with. */
   private settled(conflict: Conflict): void {
     this.conflicts = this.conflicts.filter((c) => c !== conflict);
-    if (this.conflicts.length === 0) {
-      this.replaceAll((change) => madeFrom(change, this.base));
+    const { against } = this;
+    if (this.conflicts.length === 0 && against) {
+      this.replaceAll((change) => (change.change === this.disputed ? madeFrom(change, against) : change));
       this.soon(0);
     }
     this.show();
@@ -315,16 +322,16 @@ export class JobStore {
   }
 
   private taken(change: LocalChange, receipt: PatchReceipt): void {
-    const alone = receipt.before === this.base.version;
-    this.base = withReceipt(withChange(this.base, change), receipt);
-    // What others changed in between is not known yet: an older version makes the next load bring it.
-    if (!alone) this.base = { ...this.base, version: Math.min(receipt.version - 1, this.base.version) };
-    dropWaiting('changes', [change.change]);
-    this.waiting = this.waiting.slice(1);
-    if (alone) {
-      const known = new Set([...receipt.features.map((f) => f.id), 'head']);
-      this.replaceAll((c) => madeFrom(c, this.base, known));
+    // Loaded meanwhile, the job holds it already.
+    if (receipt.version > this.base.version) {
+      const { version } = this.base;
+      this.base = withReceipt(withChange(this.base, change), receipt);
+      // What others changed in between is not known yet: an older version makes the next load bring it.
+      if (receipt.before !== version) this.base = { ...this.base, version };
     }
+    this.waiting = this.waiting.slice(1);
+    this.replaceAll((later) => madeAfter(later, change, receipt));
+    dropWaiting('changes', [change.change]);
     this.fault = undefined;
     this.tries = 0;
     this.show();
@@ -341,9 +348,8 @@ export class JobStore {
     } else this.refused = true;
   }
 
-  /** Fields that differ from what this tab last knew are shown to decide; one's own earlier write is no conflict. */
+  /** What the server found changed on both sides is shown to decide. One's own earlier write it knows by its id. */
   private conflicting(change: LocalChange, current: Job, errors: readonly FieldError[]): void {
-    const before = this.base;
     const now = documentOf(current);
     const conflicts = errors.flatMap(({ field: path }): Conflict[] => {
       const [, target, field] = /^(head|features\.[^.]+)(?:\.(.+))?$/.exec(path) ?? [];
@@ -354,7 +360,6 @@ export class JobStore {
         return of && field !== undefined ? fieldsOf(of)[field] : of;
       };
       const theirs = valueIn(now);
-      if (dequal(theirs, valueIn(before))) return [];
       const letter = (this.shown.features[id] ?? now.features[id])?.letter;
       const name =
         id === 'head' ? `the ${wordOf(field ?? '')}` : [letter, field && wordOf(field)].filter(Boolean).join(' ');
@@ -362,12 +367,11 @@ export class JobStore {
     });
     this.receive(current);
     this.conflicts = conflicts;
-    // What is offered to decide on is not told a second time.
-    this.news = this.news.filter((told) => !conflicts.some((c) => c.name === told));
-    this.fault = undefined;
-    if (conflicts.length > 0) return;
-    this.replaceAll((c) => (c.change === change.change ? madeFrom(c, this.base) : c));
-    this.soon(0);
+    this.against = now;
+    this.disputed = change.change;
+    // A conflict that this program cannot show is not decided for anybody.
+    this.refused = conflicts.length === 0;
+    if (conflicts.length > 0) this.fault = undefined;
   }
 
   private show(): void {

@@ -1,6 +1,6 @@
-import { and, asc, count, desc, eq, inArray, isNull, like, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNull, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { FeatureInput, Job, JobFeature, JobInput, ListedJob } from '@/contracts/job';
-import type { Fields } from '@/contracts/job-change';
+import type { Fields, PatchReceipt } from '@/contracts/job-change';
 import { BLANK_FORM } from '@/core/hole/form';
 import { nextLetter } from '@/core/layout/letters';
 import { USUAL_PART } from '@/core/layout/part';
@@ -123,10 +123,20 @@ export async function writeSearchText(tx: Writer, jobId: string): Promise<void> 
   await tx.update(jobs).set({ searchText: text }).where(eq(jobs.id, jobId));
 }
 
-/** Notes that a change was made; false when it had been before. */
-export async function noteChange(tx: Writer, jobId: string, id: string): Promise<boolean> {
-  const done = await tx.insert(jobChanges).values({ jobId, id }).onConflictDoNothing().returning({ id: jobChanges.id });
-  return done.length > 0;
+/** What a change came to that was made before; undefined when it was not. */
+export async function findChange(tx: Writer, jobId: string, id: string): Promise<PatchReceipt | undefined> {
+  const where = and(eq(jobChanges.jobId, jobId), eq(jobChanges.id, id));
+  return (await tx.select().from(jobChanges).where(where))[0]?.receipt ?? undefined;
+}
+
+/** Notes what a change came to. */
+export async function noteChange(tx: Writer, jobId: string, id: string, receipt: PatchReceipt): Promise<void> {
+  await tx.insert(jobChanges).values({ jobId, id, receipt });
+}
+
+/** Changes older than a moment are forgotten: nobody sends them again. */
+export async function forgetChanges(tx: Writer, before: string): Promise<void> {
+  await tx.delete(jobChanges).where(lt(jobChanges.at, before));
 }
 
 /** The head of a job that is not deleted. */

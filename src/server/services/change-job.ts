@@ -13,6 +13,7 @@ import { nextLetter } from '@/core/layout/letters';
 import { countHoles, MOST_HOLES } from '@/core/layout/place';
 import type { Database } from '../database';
 import {
+  findChange,
   findFeatures,
   findHead,
   findJob,
@@ -207,7 +208,7 @@ async function refuseConflicts(tx: Writer, jobId: string, conflicts: readonly Fi
     409,
     'Changed meanwhile',
     `${conflicts.length === 1 ? 'One field was' : `${conflicts.length} fields were`} changed elsewhere; nothing of this change was made.`,
-    conflicts.slice(0, 50),
+    [...conflicts],
     current,
   );
 }
@@ -232,15 +233,9 @@ async function receipt(tx: Writer, head: HeadState, before: number, ids: readonl
 const finds = (set: object): boolean => 'name' in set || 'notes' in set || 'question' in set;
 const moves = (set: object): boolean => 'place' in set;
 
-/**
- * Makes a change of a job in a transaction of the caller: what touches other fields than others did is merged.
- * @throws Refusal 404 without such a job, 409 with the job as it is where others changed the same, 422 for too many holes
- */
-export async function changeIn(tx: Writer, jobId: string, patch: JobPatch): Promise<PatchReceipt> {
-  const head = await findHead(tx, jobId);
-  if (!head) throw missingJob();
+async function made(tx: Writer, head: HeadState, patch: JobPatch): Promise<PatchReceipt> {
+  const jobId = head.id;
   const ids = idsIn(patch);
-  if (patch.change && !(await noteChange(tx, jobId, patch.change))) return receipt(tx, head, head.version, ids);
   const there = await findFeatures(tx, jobId, ids);
   const { head: newHead, conflicts } = changedHead(head, patch.head);
   const changed = changedFeatures(there, patch);
@@ -260,6 +255,20 @@ export async function changeIn(tx: Writer, jobId: string, patch: JobPatch): Prom
   const found = patch.add.length + patch.remove.length > 0 || patch.features.some((f) => finds(f.set));
   if (found || (patch.head && finds(patch.head.set))) await writeSearchText(tx, jobId);
   return receipt(tx, next, head.version, ids);
+}
+
+/**
+ * Makes a change of a job in a transaction of the caller: what touches other fields than others did is merged.
+ * @throws Refusal 404 without such a job, 409 with the job as it is where others changed the same, 422 for too many holes
+ */
+export async function changeIn(tx: Writer, jobId: string, patch: JobPatch): Promise<PatchReceipt> {
+  const head = await findHead(tx, jobId);
+  if (!head) throw missingJob();
+  const before = patch.change && (await findChange(tx, jobId, patch.change));
+  if (before) return before;
+  const now = await made(tx, head, patch);
+  if (patch.change) await noteChange(tx, jobId, patch.change, now);
+  return now;
 }
 
 /** Makes a change of a job; see {@link changeIn}. */

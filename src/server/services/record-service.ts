@@ -12,8 +12,8 @@ type Why = Omit<Refused, 'id'>;
 
 const why = (code: string, detail: string, remedy: string): Why => ({ code, detail, remedy });
 
-/** What a record says, without when it arrived. */
-function said({ happenedAt: _, ...record }: RecordInput | RecordKept): object {
+/** What a record says, whoever sends it, whenever it arrives. */
+function said({ happenedAt: _, who: _w, ...record }: RecordInput | RecordKept): object {
   const { arrivedAt: _a, ...rest } = record as RecordKept;
   return rest;
 }

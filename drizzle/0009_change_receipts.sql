@@ -1,0 +1,1 @@
+ALTER TABLE `job_changes` ADD `receipt` text;
