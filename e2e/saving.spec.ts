@@ -66,7 +66,12 @@ test('the server dies while one types, and comes back: nothing is lost, and it i
     await page.getByLabel('Notes').fill('Typed while nobody listened');
     await page.getByLabel('Name of B').fill('rim');
     await expect(state(page)).toHaveText('2 changes waiting for the server');
-    await page.waitForTimeout(20_000); // As long as a bench computer takes to come up.
+    // As long as a bench computer takes to come up; all that time it is said.
+    const dead = Date.now();
+    await expect(async () => {
+      await expect(state(page)).toHaveText('2 changes waiting for the server', { timeout: 1 });
+      expect(Date.now() - dead).toBeGreaterThan(20_000);
+    }).toPass({ timeout: 30_000 });
     await server.start();
     await saved(page);
     const job = await (await fetch(`${server.address}/api/v1${PIER}`)).json();
@@ -178,4 +183,23 @@ test('what is recorded waits for the server, and what it will not have stays unt
   await expect(page.getByRole('checkbox').first()).toBeChecked();
   await expect(refused).toBeHidden();
   expect(await ticks()).toBe(1);
+});
+
+test('what one tab left behind reaches the server from any page, its job open or not', async ({
+  context,
+  page,
+  request,
+}) => {
+  await page.goto('/jobs/sample-job-spreader-bars');
+  await saved(page);
+  await page.route('**/api/v1/jobs/**', (route) =>
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
+  );
+  await page.getByLabel('Notes').fill('left behind');
+  await expect(state(page)).toHaveText('1 change waiting for the server');
+  await page.close();
+  const other = await context.newPage();
+  await other.goto('/crib');
+  const notes = async () => (await (await request.get('/api/v1/jobs/sample-job-spreader-bars')).json()).notes;
+  await expect.poll(notes).toBe('left behind');
 });

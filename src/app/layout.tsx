@@ -6,6 +6,7 @@ import './globals.css';
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import { headers } from 'next/headers';
+import { LeftOver } from '@/features/job-store/left-over';
 import { sessionIn } from '@/server/access/session';
 import { TopBar } from '@/ui/top-bar';
 
@@ -22,6 +23,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en">
       <body className="min-h-dvh">
         <TopBar signedInAs={session?.who} />
+        <LeftOver />
         {children}
       </body>
     </html>

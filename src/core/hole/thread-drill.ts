@@ -76,11 +76,18 @@ function drillByMethod(
   return near && off(near) <= NEAR_METHOD_MM ? judgeDrill(q, near) : undefined;
 }
 
-const byMethodNote = (choice: TapDrillChoice, method: ShopHabits['tapDrill']): Caution =>
-  caution('note', 'shop-method', 'Chosen as this shop does: {method}. By percentage it would be {drill}.', {
-    method: choice.methods.find((s) => s.id === method)?.label ?? method,
-    drill: choice.choice ? drillName(choice.choice.drill) : 'one to get',
-  });
+const byMethodNote = (choice: TapDrillChoice, used: TapDrillCandidate, method: ShopHabits['tapDrill']): Caution =>
+  caution(
+    'note',
+    'shop-method',
+    choice.choice?.drill === used.drill
+      ? 'Chosen as this shop does: {method}. By percentage it is the same.'
+      : 'Chosen as this shop does: {method}. By percentage it would be {drill}.',
+    {
+      method: choice.methods.find((s) => s.id === method)?.label ?? method,
+      drill: choice.choice ? drillName(choice.choice.drill) : 'one to buy',
+    },
+  );
 
 function missingNote(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrillCandidate): Caution[] {
   if (!choice.missing) return [];
@@ -144,7 +151,7 @@ function chooseDrill(
     return ok({ used, because: 'asked', proposed, cautions });
   }
   if (byMethod) {
-    const cautions = [...missingNote(q, choice, byMethod), ...said(byMethod), byMethodNote(choice, method)];
+    const cautions = [...missingNote(q, choice, byMethod), ...said(byMethod), byMethodNote(choice, byMethod, method)];
     return ok({ used: byMethod, because: 'chosen', proposed, cautions });
   }
   const { choice: best, missing } = choice;

@@ -77,7 +77,7 @@ export default function TradeOffChart({ part, display, onPick }: Props) {
               title: ([item]) => drillName(points[item.dataIndex].candidate.drill),
               afterBody: ([item]) => {
                 const c = points[item.dataIndex].candidate;
-                return `${(c.percentOnDrill ?? 0).toFixed(0)} % of thread, ${c.verdict} the class, ${c.owned ? 'to hand' : 'not to hand'}`;
+                return `${(c.percentOnDrill ?? 0).toFixed(0)} % of thread, ${c.verdict === 'borderline' ? 'a toss-up against' : c.verdict} the class, ${c.owned ? 'in the crib' : 'not in the crib'}`;
               },
             },
           },

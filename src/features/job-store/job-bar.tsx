@@ -69,6 +69,11 @@ export function JobBar({ inHand, view, children }: Props) {
         >
           {wordsOf(saving)}
         </span>
+        {saving.signIn && (
+          <a className="btn-next" href={`/sign-in?next=/jobs/${job.id}`}>
+            Sign in to save
+          </a>
+        )}
         {children}
         <button type="button" className="btn" disabled={!inHand.canUndo} onClick={inHand.undo}>
           Undo

@@ -63,11 +63,15 @@ function freeLetter(doc: JobDocument): string {
 
 const isFree = (letter: string, next: string): boolean => indexOfLetter(letter) >= indexOfLetter(next);
 
-/** Places in a list that rise, as few as possible of them changed. */
+/** Places in a list that rise: one that does not goes half way to the next that is free to stay. */
 function rising(positions: readonly (number | undefined)[]): number[] {
   let before = -1;
-  return positions.map((p) => {
-    before = p !== undefined && p > before ? p : before + 1;
+  return positions.map((p, i) => {
+    if (p !== undefined && p > before) before = p;
+    else {
+      const next = positions.slice(i + 1).find((later) => later !== undefined && later > before);
+      before = next === undefined ? before + 1 : (before + next) / 2;
+    }
     return before;
   });
 }

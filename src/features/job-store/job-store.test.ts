@@ -210,6 +210,22 @@ test('what others changed is told and merged under what waits; a refusal for goo
   expect([name('A'), store.getState().saving.state]).toEqual(['', 'saved']);
 });
 
+test('a feature that is moved up changes its own place and one other at most', () => {
+  const moved = (order: string) => {
+    const draft = structuredClone(documentOf({ ...JOB, holes: ['A', 'B', 'C', 'D', 'E'].map(feature) }));
+    putFeatures(
+      draft,
+      [...order].map((l) => draft.features[`feature-${l}`]),
+    );
+    return [...order].map((l) => draft.features[`feature-${l}`].position);
+  };
+  expect([moved('BACDE'), moved('ABECD'), moved('ABCDE')]).toEqual([
+    [1, 1.5, 2, 3, 4],
+    [0, 1, 4, 5, 6],
+    [0, 1, 2, 3, 4],
+  ]);
+});
+
 test('a list put in becomes the features: letters for the new, places that rise, only what differs changed', () => {
   fc.assert(
     fc.property(fc.shuffledSubarray(['A', 'B', 'C']), fc.nat(3), (kept, added) => {

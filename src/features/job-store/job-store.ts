@@ -43,6 +43,8 @@ export interface Saving {
   waiting: number;
   /** Why it was refused, or why it waits. */
   why?: string;
+  /** It waits for somebody to sign in again. */
+  signIn?: boolean;
 }
 
 export interface JobState {
@@ -92,6 +94,7 @@ export class JobStore {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private fault: string | undefined;
   private refused = false;
+  private signedOut = false;
   private conflicts: Conflict[] = [];
   /** The job as it was when the server found the conflicts. */
   private against: JobDocument | undefined;
@@ -341,6 +344,7 @@ export class JobStore {
 
   private notTaken(change: LocalChange, got: Extract<Sent<PatchReceipt>, { ok: false }>): void {
     this.fault = got.fault;
+    this.signedOut = got.status === 401;
     if (got.status === 409 && got.partial) this.conflicting(change, got.partial as Job, got.errors ?? []);
     else if (got.status === 0 || got.status === 429 || got.status >= 500 || got.status === 401) {
       this.soon(RETRY_MS[Math.min(this.tries, RETRY_MS.length - 1)]);
@@ -415,11 +419,15 @@ export class JobStore {
     if (this.conflicts.length > 0) return { state: 'conflict', waiting };
     if (this.refused) return { state: 'refused', waiting, why: this.fault };
     if (waiting === 0) return { state: 'saved', waiting };
-    return this.fault ? { state: 'waiting', waiting, why: this.fault } : { state: 'saving', waiting };
+    if (this.fault === undefined) return { state: 'saving', waiting };
+    return { state: 'waiting', waiting, why: this.fault, ...(this.signedOut ? { signIn: true } : {}) };
   }
 }
 
 const stores = new Map<string, JobStore>();
+
+/** Whether this tab has the job in hand, and so sends what waits of it itself. */
+export const isInHand = (jobId: string): boolean => stores.has(jobId);
 
 /** The one store of a job in this tab: its views share it, with its undo. On the server every page has its own. */
 export function storeOf(job: Job): JobStore {

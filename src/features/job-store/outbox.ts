@@ -1,6 +1,7 @@
 import Dexie, { type Table } from 'dexie';
 import type { RecordInput } from '@/contracts/record';
 import type { LocalChange } from './job-document';
+import { noteWaits } from './waits';
 
 /** A change of a job that the server does not have yet. */
 export interface WaitingChange {
@@ -65,8 +66,10 @@ function writeNow(name: Name, work: (store: IDBObjectStore) => void): void {
   transaction.commit();
 }
 
-export const putWaiting = (name: Name, row: WaitingChange | WaitingRecord): void =>
+export const putWaiting = (name: Name, row: WaitingChange | WaitingRecord): void => {
+  noteWaits(true);
   writeNow(name, (store) => store.put(row));
+};
 export const dropWaiting = (name: Name, ids: readonly string[]): void =>
   writeNow(name, (store) => ids.forEach((id) => store.delete(id)));
 

@@ -38,16 +38,26 @@ export function useRecords<K extends RecordKind>(jobId: string, kind: K) {
   const [refused, setRefused] = useState<WaitingRecord[]>([]);
   const [fault, setFault] = useState<string>();
   const busy = useRef(false);
+  /** Something was recorded while the last batch was on its way. */
+  const more = useRef(false);
+  const wake = useRef<() => void>(undefined);
   const reload = useCallback(() => client.invalidateQueries({ queryKey: ['records', jobId] }), [client, jobId]);
 
   const sendAll = useCallback(async (): Promise<void> => {
-    if (busy.current) return;
+    if (busy.current) {
+      more.current = true;
+      return;
+    }
     busy.current = true;
+    more.current = false;
     try {
       const rows = (await waitingRecords(jobId)).filter((w) => w.record.kind === kind);
       setRefused(rows.filter((w) => w.refused !== undefined));
       const records = rows.filter((w) => w.refused === undefined).map((w) => w.record);
-      setWaiting(records.map((r) => ({ arrivedAt: '', happenedAt: '', ...r }) as Kept<K>));
+      setWaiting((list) => [
+        ...records.map((r) => ({ arrivedAt: '', happenedAt: '', ...r }) as Kept<K>),
+        ...list.filter((shown) => !rows.some((w) => w.id === shown.id)),
+      ]);
       if (records.length === 0) return;
       const got = await send<RecordReceipt>('POST', '/api/v1/records', { records: records.slice(0, MOST_RECORDS) });
       const receipt = got.ok ? got.value : got.status === 422 ? (got.partial as RecordReceipt | undefined) : undefined;
@@ -68,10 +78,12 @@ export function useRecords<K extends RecordKind>(jobId: string, kind: K) {
       tellSaved(jobId);
     } finally {
       busy.current = false;
+      if (more.current) setTimeout(() => wake.current?.(), 0);
     }
   }, [jobId, kind, reload]);
 
   useEffect(() => {
+    wake.current = () => void sendAll();
     const first = setTimeout(() => void sendAll(), 0);
     const again = setInterval(() => void sendAll(), RETRY_MS);
     const stop = whenSaved((id) => id === jobId && void reload());

@@ -14,6 +14,7 @@ import type { Display } from '@/core/units/show';
 import { useDraft } from '@/ui/use-draft';
 import { JobBar } from '../job-store/job-bar';
 import { useJob, type JobInHand } from '../job-store/use-job';
+import { JobLinks } from './job-links';
 import { lineText } from './job-summary';
 import { RouteStrip } from './route-strip';
 
@@ -58,15 +59,7 @@ export function JobEditor({ job: opened, shop: shopHere, machineId, units }: Pro
   return (
     <div className="flex flex-col gap-3">
       <JobBar inHand={inHand}>
-        <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
-          Plate
-        </Link>
-        <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
-          Holes
-        </Link>
-        <Link className="btn" href={`/jobs/${job.id}/card`} prefetch={false}>
-          Card
-        </Link>
+        <JobLinks jobId={job.id} />
       </JobBar>
       <RouteStrip work={workOf(lines)} />
       <div className="plate grid gap-3 p-3 sm:grid-cols-[2fr_2fr_90px]">

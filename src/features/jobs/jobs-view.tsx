@@ -10,6 +10,7 @@ import type { JobSummary } from '@/core/job/summary';
 import type { Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 import { send } from '@/ui/send';
+import { JobLinks } from './job-links';
 import { lineText } from './job-summary';
 import { RouteStrip } from './route-strip';
 
@@ -137,15 +138,7 @@ export function JobsView({ jobs, search: searched, page, pages, total, display }
             {summary && <Kinds summary={summary} display={display} />}
             {summary && <RouteStrip work={summary.work} />}
             <div className="flex flex-wrap gap-2">
-              <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
-                Plate
-              </Link>
-              <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
-                Holes
-              </Link>
-              <Link className="btn" href={`/jobs/${job.id}/card`} prefetch={false}>
-                Card
-              </Link>
+              <JobLinks jobId={job.id} />
               <button
                 type="button"
                 className="btn"

@@ -65,7 +65,7 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
   /** What was found, with the answers in it that are none said. */
   function said(found: Imported): Imported {
     const wrong = featuresFrom(found, usual).wrong.map((key) => ({
-      text: 'What it says of “{key}” is not an answer to that.',
+      text: '“{key}” has a value that can’t be used.',
       values: { key },
     }));
     return { ...found, leftOut: [...found.leftOut, ...wrong] };

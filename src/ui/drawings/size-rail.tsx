@@ -138,7 +138,7 @@ export function SizeRail({ plan, display, onPick }: Props) {
               role={onPick ? 'button' : undefined}
               tabIndex={onPick ? 0 : undefined}
               aria-pressed={onPick ? chosen : undefined}
-              aria-label={`${drillName(candidate.drill)}, ${candidate.percentOnDrill?.toFixed(1) ?? ''} %, ${candidate.verdict}${here ? '' : ', not in the set'}`}
+              aria-label={`${drillName(candidate.drill)}, ${candidate.percentOnDrill?.toFixed(1) ?? ''} %, ${candidate.verdict === 'borderline' ? 'toss-up' : candidate.verdict}${here ? '' : ', not in the set'}`}
               className={onPick ? 'cursor-pointer' : undefined}
               onClick={() => onPick?.(candidate.drill.label)}
               onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onPick?.(candidate.drill.label)}

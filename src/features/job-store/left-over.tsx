@@ -1,0 +1,22 @@
+'use client';
+
+import { useEffect } from 'react';
+import { somethingWaits } from './waits';
+
+const AGAIN_MS = 10_000;
+
+/** On every page: what was typed or recorded before and did not reach the server is sent, whatever is open now. */
+export function LeftOver() {
+  useEffect(() => {
+    const work = (): void => {
+      if (somethingWaits()) void import('./send-left-over').then((m) => m.sendLeftOver());
+    };
+    const first = setTimeout(work, 500);
+    const again = setInterval(work, AGAIN_MS);
+    return () => {
+      clearTimeout(first);
+      clearInterval(again);
+    };
+  }, []);
+  return null;
+}
