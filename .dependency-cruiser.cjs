@@ -74,10 +74,17 @@ module.exports = {
     },
     {
       name: 'features-keep-apart',
-      comment: 'A view does not reach into another view. The job in hand is shared by its views and sees none of them.',
+      comment:
+        'A view does not reach into another view. The job in hand and its run at the bench are shared by the views and see none of them.',
       severity: 'error',
       from: { path: '^src/features/([^/]+)/' },
-      to: { path: '^src/features/([^/]+)/', pathNot: '^src/features/($1|job-store)/' },
+      to: { path: '^src/features/([^/]+)/', pathNot: '^src/features/($1|job-store|run)/' },
+    },
+    {
+      name: 'what-views-share-sees-no-view',
+      severity: 'error',
+      from: { path: '^src/features/job-store/' },
+      to: { path: '^src/features/', pathNot: '^src/features/job-store/' },
     },
     {
       name: 'database-only-in-server',

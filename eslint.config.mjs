@@ -35,6 +35,8 @@ export default defineConfig(
         module: 'readonly',
         setTimeout: 'readonly',
         document: 'readonly',
+        window: 'readonly',
+        PerformanceObserver: 'readonly',
         WheelEvent: 'readonly',
         requestAnimationFrame: 'readonly',
         performance: 'readonly',

@@ -1,10 +1,11 @@
+import { withSerwist } from '@serwist/turbopack';
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['@libsql/client', 'libsql'],
+  serverExternalPackages: ['@libsql/client', 'libsql', 'pdfmake'],
   devIndicators: false,
 };
 
-export default config;
+export default withSerwist(config);

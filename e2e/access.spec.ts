@@ -63,7 +63,7 @@ test('off loopback: no start without a passcode; with one nothing but the sign-i
     await page.getByLabel('Your name').fill('R. at the press');
     await page.getByLabel('Passcode of the shop').fill('three brass taps?');
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await expect(page.getByText('This is not the passcode.')).toBeVisible();
+    await expect(page.getByText('Wrong passcode.')).toBeVisible();
     await page.getByLabel('Passcode of the shop').fill(PASSCODE);
     await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page).toHaveURL(/pier-adapter-plate$/);

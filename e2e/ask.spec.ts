@@ -1,85 +1,113 @@
-import { expect, test, type Page } from './test';
+import { expect, pick, test, type Page } from './test';
 
 const ASK = '/?callout=M8+x+16+DEEP&thickness=25&machine=bench-drill-press&units=mm';
 const drill = (page: Page) => page.getByTestId('drill');
+const callout = (page: Page) => page.getByLabel('Callout, as on the drawing');
+const figures = (page: Page) => page.getByRole('region', { name: 'What to do' });
+const level = (page: Page, name: RegExp) => page.getByRole('button', { name });
 
-test('walk up: type the callout, choose the metal, read what to do', async ({ page }) => {
+test('walk up: seventeen keystrokes to the answer, on a page that shows a worked sample first', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'Say what the drawing says' })).toBeVisible();
-  await page.getByLabel('Callout, as on the drawing').fill('M8 x 16 DEEP');
-  await page.getByLabel('Plate, mm').fill('25');
-  await expect(drill(page)).toHaveText('17/64 in');
-  await expect(page.getByText('6.8 mm would be nearer but is not to hand')).toBeVisible();
-  await expect(page.getByTestId('speed')).toHaveText('1030rev/min');
-  await expect(page.getByTestId('depth')).toHaveText('19.8mm full, stop 21.8mm');
-  await page.getByLabel('Material').selectOption('aluminium-wrought-6000');
-  await expect(page.getByTestId('speed')).toHaveText('3300rev/min');
-  await page.getByLabel('Drills to choose from').selectOption('metric-1-13-by-0.1');
+  await expect(page.getByRole('heading', { name: /^Sample: M8 x 16 DEEP/ })).toBeVisible();
+  await expect(callout(page)).toBeFocused();
+  const callouts = 'M6 x 10 DEEP';
+  await page.keyboard.type(callouts);
+  const plate = page.getByLabel('Plate, mm');
+  let keystrokes = callouts.length;
+  for (; keystrokes < 17 && !(await plate.evaluate((e) => e === document.activeElement)); keystrokes++)
+    await page.keyboard.press('Tab');
+  await page.keyboard.type('20');
+  await expect(drill(page)).toHaveText('5.0 mm');
+  await expect(plate).toHaveValue('20');
+  await expect(level(page, /^back, wall \d/)).toBeVisible();
+  expect(keystrokes + 2).toBeLessThanOrEqual(17);
+});
+
+test('materials are found by what people call them, drills and machines too', async ({ page }) => {
+  await page.goto(ASK);
+  await pick(page, 'Material', '304');
+  await expect(page.getByRole('button', { name: 'Material: Stainless, austenitic' })).toBeFocused();
+  await pick(page, 'Material', '6061');
+  await expect(page.getByTestId('speed')).toContainText('3300');
+  await pick(page, 'Drills to choose from', '13 by 0.1');
   await expect(drill(page)).toHaveText('6.8 mm');
-  await page.getByLabel('Machine').selectOption('knee-mill');
+  await pick(page, 'Machine', 'knee');
   await expect(page.getByRole('img', { name: /Speeds of the Knee mill/ })).toBeVisible();
 });
 
 test('the essentials fit on one screen of 1280 by 800', async ({ page }) => {
   await page.goto(ASK);
   await expect(drill(page)).toBeVisible();
-  const foot = await page.getByRole('group', { name: 'Drill sizes around the hole wanted' }).boundingBox();
+  const foot = await page.getByRole('group', { name: 'Drill sizes around the tap drill' }).boundingBox();
   expect((foot?.y ?? 0) + (foot?.height ?? 9999)).toBeLessThanOrEqual(800);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
 });
 
 test('the address holds the whole question', async ({ page }) => {
   await page.goto(ASK);
   await page.getByLabel('Plate, mm').fill('40');
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('radio', { name: 'form' }).click();
-  await page.getByRole('button', { name: 'More' }).click();
   await page.getByLabel('Parts to make').fill('18');
   await expect(page).toHaveURL(/thickness=40.*tap=form.*parts=18/);
-  const figures = await page.getByLabel('What to do').innerText();
+  const said = await figures(page).innerText();
   await page.goto(page.url());
   await expect(page.getByLabel('Plate, mm')).toHaveValue('40');
   await expect(page.getByLabel('Parts to make')).toHaveValue('18');
-  expect(await page.getByLabel('What to do').innerText()).toBe(figures);
+  expect(await figures(page).innerText()).toBe(said);
 });
 
-test('one key switches inch and millimetre and changes no physical figure', async ({ page }) => {
-  await page.goto(ASK);
-  await page.locator('h1').click({ force: true });
+test('one key switches inch and millimetre and changes no physical figure; the job and its card keep the unit', async ({
+  page,
+}) => {
+  await page.goto('/?callout=%C3%B89+x+20+DEEP&thickness=25&machine=bench-drill-press&units=mm');
+  await page.getByText('blind', { exact: true }).click();
   await page.keyboard.press('u');
-  await expect(page.getByTestId('depth')).toHaveText('0.778in full, stop 0.857in');
   await expect(page.getByLabel('Plate, in')).toHaveValue('25 mm');
-  await expect(drill(page)).toHaveText('17/64 in');
-  await page.getByLabel('Callout, as on the drawing').focus();
+  await expect(callout(page)).toHaveValue('ø9 mm x 20 mm DEEP');
+  await expect(level(page, /^stop, from touch 0\.894 in/)).toBeVisible();
+  await expect(drill(page)).toHaveText('9.0 mm');
+  await page.getByRole('button', { name: 'Save as a job' }).click();
+  await page.getByRole('dialog').getByLabel('Name of the job').fill('Inch job');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('link', { name: 'Print the card' }).click();
+  await expect(page.getByTestId('card')).toContainText('set the stop at 0.894 in from touch');
+  await page.goto(ASK);
+  await callout(page).focus();
   await page.keyboard.press('Alt+u');
-  await expect(page.getByTestId('depth')).toHaveText('19.8mm full, stop 21.8mm');
+  await expect(page.getByRole('button', { name: 'inch', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText(/[\d.]+ lbf·in \([\d.]+ Nm\)/).first()).toBeVisible();
 });
 
-test('every figure shows its working, by keyboard too', async ({ page }) => {
+test('every figure shows its working when touched, by keyboard too', async ({ page }) => {
   await page.goto(ASK);
   await page.getByRole('button', { name: 'Show the working: drill speed' }).focus();
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('1000 × cutting speed ÷ (π × diameter) × factors');
   await expect(dialog).toContainText('27.4 m/min');
-  await expect(dialog).toContainText('deep hole');
   await page.keyboard.press('Escape');
   await expect(dialog).toBeHidden();
   await expect(page.getByRole('button', { name: 'Show the working: drill speed' })).toBeFocused();
+  await level(page, /^stop, from touch 21\.8 mm/).press('Enter');
+  await expect(dialog).toContainText('full-diameter depth');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Show the working: tapping torque' }).click();
   await expect(dialog).toContainText('an estimate, never a rating');
 });
 
 test('what cannot be read is marked, kept, and offered the nearest readings', async ({ page }) => {
   await page.goto('/');
-  const callout = page.getByLabel('Callout, as on the drawing');
-  await callout.fill('1/4-20 UNF THRU');
+  await callout(page).fill('1/4-20 UNF THRU');
   await expect(page.locator('mark')).toHaveText('1/4-20 UNF');
   await expect(page.getByText('1/4 UNF has 28 threads per inch, not 20.')).toBeVisible();
   await page.getByRole('button', { name: '1/4-28 UNF' }).click();
-  await expect(callout).toHaveValue('1/4-28 UNF THRU');
+  await expect(callout(page)).toHaveValue('1/4-28 UNF THRU');
   await expect(drill(page)).toHaveText('5.5 mm');
-  await callout.fill('M8 nonsense');
-  await expect(callout).toHaveValue('M8 nonsense');
-  await expect(callout).toHaveAttribute('aria-invalid', 'true');
+  await callout(page).fill('M8 nonsense 😀');
+  await expect(callout(page)).toHaveAttribute('aria-invalid', 'true');
+  await expect(page.locator('mark')).toContainText('nonsense');
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByLabel('Thread depth, mm').fill('deep');
   await expect(page).toHaveURL(/depth=deep/);
   await page.reload();
@@ -97,52 +125,108 @@ test('impossible questions are refused with a reason and no figure', async ({ pa
   await expect(drill(page)).toHaveText('17.5 mm');
 });
 
-test('another drill is judged from the size rail or the table, and given back', async ({ page }) => {
+test('another drill is judged from the size rail, and a remedy does what it says', async ({ page }) => {
   await page.goto(ASK);
   await page.getByRole('button', { name: /^6\.9 mm, 67/ }).press('Enter');
   await expect(drill(page)).toHaveText('6.9 mm');
-  await expect(page.getByRole('region', { name: 'Watch out' })).toContainText('out of class');
-  await page.getByRole('button', { name: 'Back to the proposed drill' }).click();
+  const watch = page.getByRole('region', { name: 'Watch out' });
+  await expect(watch).toContainText('out of class');
+  await watch.getByRole('button', { name: 'Use 17/64 in' }).click();
+  await expect(drill(page)).toHaveText('17/64 in');
+  await page.mouse.wheel(0, 2000);
+  await page.getByRole('button', { name: 'Use: By hand, freehand' }).click();
+  await expect(page.getByTestId('way')).toHaveText('By hand, freehand');
+});
+
+test('a drill that is not there is marked missing; the answer moves on, and undo brings it back', async ({ page }) => {
+  await page.goto(ASK);
+  const answer = page.waitForResponse('**/api/v1/crib/missing');
+  await page.getByRole('button', { name: 'I don’t have this drill' }).click();
+  const { marks } = (await (await answer).json()) as { marks: object[] };
+  await expect(page.getByRole('status')).toContainText('17/64 in is marked missing in the crib');
+  await expect(drill(page)).toHaveText('6.7 mm');
+  await page.reload();
+  await expect(drill(page)).toHaveText('6.7 mm');
+  await page.getByRole('button', { name: 'I don’t have this drill' }).click();
+  await expect(drill(page)).not.toHaveText('6.7 mm');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(drill(page)).toHaveText('6.7 mm');
+  expect((await page.request.post('/api/v1/crib/missing', { data: { restore: marks } })).ok()).toBe(true);
+  await page.reload();
   await expect(drill(page)).toHaveText('17/64 in');
 });
 
-test('keep a hole as a job, find it again, print the card', async ({ page }) => {
+test('save a hole as a job, find it again, print the card', async ({ page }) => {
   await page.goto(ASK);
-  await page.getByRole('button', { name: 'Keep as a job' }).click();
+  await page.getByRole('button', { name: 'Save as a job' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Name of the job').fill('Finder bracket');
   await dialog.getByLabel('Name of the hole').fill('dovetail');
-  await dialog.getByRole('button', { name: 'Keep', exact: true }).click();
+  await dialog.getByRole('button', { name: 'Save', exact: true }).click();
   await dialog.getByRole('link', { name: 'Open the job' }).click();
   await expect(page.getByRole('heading', { name: 'Finder bracket' })).toBeVisible();
   await expect(page.getByText('Drill 17/64 in at 1030 rev/min')).toBeVisible();
   await page.getByRole('link', { name: 'Jobs' }).click();
   await page.getByLabel('Search').fill('finder m8');
-  await expect(page.getByRole('heading', { level: 2 })).toHaveText(['Finder bracket']);
-  await page.getByRole('link', { name: 'Card' }).click();
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText([/^Finder bracket/]);
+  await page.getByRole('button', { name: 'More for Finder bracket' }).click();
+  await page.getByRole('menuitem', { name: 'Card' }).click();
   const card = page.getByTestId('card');
-  await expect(card).toContainText('Drill 17/64 in to 19.8 mm; set the stop at 21.8 mm from touch.');
+  await expect(card).toContainText(/Drill 17\/64 in to 19\.8 mm; set the stop at 21\.8 mm from touch\./);
+  await expect(card.getByRole('img', { name: 'Section, M8x1.25' })).toBeVisible();
   await expect(card.getByRole('img', { name: /Code that opens http:\/\/127.0.0.1:\d+\/jobs\// })).toBeVisible();
 });
 
-test('open a hole of a job in Ask, change it, put it back', async ({ page }) => {
+test('open a hole of a job in Ask, change it, update the job', async ({ page }) => {
   await page.goto('/jobs/sample-job-bearing-block');
   await page.getByRole('link', { name: 'Open in Ask' }).first().click();
-  await expect(page.getByLabel('Callout, as on the drawing')).toHaveValue('3/8-16 UNC-2B THRU');
+  await expect(callout(page)).toHaveValue('3/8-16 UNC-2B THRU');
   await page.getByLabel('Plate, mm').fill('20');
-  await page.getByRole('button', { name: 'Put back into Azimuth bearing block' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: 'Update Azimuth bearing block' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('link', { name: 'Open the job' }).click();
   await expect(page.getByText('through 20.0 mm')).toBeVisible();
 });
 
-test('on a phone everything is there and nothing runs off the side', async ({ page }) => {
+test('go to anything answers a callout, finds jobs, holes, tools and metals', async ({ page }) => {
+  await page.goto('/jobs');
+  await page.keyboard.press('/');
+  const input = page.getByPlaceholder(/^M8 brass/);
+  await input.fill('M8 brass');
+  await expect(page.getByRole('option', { name: /M8 in Brass.*Drill 17\/64 in, 3300 rev\/min/ })).toBeVisible();
+  await input.fill('trunnion');
+  await expect(page.getByRole('option', { name: /Fork trunnion/ }).first()).toBeVisible();
+  await input.fill('1.4301');
+  await expect(page.getByRole('option', { name: /Stainless, austenitic/ })).toBeVisible();
+  await input.fill('reamer 8');
+  await expect(page.getByRole('option', { name: /Reamer 8 H7/ })).toBeVisible();
+  await input.fill('M8 brass');
+  await expect(page.getByRole('option', { name: /M8 in Brass/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(callout(page)).toHaveValue('M8');
+});
+
+test('on a phone callout, metal and the strip are in the first screen, and nothing runs off the side', async ({
+  page,
+}) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(ASK);
-  for (const name of [/^Section of the hole/, /^Speeds of the/])
-    await expect(page.getByRole('img', { name })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep as a job' })).toBeVisible();
-  for (const path of [ASK, '/jobs', '/jobs/sample-job-pier-adapter-plate', '/crib']) {
+  const strip = page.getByLabel('In short');
+  await expect(strip).toContainText('Drill17/64 in');
+  await expect(strip).toContainText('Stop21.8 mm');
+  for (const part of [callout(page), page.getByRole('button', { name: /^Material/ }), strip]) {
+    const box = await part.boundingBox();
+    expect((box?.y ?? 9999) + (box?.height ?? 0)).toBeLessThan(400);
+  }
+  await page.mouse.wheel(0, 500);
+  await expect.poll(async () => (await strip.boundingBox())?.y).toBe(0);
+  for (const path of [
+    ASK,
+    '/jobs',
+    '/jobs/sample-job-pier-adapter-plate',
+    '/crib',
+    '/jobs/sample-job-pier-adapter-plate/card',
+  ]) {
     await page.goto(path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   }
@@ -151,11 +235,10 @@ test('on a phone everything is there and nothing runs off the side', async ({ pa
 test('a plain hole is answered too: drilled, reamed and countersunk', async ({ page }) => {
   await page.goto('/?callout=ø20+THRU&thickness=25&machine=knee-mill&units=mm');
   await expect(drill(page)).toHaveText('20.0 mm');
-  const steps = page.getByLabel('What to do');
-  await expect(steps).not.toContainText('Tap');
-  await page.getByLabel('Callout, as on the drawing').fill('ø8 H7 REAM THRU');
-  await page.getByLabel('Drills to choose from').selectOption('metric-1-13-by-0.1');
-  await expect(steps).toContainText('7.7 mm');
-  await expect(steps).toContainText('8 H7');
-  await expect(steps).not.toContainText('% of thread');
+  await expect(figures(page)).not.toContainText('Tap');
+  await callout(page).fill('ø8 H7 REAM THRU');
+  await pick(page, 'Drills to choose from', '13 by 0.1');
+  await expect(figures(page)).toContainText('7.7 mm');
+  await expect(figures(page)).toContainText('8 H7');
+  await expect(figures(page)).not.toContainText('% of thread');
 });

@@ -32,7 +32,7 @@ test('a job saves itself as one types; what comes out of it is undone; a bad num
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('2x M6 THRU')).toBeVisible();
   await page.getByLabel('Parts').fill('lots');
-  await expect(page.getByRole('main').getByRole('alert')).toContainText('Type how many parts');
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('Enter how many parts');
   await page.reload();
   await expect(page.getByLabel('Parts')).toHaveValue('lots');
 });
@@ -41,13 +41,17 @@ test('copy, delete and undo with one key', async ({ page }) => {
   await page.goto('/jobs');
   const titles = page.getByRole('heading', { level: 2 });
   const before = await titles.count();
-  await page.getByRole('button', { name: 'Duplicate' }).last().click();
+  const menu = async (job: RegExp, item: string): Promise<void> => {
+    await page.getByRole('button', { name: job }).last().click();
+    await page.getByRole('menuitem', { name: item }).click();
+  };
+  await menu(/^More for/, 'Duplicate');
   await expect(titles).toHaveCount(before + 1);
-  await page.getByRole('button', { name: /^Delete .*\(copy\)$/ }).click();
+  await menu(/^More for .*\(copy\)$/, 'Delete');
   await expect(titles).toHaveCount(before);
   await page.keyboard.press('z');
   await expect(titles).toHaveCount(before + 1);
-  await page.getByRole('button', { name: /^Delete .*\(copy\)$/ }).click();
+  await menu(/^More for .*\(copy\)$/, 'Delete');
   await expect(page.getByRole('status').filter({ hasText: 'was deleted' })).toBeVisible();
 });
 

@@ -19,6 +19,9 @@ async function samples(
   const tool = { id: 'openapi-tool', kind: 'other', name: 'Tool' };
   return {
     'post /api/v1/answer': { body: QUESTION },
+    'post /api/v1/tap-load': {
+      body: { thread: 'M8', materialId: 'steel-low-carbon', drill: '6.8', depthMm: 12 },
+    },
     'post /api/v1/jobs': {
       body: { id: 'openapi-job', name: 'Job', materialId: 'copper', quantity: 1, holes: [feature] },
     },
@@ -26,6 +29,7 @@ async function samples(
     'patch /api/v1/jobs/{id}': { body: { head: { version: job.headVersion, set: { notes: 'n' } } } },
     'patch /api/v1/jobs/{id}/features/{featureId}': { body: { version: 1, set: { name: 'n' } } },
     'delete /api/v1/jobs/{id}/features/{featureId}': { query: '?version=9' },
+    'post /api/v1/jobs/{id}/routes': { body: { id: 'openapi-route', jobVersion: job.version } },
     'post /api/v1/records': {
       body: {
         records: [{ id: 'openapi-tick', kind: 'layout-tick', jobId: id, body: { line: 'top x 1', ticked: true } }],
@@ -33,6 +37,8 @@ async function samples(
     },
     'post /api/v1/crib/{kind}': { body: tool },
     'post /api/v1/crib/import': { body: { tools: [{ ...tool, id: 'openapi-tool-2' }] } },
+    'get /api/v1/search': { query: '?q=M8%20brass' },
+    'post /api/v1/crib/missing': { body: { diameterMm: 12.3 } },
     'put /api/v1/crib/{kind}/{id}': { body: { ...tool, version: 1 } },
     'patch /api/v1/crib/{kind}/{id}': { body: { inUse: true, version: 1 } },
     'delete /api/v1/crib/{kind}/{id}': { query: '?version=2' },
@@ -53,6 +59,7 @@ test('every operation of the published document answers as it says', async ({ re
     at
       .replace('/crib/{kind}/{id}', '/crib/tools/openapi-tool')
       .replace('{kind}', 'tools')
+      .replace('{number}', '1')
       .replace('{featureId}', 'sample-hole-plate-circle')
       .replace('{id}', copy.id);
   const called: string[] = [];

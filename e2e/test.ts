@@ -1,8 +1,9 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { test as base } from '@playwright/test';
+import { test as base, type Page } from '@playwright/test';
 
 const FIRST_PORT = Number(process.env.E2E_PORT ?? 3917);
 
@@ -34,4 +35,16 @@ export const test = base.extend<object, { shop: string; server: string }>({
   ],
   baseURL: async ({ server }, provide) => provide(server),
 });
+/** What stands against the page for people who read it otherwise; empty where nothing does. */
+export async function inaccessible(page: Page, where: string): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.map((v) => `${where} ${v.id}: ${v.nodes[0].html}`);
+}
+
+/** Picks from a searchable field by typing what it is called. */
+export async function pick(page: Page, field: string, typed: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${field}:`) }).click();
+  await page.getByPlaceholder('Type to find').fill(typed);
+  await page.keyboard.press('Enter');
+}
 export { expect, type APIRequestContext, type Page } from '@playwright/test';

@@ -6,7 +6,7 @@ import { build, installed, run } from './lib/steps.mjs';
 
 await installed();
 mkdirSync('.tmp', { recursive: true });
-for (const name of ['answer', 'plate', 'route']) {
+for (const name of ['answer', 'plate', 'route', 'route-plan']) {
   const outfile = `.tmp/${name}.bench.mjs`;
   buildSync({ entryPoints: [`bench/${name}.bench.ts`], bundle: true, format: 'esm', platform: 'node', outfile });
   await run(process.execPath, [outfile]);
@@ -14,3 +14,4 @@ for (const name of ['answer', 'plate', 'route']) {
 await build();
 await run(process.execPath, ['bench/script-size.mjs']);
 await run(process.execPath, ['bench/plate-pan.mjs']);
+await run(process.execPath, ['bench/route-page.mjs']);

@@ -24,8 +24,13 @@ const SHOTS = [
   ['holes', '/jobs/sample-job-pier-adapter-plate/holes', DESK],
   ['holes-phone', '/jobs/sample-job-bearing-block/holes', { width: 390, height: 844 }],
   ['crib', '/crib', DESK],
-  ['crib-drills', '/crib', DESK, 'Drills'],
-  ['crib-tools', '/crib', DESK, 'Other tools'],
+  ['crib-drills', '/crib?tab=drills', DESK],
+  ['crib-tools', '/crib?tab=tools', DESK],
+  ['crib-taps', '/crib?tab=taps', DESK],
+  ['crib-habits', '/crib?tab=habits', DESK],
+  ['route', '/jobs/sample-job-spreader-bars/route', DESK],
+  ['thread', '/thread', DESK],
+  ['heights', '/jobs/sample-job-pier-adapter-plate/sheet?face=top', DESK],
 ];
 
 await installed();
@@ -35,11 +40,10 @@ const chromium = await browser();
 const wanted = process.argv.slice(2);
 try {
   await served('.', PORT, { DATABASE_URL: `file:${folder}/shop.db` }, async (base) => {
-    for (const [name, address, viewport, tab] of SHOTS) {
+    for (const [name, address, viewport] of SHOTS) {
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await chromium.newPage({ ...devices['Desktop Chrome'], viewport });
       await page.goto(base + address, { waitUntil: 'networkidle' });
-      if (tab) await page.getByRole('tab', { name: tab }).click();
       await page.screenshot({ path: `docs/screenshots/${name}.png` });
       await page.close();
     }

@@ -8,7 +8,9 @@ import type { ReactNode } from 'react';
 import { headers } from 'next/headers';
 import { LeftOver } from '@/features/job-store/left-over';
 import { sessionIn } from '@/server/access/session';
-import { TopBar } from '@/ui/top-bar';
+import { TopBar } from '@/features/top-bar/top-bar';
+import { UnitsProvider } from '@/ui/units';
+import { unitsHere } from './units-here';
 
 export const metadata: Metadata = {
   title: { default: 'Jolly Bit', template: '%s · Jolly Bit' },
@@ -22,9 +24,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en">
       <body className="min-h-dvh">
-        <TopBar signedInAs={session?.who} />
-        <LeftOver />
-        {children}
+        <UnitsProvider first={await unitsHere()}>
+          <TopBar signedInAs={session?.who} />
+          <LeftOver />
+          {children}
+        </UnitsProvider>
       </body>
     </html>
   );

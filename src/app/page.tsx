@@ -3,7 +3,8 @@ import { AskView } from '@/features/ask/ask-view';
 import type { Origin } from '@/features/ask/use-ask';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
-import { shopNow } from '@/server/services/shop-service';
+import { unitsHere } from './units-here';
+import { shopForView, shopNow } from '@/server/services/shop-service';
 
 interface Props {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
@@ -16,7 +17,7 @@ export default async function AskPage({ searchParams }: Props) {
   const db = await database();
   const shop = await shopNow(db);
   const first = fromAddress(params, {
-    units: shop.units,
+    units: await unitsHere(),
     machine: shop.machines[0]?.id ?? '',
     material: shop.materials.some((m) => m.id === 'steel-low-carbon') ? 'steel-low-carbon' : shop.materials[0]?.id,
   });
@@ -24,6 +25,5 @@ export default async function AskPage({ searchParams }: Props) {
   const hole = job?.holes.find((h) => h.id === params.jobHole);
   const origin: Origin | undefined =
     job && hole ? { jobId: job.id, holeId: hole.id, jobName: job.name, holeName: hole.name } : undefined;
-  const { materials, machines, habits, tools, pools } = shop;
-  return <AskView first={first} shop={{ materials, machines, habits, tools, crib: pools[0] }} origin={origin} />;
+  return <AskView first={first} shop={shopForView(shop)} origin={origin} />;
 }

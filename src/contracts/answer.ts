@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { HOLE_CHOICES, START_CHOICES, TAP_CHOICES } from '@/core/hole/form';
+import { HOLE_CHOICES, ROOM_CHOICES, START_CHOICES, TAP_CHOICES, WAY_CHOICES } from '@/core/hole/form';
+import { TAP_GEOMETRIES } from '@/core/tapping/tap';
 import { DISPLAYS } from '@/core/units/show';
 
 const length = z
@@ -35,9 +36,8 @@ export const answerRequest = z.strictObject({
       threadDepth: length.optional(),
       thickness: length.optional(),
       stockWidth: length.optional().describe('Narrowest width or diameter of the part across the hole'),
-      existing: length
-        .optional()
-        .describe('Diameter of a hole that is there already, or "thread" for an old thread to keep'),
+      behind: length.optional().describe('Free space behind a through hole, for the chamfer of the tap'),
+      existing: length.optional().describe('Diameter of an existing hole, or "thread" for an old thread to keep'),
     })
     .optional(),
   drills: z.string().max(80).default('crib').describe('"crib", or the id of a set from GET /api/v1/drills'),
@@ -47,6 +47,13 @@ export const answerRequest = z.strictObject({
     .optional()
     .describe('A drill to judge instead of the proposed one: "6.9", "17/64", "#7", "F"'),
   tap: z.enum(TAP_CHOICES).default('auto'),
+  way: z.enum(WAY_CHOICES).default('auto').describe('Way of driving the tap'),
+  taps: z
+    .array(z.string().max(80))
+    .max(4)
+    .optional()
+    .describe('Taps to use, in order: ids of the crib, or roles such as "plug", "spiral-point"'),
+  room: z.enum(ROOM_CHOICES).default('auto').describe('How the room at the bottom of a blind hole is made'),
   targetPercent: z
     .union([z.number(), z.string().max(12)])
     .default('auto')
@@ -54,7 +61,7 @@ export const answerRequest = z.strictObject({
   machine: z
     .union([z.string().max(80), machineInput])
     .optional()
-    .describe('Id from GET /api/v1/machines, or a machine. Left out: only the ideal speed'),
+    .describe('Id from GET /api/v1/machines, or a machine. Skipped: only the ideal speed'),
   start: z.enum(START_CHOICES).default('auto'),
   dry: z.boolean().default(false),
   bolt: z.string().max(20).optional().describe('Bolt class such as "8.8" or "SAE 5"'),
@@ -64,7 +71,7 @@ export const answerRequest = z.strictObject({
 export type AnswerRequest = z.infer<typeof answerRequest>;
 
 const source = z.object({ kind: z.enum(['standard', 'trade rule', 'model']), name: z.string() });
-const working = z.object({
+export const working = z.object({
   figure: z.string().describe('Path of the figure in this answer'),
   rule: z.string(),
   formula: z.string(),
@@ -94,7 +101,7 @@ const candidate = drillItem.extend({
   insideShare: z
     .number()
     .nullable()
-    .describe('Share of such holes that come out inside the class; null for tapered and formed threads'),
+    .describe('Share of such holes that end up inside the class; null for tapered and formed threads'),
   finishedMinorMm: z.number(),
   verdict: z.enum(['inside', 'borderline', 'outside']).describe('Of the predicted minor diameter in the class'),
   beyondLimitMm: z.number(),
@@ -103,11 +110,18 @@ const candidate = drillItem.extend({
   safetyAgainstBreaking: z.number().nullable(),
   threadNeededMm: z.number().nullable().describe('Thread that holds the bolt, with this hole'),
 });
+export const TAP_LEVEL_NAMES = ['calm', 'careful', 'warn', 'stop'] as const;
 const tapItem = z.object({
+  key: z.string().describe('Id in the crib, or the role of a usual tap'),
   name: z.string(),
-  geometry: z.enum(['straight', 'spiral-point', 'spiral-flute', 'form']),
+  geometry: z.enum(TAP_GEOMETRIES),
   chamferThreads: z.number(),
   flutes: z.number(),
+  inCrib: z.boolean(),
+  torqueNm: z.number().nullable(),
+  safety: z.number().nullable(),
+  level: z.enum(TAP_LEVEL_NAMES).nullable(),
+  turns: z.number(),
 });
 const way = z.object({
   id: z.string(),
@@ -152,11 +166,11 @@ const tapDrillItem = z.object({
   rangeHighPercent: z.number().nullable(),
   because: z.enum(['chosen', 'asked', 'to-buy']),
   chosen: candidate,
-  lacking: candidate.nullable().describe('Best drill made, when the set misses it'),
+  missing: candidate.nullable().describe('Best drill made, when the set misses it'),
   closestOutside: candidate.nullable(),
   nextSmaller: candidate.nullable(),
   nextLarger: candidate.nullable(),
-  schools: z
+  methods: z
     .array(
       z.object({
         id: z.string(),

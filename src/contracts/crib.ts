@@ -1,15 +1,21 @@
 import { z } from 'zod';
-import { HABITS, type ShopHabits } from '@/core/shop/habits';
+import { HABITS } from '@/core/shop/habit-questions';
+import type { ShopHabits } from '@/core/shop/habits';
+import { INSTRUMENTS, type Instrument } from '@/core/shop/instrument-check';
 import { TOOL_KINDS, type Tool, type ToolKind } from '@/core/shop/tool';
 import type { Machine } from '@/core/cutting/machine';
 import type { Drill } from '@/core/drills/drill';
 import { MATERIAL_GROUPS, type Material } from '@/core/materials/material';
+import { TAP_CENTRES, TAP_CONDITIONS, type OwnTap } from '@/core/tapping/own-tap';
+import { TAP_GEOMETRIES, TAP_PLACES, TAP_STEELS, TAP_SURFACES, type TapSteel } from '@/core/tapping/tap';
+import { threadNamed } from '@/core/threads/thread-named';
 import { DISPLAYS } from '@/core/units/show';
 
 const rowId = z.string().regex(/^[\w.-]{1,80}$/, 'An id is 1 to 80 letters, digits, dots, - or _.');
-const name = z.string().trim().min(1, 'Give it a name.').max(120, 'A name has at most 120 characters.');
+const name = z.string().trim().min(1, 'Enter a name.').max(120, 'A name has at most 120 characters.');
 const size = z.number().positive('Above zero.').max(10000);
-const rpm = z.number('Type revolutions a minute.').positive('Above zero.').max(200000);
+const rpm = z.number('Enter rev/min.').positive('Above zero.').max(200000);
+const seconds = z.number('Enter seconds.').min(0, 'Zero or more.').max(36000);
 const version = z.number().int().min(1);
 const condition = z.enum(['sharp', 'worn', 'blunt', 'lost']);
 const where = z.string().trim().max(120).default('');
@@ -70,6 +76,18 @@ export const machineInput = z.strictObject({
     .array(z.strictObject({ drillMm: size, rpm }))
     .max(40)
     .optional(),
+  times: z
+    .strictObject({
+      toolChangeS: seconds,
+      speedChangeS: seconds,
+      moveS: seconds,
+      perMmS: seconds,
+      clampS: seconds,
+      turnOverS: seconds,
+    })
+    .partial()
+    .optional()
+    .describe('What it costs besides cutting, s; the usual for what is left out'),
   dial: z.strictObject({ travelMm: size, divisions: z.number().int().min(1).max(10000) }).optional(),
 });
 
@@ -88,6 +106,37 @@ export const drillInput = z.strictObject({
   where,
 });
 
+const threadName = z
+  .string()
+  .trim()
+  .max(40)
+  .refine((text) => threadNamed(text) !== undefined, 'Enter a thread as on a drawing, such as M8 or 1/4-20.')
+  .transform((text) => threadNamed(text)?.designation ?? text);
+const nm = z.number().positive().max(1000);
+
+export const tapInput = z.strictObject({
+  id: rowId,
+  thread: threadName,
+  hand: z.enum(['right', 'left']).default('right'),
+  geometry: z.enum(TAP_GEOMETRIES),
+  place: z.enum(TAP_PLACES).default('complete'),
+  chamferThreads: z.number().min(1).max(12),
+  flutes: z.number().int().min(1).max(12),
+  steel: z.enum(Object.keys(TAP_STEELS) as [TapSteel, ...TapSteel[]]).default('hss'),
+  ground: z.boolean().default(true),
+  makesClass: z.string().trim().max(10).optional(),
+  surface: z.enum(TAP_SURFACES).default('bright'),
+  overallMm: size,
+  threadMm: size,
+  neckMm: z.number().min(0).max(1000).default(0),
+  shankMm: size,
+  squareMm: size,
+  centre: z.enum(TAP_CENTRES).default('male'),
+  condition: z.enum(TAP_CONDITIONS).default('sharp'),
+  holesDone: z.number().int().min(0).max(1_000_000).default(0),
+  where,
+});
+
 export const toolInput = z.strictObject({
   id: rowId,
   kind: z.enum(Object.keys(TOOL_KINDS) as [ToolKind, ...ToolKind[]]),
@@ -98,6 +147,17 @@ export const toolInput = z.strictObject({
   angleDeg: z.number().min(1).max(180).optional(),
   fit: z.string().trim().max(10).optional(),
   reachMm: size.optional(),
+  thread: threadName.optional(),
+  fromNm: nm.optional(),
+  toNm: nm.optional(),
+  instrument: z.enum(Object.keys(INSTRUMENTS) as [Instrument, ...Instrument[]]).optional(),
+  standardMm: size.optional(),
+  readings: z
+    .string()
+    .trim()
+    .max(200)
+    .regex(/^-?\d+(\.\d+)?( +-?\d+(\.\d+)?)*$/, 'Readings in mm with spaces between: 50.02 50.03.')
+    .optional(),
   condition: condition.default('sharp'),
   where,
 });
@@ -139,17 +199,28 @@ export const CRIB_INPUT = {
   cases: caseInput,
   drills: drillInput,
   tools: toolInput,
+  taps: tapInput,
   materials: materialInput,
 } as const;
 export type CribKind = keyof typeof CRIB_INPUT;
 export type CribItem<K extends CribKind> = z.infer<(typeof CRIB_INPUT)[K]>;
 export const versionField = z.object({ version });
 
-/** Drills and tools brought in together: all of them, or none. */
+/** Drills, tools and taps brought in together: all of them, or none. */
 export const cribImport = z.strictObject({
   drills: z.array(drillInput).max(2000).default([]),
   tools: z.array(toolInput).max(2000).default([]),
+  taps: z.array(tapInput).max(2000).default([]),
 });
+
+const drillMark = z.strictObject({ id: rowId, condition });
+/** A size of drill that turns out to be missing; `restore` undoes it. */
+export const missingDrill = z.strictObject({
+  diameterMm: z.number().positive().max(500).optional().describe('Every drill of this size in use is marked lost'),
+  restore: z.array(drillMark).max(100).default([]).describe('Marks as they were, from the answer of before'),
+});
+export type DrillMark = z.infer<typeof drillMark>;
+export const drillMarks = z.object({ marks: z.array(drillMark).describe('What was marked, as it was before') });
 
 const habitsSchema = z.strictObject(
   Object.fromEntries(HABITS.map((h) => [h.id, z.enum(h.options.map(([value]) => value) as [string, ...string[]])])),
@@ -171,4 +242,5 @@ export type MachineEntry = Machine & Versioned & { inUse: boolean };
 export type DrillEntry = Drill & Versioned;
 export type CaseEntry = Versioned & { name: string; setId: string | null; inUse: boolean; drills: DrillEntry[] };
 export type ToolEntry = Tool & Versioned;
+export type TapEntry = OwnTap & Versioned;
 export type MaterialEntry = Material & Versioned;

@@ -2,14 +2,19 @@ import { z } from 'zod';
 import { MOST_HOLES } from '@/core/layout/place';
 import { featureInput, headFields, rowId, versionNumber, type FeatureInput, type JobInput } from './job';
 import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
-import { keptQuestion } from './question';
+import { questionSet } from './question';
 import { operationEdits } from './operation-edits';
 
 const changeId = rowId.describe('Made by the sender: the same change sent again is made once');
 
 /** Fields of a job that a change sets; those left out stay. */
 export const headSet = z
-  .strictObject({ ...headFields, part: partSchema.partial().extend({ walls: partSchema.shape.walls.nullable() }) })
+  .strictObject({
+    ...headFields,
+    units: headFields.units.nullable(),
+    route: headFields.route.nullable(),
+    part: partSchema.partial().extend({ walls: partSchema.shape.walls.nullable() }),
+  })
   .partial();
 export type HeadSet = z.infer<typeof headSet>;
 
@@ -22,7 +27,7 @@ export const featureSet = z
     place: placeSchema.nullable(),
     exit: exitSchema.nullable(),
     edits: operationEdits.nullable(),
-    question: keptQuestion.partial(),
+    question: questionSet,
   })
   .partial();
 export type FeatureSet = z.infer<typeof featureSet>;

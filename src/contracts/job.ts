@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { USUAL_PART } from '@/core/layout/part';
+import { DISPLAYS } from '@/core/units/show';
 import { countHoles, MOST_HOLES, type Placed } from '@/core/layout/place';
 import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
 import { keptQuestion } from './question';
+import { routeSettings } from './route';
 import { operationEdits } from './operation-edits';
 
 /** Ids are made by whoever creates the row. */
@@ -41,14 +43,16 @@ export function withinLimits(features: readonly Placed[], ctx: z.RefinementCtx):
 }
 
 export const headFields = {
-  name: z.string().trim().min(1, 'Give the job a name.').max(120, 'A name has at most 120 characters.'),
+  name: z.string().trim().min(1, 'Enter a name for the job.').max(120, 'A name has at most 120 characters.'),
   materialId: z.string().max(80),
   quantity: z
-    .number('Type how many parts.')
-    .int('Parts are whole.')
+    .number('Enter how many parts.')
+    .int('A whole number of parts.')
     .min(1, 'At least one part.')
     .max(100000, 'At most 100000 parts.'),
   notes: z.string().max(4000, 'Notes have at most 4000 characters.'),
+  route: routeSettings.optional().describe('What the user has decided of its route'),
+  units: z.enum(DISPLAYS).optional().describe('Unit that it is shown and typed in; left out: that of the shop'),
 };
 
 /** A job as it is sent whole. */
@@ -87,7 +91,16 @@ export type Job = z.infer<typeof jobDocument>;
 
 /** A job in a list: without its features. */
 export const listedJob = jobDocument
-  .pick({ id: true, version: true, name: true, materialId: true, quantity: true, notes: true, updatedAt: true })
+  .pick({
+    id: true,
+    version: true,
+    name: true,
+    materialId: true,
+    quantity: true,
+    notes: true,
+    units: true,
+    updatedAt: true,
+  })
   .extend({ features: z.number().int().describe('How many features it has') });
 export type ListedJob = z.infer<typeof listedJob>;
 

@@ -72,7 +72,7 @@ export const partSchema = z.strictObject({
     .describe('Walls that stand up at the sides of a face: height over it, mm'),
 }) satisfies z.ZodType<Part>;
 
-/** Where an angled hole comes out, seen from above its entry. */
+/** Exit of an angled hole, seen from above its entry. */
 export const exitSchema = z.strictObject({ dx: coordinate, dy: coordinate });
 
 export { faceSchema };

@@ -20,7 +20,7 @@ export const problemDocument = z.object({
   status: z.number().int(),
   detail: z.string(),
   errors: z.array(fieldError).optional(),
-  partial: z.unknown().optional().describe('The rest of an answer of which only one figure is refused'),
+  partial: z.unknown().optional().describe('The rest of an answer where only one figure can’t be given'),
 });
 
 export type FieldError = z.infer<typeof fieldError>;

@@ -1,5 +1,11 @@
 import { z } from 'zod';
+import { CHIP_SIGNS } from '@/core/cutting/chips-adviser';
+import { type BenchKind, type BodyOf } from '@/core/inspection/bench-record';
+import { CHECK_KINDS } from '@/core/inspection/checks-of';
+import { CHOICES } from '@/core/inspection/verdict';
 import { MARKED_WITH, type MarkedWith } from '@/core/layout/punch';
+import { SIGNS } from '@/core/tapping/trouble';
+import { questionSet } from './question';
 import { rowId } from './job';
 
 const jobId = rowId.describe('Job that it is about');
@@ -13,7 +19,9 @@ const common = {
   corrects: rowId.optional().describe('Record that this one corrects'),
   who: z.string().trim().max(60).optional().describe('Who was at the bench'),
   jobId,
+  routeId: rowId.optional().describe('Issued route that was worked by'),
 };
+const keysOf = <T extends string>(table: Record<T, unknown>): [T, ...T[]] => Object.keys(table) as [T, ...T[]];
 
 /** How far off a punch mark came out. */
 const punchMark = z.strictObject({
@@ -24,6 +32,7 @@ const punchMark = z.strictObject({
     dxMm: z.number().min(-50).max(50).describe('To the right of the cross, mm'),
     dyMm: z.number().min(-50).max(50).describe('Above the cross, mm'),
     zoneMm: z.number().positive().max(50).describe('Position zone that it was held against, a diameter'),
+    withdrawn: z.literal(true).optional().describe('Undone: the hole counts as not marked'),
     means: z.enum(Object.keys(MARKED_WITH) as [MarkedWith, ...MarkedWith[]]).optional(),
   }),
 });
@@ -38,24 +47,152 @@ const layoutTick = z.strictObject({
   }),
 });
 
+const part = z.number().int().min(1).max(100000).describe('Part of the batch, from 1');
+const step = z.string().min(1).max(300).describe('Feature, hole, operation and part, or the clamping');
+const { broken: _, ...felt } = SIGNS;
+const remedyChange = questionSet.pick({ drill: true, taps: true, way: true, room: true, dry: true, tap: true }).extend({
+  overrides: z
+    .record(
+      z.string().max(100),
+      z.strictObject({
+        rpm: z.number().positive().max(2e5).optional(),
+        feed: z.number().positive().max(10).optional(),
+      }),
+    )
+    .optional(),
+});
+const bodies = {
+  'step-done': z.strictObject({ step, part, seconds: z.number().min(0).max(1e6).optional() }),
+  'step-skipped': z.strictObject({ step, part, reason: z.string().trim().min(1, 'Say why.').max(300) }),
+  'step-undone': z.strictObject({ step, part }).describe('Takes back the record that it corrects'),
+  'chip-seen': z.strictObject({ part, chips: z.enum(keysOf(CHIP_SIGNS)) }),
+  'tap-felt': z.strictObject({ part, sign: z.enum(keysOf(felt)) }),
+  'tap-broken': z.strictObject({ part, tap: z.string().max(200), turns: z.number().min(0).max(1000).optional() }),
+  'drill-dull': z.strictObject({ part, tool: z.string().max(200) }),
+  note: z.strictObject({ part, text: z.string().trim().min(1).max(2000) }),
+  remedy: z
+    .strictObject({
+      part,
+      scope: z.enum(['hole', 'rest']),
+      label: z.string().min(1).max(200),
+      change: remedyChange,
+    })
+    .describe('From here on the hole, or it and the rest of its feature, is made so'),
+  checked: z
+    .strictObject({
+      part,
+      check: z.enum(CHECK_KINDS),
+      values: z.record(z.string().max(20), z.number().min(-1e5).max(1e5)),
+      verdict: z.enum(['good', 'bad', 'open']),
+      instrument: z.string().max(60).optional(),
+    })
+    .describe('What was gauged, mm or turns'),
+  decision: z.strictObject({ part, choice: z.enum(keysOf(CHOICES)), change: remedyChange.optional() }),
+  photo: z.strictObject({
+    part,
+    image: z
+      .string()
+      .regex(/^(data:image\/(jpeg|png|webp);base64,[A-Za-z0-9+/=]+)?$/, 'A picture as a data address.')
+      .max(800_000, 'At most 600 KB: scale it down.')
+      .describe('Left empty in lists'),
+    dxMm: z.number().min(-50).max(50),
+    dyMm: z.number().min(-50).max(50),
+  }),
+} satisfies { [K in BenchKind]: z.ZodType<BodyOf<K>> };
+const maybeHole = { featureId: hole.featureId.optional(), holeNumber: hole.holeNumber.optional() };
+/** About one hole, or a whole part or clamping where none is named. */
+const atBench = <K extends BenchKind>(kind: K) =>
+  z.strictObject({ ...common, ...maybeHole, kind: z.literal(kind), body: bodies[kind] });
+
+const [
+  stepDone,
+  stepSkipped,
+  stepUndone,
+  chipSeen,
+  tapFelt,
+  tapBroken,
+  drillDull,
+  note,
+  remedy,
+  checked,
+  decision,
+  photo,
+] = [
+  atBench('step-done'),
+  atBench('step-skipped'),
+  atBench('step-undone'),
+  atBench('chip-seen'),
+  atBench('tap-felt'),
+  atBench('tap-broken'),
+  atBench('drill-dull'),
+  atBench('note'),
+  atBench('remedy'),
+  atBench('checked'),
+  atBench('decision'),
+  atBench('photo'),
+] as const;
+
 /** What happened at the bench; the kind says what its body holds. */
-export const recordInput = z.discriminatedUnion('kind', [punchMark, layoutTick]);
+export const recordInput = z.discriminatedUnion('kind', [
+  punchMark,
+  layoutTick,
+  stepDone,
+  stepSkipped,
+  stepUndone,
+  chipSeen,
+  tapFelt,
+  tapBroken,
+  drillDull,
+  note,
+  remedy,
+  checked,
+  decision,
+  photo,
+]);
+/** Kinds that the bench and its checks write. */
+export const BENCH_KINDS = keysOf(bodies);
 export type RecordInput = z.infer<typeof recordInput>;
 export type RecordKind = RecordInput['kind'];
 export const RECORD_KINDS = recordInput.options.map((o) => o.shape.kind.value);
 
 /** Records of one batch. */
 export const MOST_RECORDS = 500;
-export const recordBatch = z.strictObject({ records: z.array(recordInput).min(1).max(MOST_RECORDS) });
+export const recordBatch = z.strictObject({
+  records: z.array(recordInput).min(1).max(MOST_RECORDS),
+  sentAt: z.iso
+    .datetime({ offset: true })
+    .optional()
+    .describe('By the clock of the sender: where it is wrong, the times of its records are put right by as much'),
+});
 
 const arrived = { happenedAt: z.string(), arrivedAt: z.string() };
 /** A record as it was taken in. */
-export const recordKept = z.discriminatedUnion('kind', [punchMark.extend(arrived), layoutTick.extend(arrived)]);
+export const recordKept = z.discriminatedUnion('kind', [
+  punchMark.extend(arrived),
+  layoutTick.extend(arrived),
+  stepDone.extend(arrived),
+  stepSkipped.extend(arrived),
+  stepUndone.extend(arrived),
+  chipSeen.extend(arrived),
+  tapFelt.extend(arrived),
+  tapBroken.extend(arrived),
+  drillDull.extend(arrived),
+  note.extend(arrived),
+  remedy.extend(arrived),
+  checked.extend(arrived),
+  decision.extend(arrived),
+  photo.extend(arrived),
+]);
 export type RecordKept = z.infer<typeof recordKept>;
 export type PunchMark = Extract<RecordKept, { kind: 'punch-mark' }>;
 export type LayoutTick = Extract<RecordKept, { kind: 'layout-tick' }>;
 
-export const recordQuery = z.strictObject({ kind: z.enum(RECORD_KINDS as [RecordKind, ...RecordKind[]]).optional() });
+export const recordQuery = z.strictObject({
+  kind: z
+    .enum([...(RECORD_KINDS as [RecordKind, ...RecordKind[]]), 'bench'])
+    .optional()
+    .describe('bench: everything of the bench and its checks, pictures left out'),
+});
 export const recordList = z.object({ records: z.array(recordKept) });
 
 /** What a batch came to, record by record. */

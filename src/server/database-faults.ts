@@ -20,11 +20,11 @@ export function sqliteCode(error: unknown): string | undefined {
 }
 
 const BY_CODE: [code: RegExp, what: string, remedy: string][] = [
-  [/NOTADB/, 'is no database', 'Name another file in DATABASE_URL, or move this one away to begin a new one.'],
-  [/CORRUPT/, 'is damaged', 'Put it aside and bring back a copy from its backups folder.'],
-  [/READONLY|PERM/, 'cannot be written', 'Give this user the right to write the file and its folder.'],
-  [/FULL|IOERR/, 'has no room left on its disk, or the disk fails', 'Make room, then start again.'],
-  [/BUSY|LOCKED/, 'is in use by another program', 'End the other server, or give this one a file of its own.'],
+  [/NOTADB/, 'is no database', 'Set DATABASE_URL to another file, or move this one away to start a new one.'],
+  [/CORRUPT/, 'is damaged', 'Move it away and restore a copy from its backups folder.'],
+  [/READONLY|PERM/, 'cannot be written', 'Let this user write the file and its folder.'],
+  [/FULL|IOERR/, 'has no room left on its disk, or the disk is failing', 'Free some space, then start again.'],
+  [/BUSY|LOCKED/, 'is in use by another program', 'Stop the other server, or give this one its own file.'],
 ];
 
 /** Any fault in opening a database, as one sentence about it with what to do. */
@@ -34,7 +34,7 @@ export function unusable(error: unknown, name: string, exists: boolean): Unusabl
   const [, what, remedy] = BY_CODE.find(([pattern]) => pattern.test(code)) ?? [
     undefined,
     `cannot be ${exists ? 'opened' : 'made'} (${(error as Error).message.split('\n')[0].slice(0, 200)})`,
-    'See that its folder is there and that this user may write in it.',
+    'Check that its folder exists and that this user may write in it.',
   ];
   return new UnusableDatabase(`${name} ${what}`, remedy);
 }

@@ -25,7 +25,7 @@ async function newestMigration(client: Client): Promise<number | undefined> {
   const tables = await client.execute("SELECT name FROM sqlite_schema WHERE type = 'table'");
   if (tables.rows.length === 0) return undefined;
   if (!tables.rows.some((row) => row.name === '__drizzle_migrations'))
-    throw new UnusableDatabase('is a database of another program', 'Name another file in DATABASE_URL.');
+    throw new UnusableDatabase('is a database of another program', 'Set DATABASE_URL to another file.');
   const { rows } = await client.execute('SELECT max(created_at) AS newest FROM __drizzle_migrations');
   return Number(rows[0].newest);
 }
@@ -35,12 +35,15 @@ async function prepare(client: Client, file: string): Promise<void> {
   await client.execute('PRAGMA journal_mode = WAL');
   const { rows } = await client.execute('PRAGMA quick_check(1)');
   if (rows[0].quick_check !== 'ok')
-    throw new UnusableDatabase('is damaged', 'Put it aside and bring back a copy from its backups folder.');
+    throw new UnusableDatabase('is damaged', 'Move it away and restore a copy from its backups folder.');
   const newest = await newestMigration(client);
   const known = knownMigrations();
   const last = known[known.length - 1];
   if (newest !== undefined && newest > last)
-    throw new UnusableDatabase('was written by a newer Jolly Bit', 'Start the newer program, or name another file.');
+    throw new UnusableDatabase(
+      'was written by a newer Jolly Bit',
+      'Start the newer version, or set DATABASE_URL to another file.',
+    );
   if (newest !== undefined && newest < last) await copyDatabase(client, file, 'before-update');
   await client.batch(['CREATE TABLE IF NOT EXISTS write_probe (id INTEGER)', 'DROP TABLE write_probe'], 'write');
 }

@@ -7,6 +7,7 @@ import { operationEdits } from '@/contracts/operation-edits';
 import { BLANK_FORM } from '@/core/hole/form';
 import { USUAL_HABITS } from '@/core/shop/habits';
 import { planForm } from '@/core/hole/read-form';
+import { withEdits } from '@/core/operation/edits';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import { readCribCsv } from '@/core/formats/crib-csv';
 import { readPlateCsv } from '@/core/formats/plate-csv';
@@ -222,7 +223,7 @@ test('whatever changes a user makes, there is a plan, and what cannot be is said
   fc.assert(
     fc.property(edits, fc.constantFrom('M8 x 12 DEEP', 'ø9 x 8 DEEP M8 THRU', 'ø8 H7 REAM THRU'), (change, callout) => {
       answeredOrRefused(() => checked(operationEdits, change));
-      const planned = planForm({ ...BLANK_FORM, callout, thickness: '25' }, shop, {}, change);
+      const planned = planForm({ ...BLANK_FORM, callout, thickness: '25' }, shop, {}, withEdits(change));
       if (!planned.ok) throw new Error(planned.problems.map((p) => p.text).join(' '));
       const { operations, dropped, problems } = planned.value;
       const plain = planForm({ ...BLANK_FORM, callout, thickness: '25' }, shop);

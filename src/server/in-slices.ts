@@ -19,7 +19,7 @@ export async function inSlices<T, R>(items: Iterable<T>, work: (item: T) => R, m
     const now = performance.now();
     if (now - slice < SLICE_MS) continue;
     if (now - begun > mostMs) {
-      const detail = `This job is so large that it was not finished in ${Math.round(mostMs / 1000)} seconds.`;
+      const detail = `This job is too large to finish in ${Math.round(mostMs / 1000)} seconds.`;
       throw new Refusal(503, 'Takes too long', detail, [
         {
           field: 'job',

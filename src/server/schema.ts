@@ -2,20 +2,26 @@ import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { PatchReceipt } from '@/contracts/job-change';
 import type { KeptQuestion } from '@/contracts/question';
+import type { RouteSettings } from '@/contracts/route';
+import type { RouteInputs } from '@/contracts/route-issue';
 import type { RecordKind } from '@/contracts/record';
 import type { ShopHabits } from '@/core/shop/habits';
 import type { Machine, MachineKind, Speeds } from '@/core/cutting/machine';
 import type { PulleyTrain } from '@/core/cutting/machine';
 import type { OperationEdits } from '@/core/operation/edits';
+import type { Instrument } from '@/core/shop/instrument-check';
 import type { ToolKind } from '@/core/shop/tool';
+import type { OwnTap } from '@/core/tapping/own-tap';
+import type { Display } from '@/core/units/show';
 import type { DrillCondition, DrillMaterial, DrillSeries } from '@/core/drills/drill';
+import type { Route } from '@/core/route/route';
 import type { JobSummary } from '@/core/job/summary';
 import type { FaceId, Part } from '@/core/layout/part';
 import type { Place } from '@/core/layout/place';
 import type { Material } from '@/core/materials/material';
 
 const id = () => text('id').primaryKey();
-/** Rises with every write; a write that names an older one is refused. */
+/** Rises with every write; a write that names an older one fails. */
 const version = () => integer('version').notNull().default(1);
 const moment = (name: string) =>
   text(name)
@@ -40,6 +46,7 @@ export const machines = sqliteTable('machines', {
   depthStop: text('depth_stop', { mode: 'json' }).$type<NonNullable<Machine['depthStop']>>(),
   pulleys: text('pulleys', { mode: 'json' }).$type<PulleyTrain>(),
   chart: text('chart', { mode: 'json' }).$type<{ drillMm: number; rpm: number }[]>(),
+  times: text('times', { mode: 'json' }).$type<NonNullable<Machine['times']>>(),
   inUse: integer('in_use', { mode: 'boolean' }).notNull().default(true),
   position: integer('position').notNull().default(0),
 });
@@ -89,10 +96,45 @@ export const tools = sqliteTable(
     angleDeg: real('angle_deg'),
     fit: text('fit'),
     reachMm: real('reach_mm'),
+    thread: text('thread'),
+    fromNm: real('from_nm'),
+    toNm: real('to_nm'),
+    instrument: text('instrument').$type<Instrument>(),
+    standardMm: real('standard_mm'),
+    readings: text('readings'),
     condition: text('condition').$type<DrillCondition>().notNull().default('sharp'),
     where: text('place').notNull().default(''),
   },
   (t) => [index('tools_by_kind').on(t.kind, t.diameterMm)],
+);
+
+/** Taps, one row each. */
+export const taps = sqliteTable(
+  'taps',
+  {
+    id: id(),
+    version: version(),
+    thread: text('thread').notNull(),
+    hand: text('hand').$type<OwnTap['hand']>().notNull().default('right'),
+    geometry: text('geometry').$type<OwnTap['geometry']>().notNull(),
+    place: text('set_place').$type<OwnTap['place']>().notNull().default('complete'),
+    chamferThreads: real('chamfer_threads').notNull(),
+    flutes: integer('flutes').notNull(),
+    steel: text('steel').$type<OwnTap['steel']>().notNull().default('hss'),
+    ground: integer('ground', { mode: 'boolean' }).notNull().default(true),
+    makesClass: text('makes_class'),
+    surface: text('surface').$type<OwnTap['surface']>().notNull().default('bright'),
+    overallMm: real('overall_mm').notNull(),
+    threadMm: real('thread_mm').notNull(),
+    neckMm: real('neck_mm').notNull().default(0),
+    shankMm: real('shank_mm').notNull(),
+    squareMm: real('square_mm').notNull(),
+    centre: text('centre').$type<OwnTap['centre']>().notNull().default('male'),
+    condition: text('condition').$type<OwnTap['condition']>().notNull().default('sharp'),
+    holesDone: integer('holes_done').notNull().default(0),
+    where: text('place').notNull().default(''),
+  },
+  (t) => [index('taps_by_thread').on(t.thread)],
 );
 
 export const materials = sqliteTable('materials', {
@@ -119,6 +161,10 @@ export const jobs = sqliteTable(
     materialId: text('material_id').notNull(),
     quantity: integer('quantity').notNull(),
     notes: text('notes').notNull().default(''),
+    /** Unit that it is shown and typed in; null for that of the shop. */
+    units: text('units').$type<Display>(),
+    /** What the user has decided of its route. */
+    route: text('route', { mode: 'json' }).$type<RouteSettings>(),
     /** Stock and datums; null until the part is laid out. */
     part: text('part', { mode: 'json' }).$type<Part>(),
     /** Name, notes, names and callouts of its features in lower case. */
@@ -215,6 +261,28 @@ export const records = sqliteTable(
     who: text('who'),
   },
   (t) => [index('records_by_job').on(t.jobId, t.kind, t.happenedAt)],
+);
+
+/** Routes as they were issued: frozen with what they were made from, never changed. */
+export const routes = sqliteTable(
+  'routes',
+  {
+    /** Made by the sender. */
+    id: id(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    /** From 1 within its job. */
+    number: integer('number').notNull(),
+    jobVersion: integer('job_version').notNull(),
+    coreVersion: text('core_version').notNull(),
+    route: text('route', { mode: 'json' }).$type<Route>().notNull(),
+    /** The job and the shop as they were. */
+    inputs: text('inputs', { mode: 'json' }).$type<RouteInputs>().notNull(),
+    issuedAt: moment('issued_at'),
+    who: text('who'),
+  },
+  (t) => [uniqueIndex('routes_by_number').on(t.jobId, t.number)],
 );
 
 /** One row: who may come in. */

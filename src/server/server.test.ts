@@ -24,6 +24,8 @@ import { seedSampleShop } from './demo/sample-shop';
 import { drillList, drillQuery, queryOf, threadList, threadQuery } from './http/catalogue';
 import { openApiDocument } from './http/openapi';
 import { answering, checked, problemResponse, readBody } from './http/respond';
+import { markMissing } from './services/crib-service';
+import { search } from './services/search-service';
 import { listDrillCases, listMachines, listMaterials, shopRow } from './repositories/crib-repository';
 import { answerRequestOf } from './services/answer-service';
 import { addItem, changeInUse, changeItem, changeShop, cribKind, importCrib, takeOut } from './services/crib-service';
@@ -55,7 +57,7 @@ describe('the sample shop', () => {
     again.client.close();
     const empty = await openDatabase(`file:${at.folder}/empty.db`);
     expect([await allJobs(empty.db), await shopRow(empty.db)]).toEqual([[], undefined]);
-    expect((await shopNow(empty.db)).materials).toHaveLength(25);
+    expect((await shopNow(empty.db)).materials).toHaveLength(31);
     empty.client.close();
   });
 
@@ -161,7 +163,7 @@ describe('a database that cannot be used ends in one sentence with what to do', 
   test('no database, another program’s, a newer one, a folder', async () => {
     writeFileSync(path.join(at.folder, 'letter.db'), 'Dear workshop, this is a letter and no database at all.');
     expect(await said('letter.db')).toBe(
-      'The database /letter.db is no database. Name another file in DATABASE_URL, or move this one away to begin a new one.',
+      'The database /letter.db is no database. Set DATABASE_URL to another file, or move this one away to start a new one.',
     );
     const other = createClient({ url: `file:${at.folder}/other.db` });
     await other.execute('CREATE TABLE recipes (id INTEGER)');
@@ -170,8 +172,8 @@ describe('a database that cannot be used ends in one sentence with what to do', 
     const newer = await openDatabase(`file:${at.folder}/newer.db`);
     await newer.client.execute("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('later', 9999999999999)");
     newer.client.close();
-    expect(await said('newer.db')).toContain('/newer.db was written by a newer Jolly Bit. Start the newer program');
-    expect(await said('')).toMatch(/ cannot be opened .*See that its folder is there/);
+    expect(await said('newer.db')).toContain('/newer.db was written by a newer Jolly Bit. Start the newer version');
+    expect(await said('')).toMatch(/ cannot be opened .*Check that its folder exists/);
   });
 
   test('damage inside a file is found before anything is written', async () => {
@@ -183,7 +185,7 @@ describe('a database that cannot be used ends in one sentence with what to do', 
     const bytes = readFileSync(file);
     bytes.fill(0xa5, 3 * 4096, 12 * 4096);
     writeFileSync(file, bytes);
-    expect(await said('torn.db')).toContain('/torn.db is damaged. Put it aside and bring back a copy');
+    expect(await said('torn.db')).toContain('/torn.db is damaged. Move it away and restore a copy');
   });
 
   test('while another holds the file for long, it is busy: 503 with when to come again', async () => {
@@ -209,7 +211,7 @@ describe('the crib', () => {
         checked(answerRequest, { callout: 'M8 THRU', materialId: 'steel-low-carbon' }),
         await shopNow(at.db),
       ).tapDrill;
-    expect(await ask()).toMatchObject({ because: 'chosen', chosen: { label: '17/64' }, lacking: { label: '6.8' } });
+    expect(await ask()).toMatchObject({ because: 'chosen', chosen: { label: '17/64' }, missing: { label: '6.8' } });
     await changeInUse(at.db, 'cases', 'fraction-index', { inUse: false, version: 1 });
     expect((await ask())?.chosen.label).not.toBe('17/64');
     await changeInUse(at.db, 'machines', 'lathe', { inUse: false, version: 1 });
@@ -285,10 +287,11 @@ describe('the crib', () => {
     const drill = { ...drillItemOf('metric-index', 'metric-index-hss-6.7'), condition: 'lost' as const };
     await changeItem(at.db, 'drills', { ...drill, version: 1 });
     expect(await ask()).not.toBe('6.7');
-    await importCrib(at.db, { drills: [{ ...drill, condition: 'sharp' }], tools: [] });
+    await importCrib(at.db, { drills: [{ ...drill, condition: 'sharp' }], tools: [], taps: [] });
     expect(await ask()).toBe('6.7');
     expect(
-      (await refusal(importCrib(at.db, { drills: [{ ...drill, id: 'x', caseId: 'nowhere' }], tools: [] }))).status,
+      (await refusal(importCrib(at.db, { drills: [{ ...drill, id: 'x', caseId: 'nowhere' }], tools: [], taps: [] })))
+        .status,
     ).toBe(404);
     const press = (await listMachines(at.db)).find((m) => m.id === 'bench-drill-press');
     expect(press?.pulleys && speedsFromPulleys(press.pulleys)).toEqual(
@@ -564,4 +567,26 @@ test('the catalogue: threads by series and part of the name, drills by set', asy
   expect(drillList(shop, 'inch-fraction-29')[0].drills[0]).toMatchObject({ name: '1/16 in', diameterIn: 0.0625 });
   expect(drillList(shop, undefined).map((s) => s.id)).toContain('crib');
   expect((await refusal(() => checked(drillQuery, { sets: 'x' }))).status).toBe(422);
+});
+
+test('anything is found by what it is called; a missing drill is passed over until it is given back', async () => {
+  const found = async (q: string) => (await search(at.db, q, 'mm')).map((f) => `${f.kind} ${f.name}`);
+  const [answer] = await search(at.db, 'M8 x 16 DEEP 1018', 'mm');
+  expect([answer.kind, answer.name, answer.detail]).toEqual([
+    'answer',
+    'M8 x 16 DEEP in Low-carbon (mild) steel',
+    expect.stringMatching(/^Drill 17\/64 in, \d+ rev\/min, stop 24\.3 mm$/),
+  ]);
+  expect(await found('edge holes')).toContain('hole D  4x M5 THRU');
+  expect(await found('pier')).toContain('job Pier adapter plate');
+  expect(await found('1.4301')).toContain('material Stainless, austenitic');
+  expect(await found('lathe')).toContain('machine Lathe');
+  expect(await found('%')).toEqual([]);
+  const size = (17 / 64) * 25.4;
+  const { marks } = await markMissing(at.db, { diameterMm: size, restore: [] });
+  expect(marks.map((m) => m.condition)).toEqual(['sharp']);
+  expect((await search(at.db, 'M8 x 16 DEEP 1018', 'mm'))[0].detail).toMatch(/^Drill 6\.7 mm/);
+  expect((await markMissing(at.db, { diameterMm: size, restore: [] })).marks).toEqual([]);
+  await markMissing(at.db, { restore: marks });
+  expect((await search(at.db, 'M8 x 16 DEEP 1018', 'mm'))[0].detail).toMatch(/^Drill 17\/64 in/);
 });

@@ -1,6 +1,7 @@
 'use client';
 
 import { useId, type ReactNode } from 'react';
+import { useTypedEarly } from './use-typed-early';
 
 interface Common {
   label: string;
@@ -23,6 +24,7 @@ interface TextProps extends Common {
 /** A labelled text field; the error is read out with it. */
 export function TextField({ label, value, onChange, error, hint, className, inputClass, ...rest }: TextProps) {
   const id = useId();
+  const field = useTypedEarly<HTMLInputElement>(value, onChange);
   const note = error || hint;
   return (
     <div className={`flex min-w-0 flex-col gap-1 ${className ?? ''}`}>
@@ -30,13 +32,14 @@ export function TextField({ label, value, onChange, error, hint, className, inpu
         {label}
       </label>
       <input
+        ref={field}
         id={id}
         type="text"
         autoComplete="off"
         spellCheck={false}
         value={value}
         onChange={(e) => onChange(e.target.value)}
-        aria-invalid={error ? true : undefined}
+        aria-invalid={!!error}
         aria-describedby={note ? `${id}-note` : undefined}
         className={`field ${inputClass ?? ''}`}
         {...rest}
@@ -59,16 +62,19 @@ interface SelectProps extends Common {
 /** A labelled list to choose one from. */
 export function SelectField({ label, value, onChange, error, className, children }: SelectProps) {
   const id = useId();
+  const field = useTypedEarly<HTMLSelectElement>(value, onChange);
   return (
     <div className={`flex min-w-0 flex-col gap-1 ${className ?? ''}`}>
       <label htmlFor={id} className="label">
         {label}
       </label>
       <select
+        ref={field}
         id={id}
+        autoComplete="off"
         value={value}
         onChange={(e) => onChange(e.target.value)}
-        aria-invalid={error ? true : undefined}
+        aria-invalid={!!error}
         aria-describedby={error ? `${id}-note` : undefined}
         className="field"
       >

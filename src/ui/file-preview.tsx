@@ -31,15 +31,15 @@ export function FilePreview({ name, problems, understood, leftOut, display, chil
         <p key={p.text}>{tell(p, display)}</p>
       ))}
       {leftOut && leftOut.length > 0 && (
-        <p className="text-danger">Left out: {leftOut.map((p) => tell(p, display)).join(' ')}</p>
+        <p className="text-danger">Skipped: {leftOut.map((p) => tell(p, display)).join(' ')}</p>
       )}
       {onTake && (
         <span className="flex gap-2">
           <button type="button" className="btn-next" onClick={onTake}>
-            Take it
+            Import
           </button>
           <button type="button" className="btn" onClick={onLeave}>
-            Leave it
+            Cancel
           </button>
         </span>
       )}

@@ -10,6 +10,8 @@ interface Props {
   description?: string;
 }
 
+const FIELD = 'form :is(input, select, textarea):not([type="checkbox"]), form [aria-haspopup]';
+
 /** A dialog over the view; Escape and the close key leave it, focus goes back where it was. */
 export default function Modal({ title, description, onClose, children }: Props) {
   const [opener] = useState(() => document.activeElement as HTMLElement | null);
@@ -19,6 +21,13 @@ export default function Modal({ title, description, onClose, children }: Props) 
         <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/50" />
         <Dialog.Content
           aria-describedby={description ? undefined : ''}
+          onOpenAutoFocus={(event) => {
+            // On its first field, where it has one: what it is for can be typed at once.
+            const field = (event.currentTarget as HTMLElement).querySelector<HTMLElement>(FIELD);
+            if (!field) return;
+            event.preventDefault();
+            field.focus();
+          }}
           onCloseAutoFocus={(event) => {
             event.preventDefault();
             opener?.focus();

@@ -1,8 +1,11 @@
 'use client';
 
 import { useState, type ReactNode } from 'react';
+import { useForm, useWatch, type FieldErrors, type Resolver } from 'react-hook-form';
+import type { z } from 'zod';
+import { sfmToMPerMin } from '@/core/cutting/cutting-speed';
 import { parseLength } from '@/core/units/length';
-import { show, type Display } from '@/core/units/show';
+import { show, trimmed, type Display } from '@/core/units/show';
 import { SelectField, TextField } from './field';
 import Modal from './modal';
 
@@ -10,13 +13,17 @@ import Modal from './modal';
 export interface RecordField {
   key: string;
   label: string;
-  kind: 'text' | 'length' | 'number' | 'choice' | 'check';
+  /** A `cutting-speed` is kept in ft/min, and typed in m/min where that is the unit. */
+  kind: 'text' | 'length' | 'number' | 'cutting-speed' | 'choice' | 'check';
   options?: readonly (readonly [value: string, label: string])[];
   optional?: boolean;
   hint?: string;
+  /** Whether it belongs to the record as it is typed; a field that does not keeps what it had. */
+  when?: (text: (key: string) => string) => boolean;
 }
 
 type Value = Record<string, unknown>;
+const M_PER_FT = sfmToMPerMin(1);
 
 const reach = (value: unknown, key: string): unknown =>
   key.split('.').reduce<unknown>((at, part) => (at as Value | undefined)?.[part], value);
@@ -35,6 +42,7 @@ function textOf(field: RecordField, value: Value, display: Display): string {
   const at = reach(value, field.key);
   if (at === undefined || at === null)
     return field.kind === 'choice' && !field.optional ? (field.options?.[0][0] ?? '') : '';
+  if (field.kind === 'cutting-speed' && display === 'mm') return trimmed(Number(at) * M_PER_FT, 1);
   return field.kind === 'length' ? show({ value: Number(at), unit: 'mm' }, display).number : String(at);
 }
 
@@ -45,16 +53,43 @@ interface Read {
 
 function read(field: RecordField, text: string, display: Display): Read {
   if (field.kind === 'check') return { value: text === 'true' };
-  if (text.trim() === '') return field.optional ? { value: undefined } : { error: 'This is wanted.' };
-  if (field.kind === 'number') {
+  if (text.trim() === '') return field.optional ? { value: undefined } : { error: 'Required.' };
+  if (field.kind === 'number' || field.kind === 'cutting-speed') {
     const number = Number(text.replace(',', '.'));
-    return Number.isFinite(number) ? { value: number } : { error: 'A number.' };
+    const metric = field.kind === 'cutting-speed' && display === 'mm';
+    return Number.isFinite(number) ? { value: metric ? number / M_PER_FT : number } : { error: 'Enter a number.' };
   }
   if (field.kind === 'length') {
     const parsed = parseLength(text, display === 'inch' ? 'in' : 'mm');
-    return parsed.ok ? { value: parsed.value.mm } : { error: 'A length, such as 6.8 or 1/4 in.' };
+    return parsed.ok ? { value: parsed.value.mm } : { error: 'Enter a length, such as 6.8 or 1/4 in.' };
   }
   return { value: text.trim() };
+}
+
+const UNIT: Partial<Record<RecordField['kind'], Record<Display, string>>> = {
+  length: { mm: 'mm', inch: 'in' },
+  'cutting-speed': { mm: 'm/min', inch: 'ft/min' },
+};
+function labelOf({ label, kind }: RecordField, display: Display): string {
+  const unit = UNIT[kind]?.[display];
+  return unit ? `${label}, ${unit}` : label;
+}
+
+type Texts = Record<string, string>;
+/** Names of fields as the form keeps them: a dot would make them reach into each other. */
+const nameOf = ({ key }: RecordField): string => key.replaceAll('.', '/');
+const isShown = (f: RecordField, texts: Texts): boolean =>
+  f.when?.((key) => texts[key.replaceAll('.', '/')] ?? '') ?? true;
+
+/** How the schemas begin what nobody has put into words. */
+const SCHEMA_OWN = /^(Too|Invalid|Unrecognized)/;
+
+/** What a schema finds, in the field's words. */
+function wordsOf(issue: z.core.$ZodIssue): string {
+  if (!SCHEMA_OWN.test(issue.message)) return issue.message;
+  if (issue.code === 'too_big') return `At most ${issue.maximum}.`;
+  if (issue.code === 'too_small') return issue.inclusive ? `At least ${issue.minimum}.` : `Above ${issue.minimum}.`;
+  return 'Not a value for this field.';
 }
 
 interface Props<T extends object> {
@@ -62,12 +97,17 @@ interface Props<T extends object> {
   fields: readonly RecordField[];
   value: T;
   display: Display;
+  /** What the whole record has to be. */
+  schema?: z.ZodType;
+  /** The record whole, where more of it is edited beside its fields. */
+  compose?: (value: T) => unknown;
   /** Resolves to what is wrong, or to nothing when it is kept. */
   onSave: (value: T) => Promise<string | undefined>;
   onRemove?: () => void;
   onClose: () => void;
-  /** More of the record, edited beside its fields. */
+  /** More of the record, edited beside its fields, and whether it comes before them. */
   children?: ReactNode;
+  leads?: boolean;
 }
 
 /** A dialog over one record: every field as text or choice; what was typed stays until it is good. */
@@ -75,54 +115,71 @@ export default function RecordDialog<T extends object>({
   title,
   fields,
   value,
-  display,
+  display: now,
+  schema,
+  compose,
   onSave,
   onRemove,
   onClose,
   children,
+  leads = false,
 }: Props<T>) {
-  const [typed, setTyped] = useState<Record<string, string>>({});
-  const [tried, setTried] = useState(false);
-  const [fault, setFault] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  const textAt = (f: RecordField): string => typed[f.key] ?? textOf(f, value as Value, display);
-  const results = fields.map((f) =>
-    typed[f.key] === undefined && f.kind === 'length' && reach(value, f.key) !== undefined
-      ? { value: reach(value, f.key) }
-      : read(f, textAt(f), display),
-  );
-
-  async function save(): Promise<void> {
-    setTried(true);
-    if (results.some((r) => r.error)) return;
-    setBusy(true);
-    const next = fields.reduce((so, f, i) => placed(so, f.key, results[i].value), { ...value } as Value);
-    const wrong = await onSave(next as T);
-    setBusy(false);
-    setFault(wrong);
+  // What is typed keeps its size: the unit that the dialog was opened in stays.
+  const [display] = useState(now);
+  const first = Object.fromEntries(fields.map((f) => [nameOf(f), textOf(f, value as Value, display)]));
+  const resolver: Resolver<Texts> = (texts) => {
+    const errors: Record<string, { type: string; message: string }> = {};
+    const say = (f: RecordField, message: string): void => void (errors[nameOf(f)] ??= { type: 'value', message });
+    let next = { ...value } as Value;
+    for (const f of fields.filter((shown) => isShown(shown, texts))) {
+      // A length that nobody touched keeps every digit that it has.
+      const untouched =
+        (f.kind === 'length' || f.kind === 'cutting-speed') &&
+        texts[nameOf(f)] === first[nameOf(f)] &&
+        reach(value, f.key) !== undefined;
+      const got = untouched ? { value: reach(value, f.key) } : read(f, texts[nameOf(f)], display);
+      if (got.error) say(f, got.error);
+      next = placed(next, f.key, got.value);
+    }
+    const checked =
+      Object.keys(errors).length === 0 ? schema?.safeParse(compose ? compose(next as T) : next) : undefined;
+    for (const issue of checked?.error?.issues ?? []) {
+      const path = issue.path.join('.');
+      const field = fields.find((f) => path.startsWith(f.key) && isShown(f, texts));
+      if (field) say(field, wordsOf(issue));
+      else errors.root ??= { type: 'value', message: `${path.split('.')[0]}: ${wordsOf(issue)}` };
+    }
+    return Object.keys(errors).length > 0
+      ? { values: {}, errors: errors as FieldErrors<Texts> }
+      : { values: next as never, errors: {} };
+  };
+  const form = useForm<Texts>({ defaultValues: first, resolver, reValidateMode: 'onChange' });
+  const { errors, isSubmitting } = form.formState;
+  const texts = useWatch({ control: form.control }) as Texts;
+  const save = form.handleSubmit(async (next) => {
+    const wrong = await onSave((compose ? compose(next as unknown as T) : next) as T);
     if (wrong === undefined) onClose();
-  }
+    else form.setError('root', { message: wrong });
+  });
 
   return (
     <Modal title={title} onClose={onClose}>
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void save();
-        }}
-      >
+      <form className="flex flex-col gap-3" onSubmit={(e) => void save(e)}>
+        {leads && children}
         <div className="grid gap-3 sm:grid-cols-2">
           {fields.map((f, i) => {
-            const set = (text: string): void => setTyped((now) => ({ ...now, [f.key]: text }));
-            const error = tried && results[i].error;
+            if (!isShown(f, texts)) return null;
+            const name = nameOf(f);
+            const text = texts[name] ?? '';
+            const set = (now: string): void => form.setValue(name, now, { shouldValidate: form.formState.isSubmitted });
+            const error = errors[name]?.message;
             if (f.kind === 'check')
               return (
                 <label key={f.key} className="flex min-h-11 items-center gap-2 self-end">
                   <input
                     type="checkbox"
                     className="size-5 accent-ink"
-                    checked={textAt(f) === 'true'}
+                    checked={text === 'true'}
                     onChange={(e) => set(String(e.target.checked))}
                   />
                   {f.label}
@@ -130,7 +187,7 @@ export default function RecordDialog<T extends object>({
               );
             if (f.kind === 'choice')
               return (
-                <SelectField key={f.key} label={f.label} value={textAt(f)} onChange={set} error={error}>
+                <SelectField key={f.key} label={f.label} value={text} onChange={set} error={error}>
                   {f.optional && <option value="">—</option>}
                   {f.options?.map(([id, label]) => (
                     <option key={id} value={id}>
@@ -142,23 +199,24 @@ export default function RecordDialog<T extends object>({
             return (
               <TextField
                 key={f.key}
-                label={f.kind === 'length' ? `${f.label}, ${display === 'inch' ? 'in' : 'mm'}` : f.label}
-                value={textAt(f)}
+                label={labelOf(f, display)}
+                value={text}
                 onChange={set}
                 error={error}
                 hint={f.hint}
+                autoFocus={i === 0 && !leads}
               />
             );
           })}
         </div>
-        {children}
-        {fault && (
+        {!leads && children}
+        {errors.root?.message && (
           <p role="alert" className="font-bold text-danger">
-            {fault}
+            {errors.root.message}
           </p>
         )}
         <div className="flex gap-2">
-          <button type="submit" className="btn-next" disabled={busy}>
+          <button type="submit" className="btn-next" disabled={isSubmitting}>
             Save
           </button>
           {onRemove && (
@@ -170,7 +228,7 @@ export default function RecordDialog<T extends object>({
                 onClose();
               }}
             >
-              Take out
+              Remove
             </button>
           )}
         </div>

@@ -34,6 +34,6 @@ export async function send<T>(method: string, path: string, body?: unknown, leav
       : (problem.detail ?? `The server answered ${response.status}.`);
     return { ok: false, status: response.status, fault, errors: problem.errors, partial: problem.partial };
   } catch {
-    return { ok: false, status: 0, fault: 'The server cannot be reached. What you typed stays here.' };
+    return { ok: false, status: 0, fault: 'Can’t reach the server. What you typed stays here.' };
   }
 }

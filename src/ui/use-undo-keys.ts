@@ -1,19 +1,8 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useKeys } from './keys';
 
-/** Ctrl or command with Z and Y, outside of fields. */
+/** Ctrl or command with Z and Y, outside of fields, which have an undo of their own. */
 export function useUndoKeys(undo: () => void, redo: () => void): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).matches('input, textarea')) return;
-      const key = event.key.toLowerCase();
-      if (key !== 'z' && key !== 'y') return;
-      event.preventDefault();
-      if (key === 'y' || event.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo, redo]);
+  useKeys({ '$mod+KeyZ': undo, '$mod+Shift+KeyZ': redo, '$mod+KeyY': redo }, false);
 }

@@ -1,16 +1,24 @@
 import { USUAL_HABITS } from '@/core/shop/habits';
 import { CribView } from '@/features/crib/crib-view';
 import { database } from '@/server/start';
-import { listDrillCases, listMachines, listMaterials, listTools, shopRow } from '@/server/repositories/crib-repository';
+import {
+  listDrillCases,
+  listMachines,
+  listMaterials,
+  listTaps,
+  listTools,
+  shopRow,
+} from '@/server/repositories/crib-repository';
 
 export const metadata = { title: 'Crib' };
 
 export default async function CribPage() {
   const db = await database();
-  const [machines, cases, tools, materials, row] = await Promise.all([
+  const [machines, cases, tools, taps, materials, row] = await Promise.all([
     listMachines(db),
     listDrillCases(db),
     listTools(db),
+    listTaps(db),
     listMaterials(db),
     shopRow(db),
   ]);
@@ -20,6 +28,7 @@ export default async function CribPage() {
       machines={machines}
       cases={cases}
       tools={tools}
+      taps={taps}
       materials={materials}
       habits={{
         version: row?.version ?? 1,

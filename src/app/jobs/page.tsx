@@ -1,6 +1,8 @@
 import { jobQuery } from '@/contracts/job';
 import { JobsView } from '@/features/jobs/jobs-view';
 import { database } from '@/server/start';
+import { findProgress } from '@/server/repositories/record-repository';
+import { lastIssued } from '@/server/repositories/route-repository';
 import { jobsPage } from '@/server/services/job-service';
 import { shopNow } from '@/server/services/shop-service';
 import { summariesOf } from '@/server/services/summary-service';
@@ -18,17 +20,26 @@ export default async function JobsPage({ searchParams }: Props) {
   const shop = await shopNow(db);
   const page = await jobsPage(db, shop.materials, query);
   const summaries = await summariesOf(db, page.jobs);
+  const progress = await findProgress(
+    db,
+    page.jobs.map((j) => j.id),
+  );
+  const issued = await lastIssued(
+    db,
+    page.jobs.map((j) => j.id),
+  );
   return (
     <JobsView
       search={query.search ?? ''}
       page={page.page}
       pages={page.pages}
       total={page.total}
-      display={shop.units}
       jobs={page.jobs.map((job) => ({
         job,
         material: shop.materials.find((m) => m.id === job.materialId)?.label ?? job.materialId,
         summary: summaries.get(job.id),
+        progress: progress.get(job.id),
+        issued: issued.get(job.id),
       }))}
     />
   );

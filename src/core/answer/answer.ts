@@ -2,6 +2,7 @@
 export type Unit =
   | 'mm'
   | 'mm2'
+  | 'mm2/mm'
   | 'mm3'
   | 'deg'
   | 'rpm'
@@ -45,7 +46,13 @@ export interface Caution extends Phrase {
   subject: string;
   /** Holds for the machine and the metal whatever is made: shown once a sheet, not once a hole. */
   standing?: true;
+  /** What would take its cause away, where one change of the question does. */
+  remedy?: RemedyKind;
 }
+
+/** Right fluid, next drill up or down, the drill proposed, another way of driving, sharp taps, more room below. */
+export type RemedyKind =
+  'use-fluid' | 'next-drill' | 'smaller-drill' | 'proposed-drill' | 'other-way' | 'sharp-tap' | 'deeper';
 
 /** Where a rule comes from. A `model` is an estimate of ours and never a rating. */
 export interface Source {
@@ -62,6 +69,8 @@ export interface WorkingInput {
 export interface Working {
   rule: string;
   formula: string;
+  /** The same with inch inputs, where a factor in it differs. */
+  inchFormula?: string;
   inputs: WorkingInput[];
   source: Source;
   assumptions: Phrase[];
@@ -89,7 +98,7 @@ export interface Problem extends Phrase {
 export type Result<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
 
 /** Version of the core's rules: kept with every answer, so that an old one can be told from a new one. */
-export const CORE_VERSION = '3';
+export const CORE_VERSION = '5';
 
 export const quantity = (value: number, unit: Unit): Quantity => ({ value, unit });
 export const mm = (value: number): Quantity => ({ value, unit: 'mm' });
@@ -133,13 +142,14 @@ export function answer(
   },
   cautions: Caution[] = [],
 ): Answer {
-  const { rule, formula, source, inputs, assumptions = [] } = working;
+  const { rule, formula, inchFormula, source, inputs, assumptions = [] } = working;
   return {
     value,
     unit,
     working: {
       rule,
       formula,
+      ...(inchFormula === undefined ? {} : { inchFormula }),
       inputs: inputs.map(([label, q]) => ({ label, quantity: q })),
       source,
       assumptions,

@@ -46,7 +46,7 @@ const needles: RuleOf = ({ chips }) =>
         speed: 0,
         feed: 1.3,
         reason: 'Too little feed: the lips scrape instead of cutting, and dull.',
-        look: 'Press harder; look whether the point is dull.',
+        look: 'Press harder; check whether the point is dull.',
       };
 
 const smeared: RuleOf = ({ group }) => ({
@@ -63,9 +63,9 @@ const rubs: RuleOf = (material) => ({
   speed: isWorkHardening(material) ? -1 : 0,
   feed: 1.4,
   reason: isWorkHardening(material)
-    ? 'Rubbing has hardened the bottom: sharp cobalt, slower, and feed hard enough to get under the skin.'
-    : 'It rubs: feed until it bites, or the point is gone.',
-  look: 'Never dwell; a sharp drill before the next attempt.',
+    ? 'Rubbing has work-hardened the bottom: sharp cobalt, slower, and feed hard enough to cut under the skin.'
+    : 'It rubs: feed until it bites, or you lose the point.',
+  look: 'Never dwell; fit a sharp drill before you try again.',
 });
 
 const always =
@@ -78,22 +78,22 @@ const RULES: Record<ChipSign, RuleOf> = {
   curls: always({
     speed: 0,
     feed: 1,
-    reason: 'Both lips cut alike and the chip is real: keep it so.',
+    reason: 'Both lips cut evenly and the chip is real: carry on.',
     look: 'Go on.',
   }),
   needles,
   blue: always({
     speed: -1,
     feed: 1,
-    reason: 'The chip is hotter than high-speed steel likes: one step slower.',
+    reason: 'Too hot for high-speed steel: one step slower.',
     look: 'More fluid; a blued drill is soft at the corners, grind it back.',
   }),
   strings: always({
     speed: 0,
     feed: 1.25,
     peck: 0.5,
-    reason: 'A thicker chip breaks sooner: feed more, and withdraw twice as often.',
-    look: 'Stop the spindle before taking strings away, with a hook, never with fingers.',
+    reason: 'A thicker chip breaks sooner: feed more, and peck twice as often.',
+    look: 'Stop the spindle before you clear strings; use a hook, never your fingers.',
   }),
   smeared,
   squeal: always({
@@ -143,10 +143,10 @@ function noStep(now: { rpm: number; idealRpm: number }, move: -1 | 0 | 1): Speed
   const rpm = now.rpm * (move < 0 ? 0.8 : move > 0 ? 1.2 : 1);
   return {
     rpm,
-    label: 'as near as can be',
+    label: 'as near as it gets',
     percentOfIdeal: (rpm / now.idealRpm) * 100,
     rule: 'set',
-    reason: phrase('No machine was named: a fifth slower or faster.'),
+    reason: phrase('No machine given: a fifth slower or faster.'),
     cautions: [],
   };
 }

@@ -56,6 +56,7 @@ export function idealRpm({ drill, material, depthMm, machine, dry }: DrillingCon
     {
       rule: 'Drill speed from cutting speed',
       formula: '1000 × cutting speed ÷ (π × diameter) × factors',
+      inchFormula: '12 × cutting speed ÷ (π × diameter) × factors',
       inputs: [
         [`cutting speed, ${material.label}`, quantity(start, 'm/min')],
         ['drill', mm(drill.diameterMm)],
@@ -95,6 +96,7 @@ export function ruleOfThumbRpm(material: Material, diameterMm: number): Answer {
   return answer((9000 / diameterMm) * factor, 'rpm', {
     rule: 'Rule of thumb',
     formula: '9000 ÷ diameter in mm × share of mild steel',
+    inchFormula: '354 ÷ diameter in inches × share of mild steel',
     inputs: [
       ['drill', mm(diameterMm)],
       [`share, ${material.label}`, quantity(factor, 'ratio')],

@@ -120,10 +120,12 @@ describe('the step that the machine has', () => {
       asChoice(press, { rpm: wanted, label: '', rule: 'set' }, ideal)
         .cautions.map((c) => tell(c, 'mm'))
         .join();
-    expect(said(560, 1700)).toContain('303.6 % of the ideal 560 rev/min: the lips burn. The press has slower speeds');
+    expect(said(560, 1700)).toContain(
+      '304 % of the ideal 560 rev/min: the lips will burn. The press has slower speeds',
+    );
     expect(said(100, 140)).toContain('the slowest that the press has (140 rev/min)');
     expect(said(1700, 560)).toContain('only 32.9 % of the ideal 1700 rev/min');
-    expect(said(9000, 3300)).toContain('the press ends at 3300 rev/min');
+    expect(said(9000, 3300)).toContain('the press tops out at 3300 rev/min');
     expect(asChoice(press, { rpm: 560, label: '', rule: 'set' }, 500).percentOfIdeal).toBeCloseTo(112, 9);
     expect(slowerSpeeds(press, 980, 200).map((x) => x.rpm)).toEqual([560, 270]);
     expect(

@@ -32,6 +32,7 @@ export function drillingTorque(
   return answer(drillingTorqueNm(diameterMm, feed, pointAngleDeg, material, pilotMm), 'Nm', {
     rule: 'Drilling torque',
     formula: '(diameter² − pilot²) × feed × cutting force ÷ 8000',
+    inchFormula: '(diameter² − pilot²) × feed × cutting force × 1000 ÷ 8',
     inputs: [
       ['drill', mm(diameterMm)],
       ['pilot', mm(pilotMm)],
@@ -50,13 +51,14 @@ export const spindlePower = (torqueNm: number, rpm: number): number => (torqueNm
 export function grabForce(torqueNm: number, leverMm: number, assumed: boolean): Answer {
   return answer((3 * torqueNm * 1000) / leverMm, 'N', {
     rule: 'Force at the edge of the part when the drill grabs',
-    formula: '3 × torque ÷ distance to the far edge',
+    formula: '3 × torque × 1000 ÷ distance to the far edge',
+    inchFormula: '3 × torque ÷ distance to the far edge',
     inputs: [
       ['torque', quantity(torqueNm, 'Nm')],
       ['distance to the far edge', mm(leverMm)],
     ],
     source: { kind: 'model', name: 'grab at breakthrough' },
-    assumptions: assumed ? [phrase('The part is taken to reach this far; lay it out to know.')] : [],
+    assumptions: assumed ? [phrase('Assumed reach of the part; lay it out to be sure.')] : [],
   });
 }
 

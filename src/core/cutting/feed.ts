@@ -28,7 +28,7 @@ export function drillFeed(diameterMm: number, material: Material, byHand: boolea
       ['factor, held by hand', quantity(hand, 'ratio')],
     ],
     source: { kind: 'trade rule', name: 'feed by drill diameter' },
-    assumptions: [phrase('By feel: press until a real chip forms.')],
+    assumptions: [phrase('By feel: feed until you get a real chip.')],
   });
 }
 

@@ -47,6 +47,8 @@ export interface Machine {
   pulleys?: PulleyTrain;
   /** Chart on the machine: drill diameters in mild steel with their speed. */
   chart?: readonly { drillMm: number; rpm: number }[];
+  /** What it costs besides cutting, s, as timed in this shop; the usual for what is left out. */
+  times?: Partial<Record<'toolChangeS' | 'speedChangeS' | 'moveS' | 'perMmS' | 'clampS' | 'turnOverS', number>>;
   /** Feed dials of a mill: travel of one turn in mm, and the divisions marked on it. */
   dial?: { travelMm: number; divisions: number };
 }

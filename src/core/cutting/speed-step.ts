@@ -35,7 +35,7 @@ const REASON: Record<SpeedChoice['rule'], Phrase> = {
   ),
   nearest: phrase('Nearest step by ratio.'),
   trigger: phrase('The lowest gear that reaches the ideal; the trigger does the rest.'),
-  power: phrase('A slower step, as the motor has no more power.'),
+  power: phrase('A slower step: the motor has no more power.'),
 };
 
 type Setting = Pick<SpeedChoice, 'rpm' | 'label' | 'rule'>;
@@ -85,7 +85,7 @@ function speedCautions(machine: Machine, rpm: number, ideal: number): Caution[] 
         'warn',
         'speed-high',
         rpm > lowest
-          ? 'This is {percent} of the ideal {ideal}: the lips burn. The {machine} has slower speeds.'
+          ? 'This is {percent} of the ideal {ideal}: the lips will burn. The {machine} has slower speeds.'
           : 'This is {percent} of the ideal and the slowest that the {machine} has ({limit}): plenty of fluid, short bites, firm feed, or a slower machine.',
         values,
       ),
@@ -97,7 +97,7 @@ function speedCautions(machine: Machine, rpm: number, ideal: number): Caution[] 
         'speed-low',
         rpm < highestRpm(machine)
           ? 'This is only {percent} of the ideal {ideal}: slow, and it grabs sooner. The {machine} has faster speeds.'
-          : 'This is only {percent} of the ideal; the {machine} ends at {limit}. It cuts slowly: feed lightly, as the feed is per turn.',
+          : 'This is only {percent} of the ideal; the {machine} tops out at {limit}. It cuts slowly: feed lightly, as the feed is per turn.',
         values,
       ),
     ];
@@ -133,7 +133,7 @@ export function chooseSpeed(
       problem(
         'speed-unreachable',
         'machine',
-        'The {machine} cannot turn slowly enough: its slowest is {lowest}, the drill wants {ideal}.',
+        'The {machine} cannot turn slowly enough: its slowest is {lowest}, the drill needs {ideal}.',
         'Use a slower machine, or a gear or belt reduction; do not run the drill at this speed.',
         { machine: machine.name, lowest: quantity(lowest, 'rpm'), ideal: quantity(ideal, 'rpm') },
       ),

@@ -70,7 +70,7 @@ export function withinPower(q: PowerQuestion): Result<PowerFit> {
     problem(
       'power',
       'machine',
-      'This cut needs about {wanted} W, and even slowed and fed lightly more than the {has} W that the {machine} has at the spindle.',
+      'This cut needs about {wanted} W, and even slowed down and fed lightly that is more than the {has} W that the {machine} has at the spindle.',
       'Use a stronger machine, open the hole in more steps, or cut it as a ring.',
       values,
     ),

@@ -14,5 +14,10 @@ export const LETTER_SIZES_IN = [
   '.3160 .3230 .3320 .3390 .3480 .3580 .3680 .3770 .3860 .3970 .4040 .4130',
 ].join(' ');
 
-/** Metric sizes beside the tenths, mm. */
-export const METRIC_SINGLES_MM = [1.25, 1.45, 1.75, 2.05, 2.65, 3.25, 6.75, 10.25] as const;
+/** ISO 235 metric sizes as they are made: from, to and step in mm. */
+export const METRIC_RANGES_MM = [
+  { from: 0.3, to: 3, step: 0.05 },
+  { from: 3, to: 14, step: 0.1 },
+  { from: 3, to: 32, step: 0.25 },
+  { from: 32, to: 50, step: 0.5 },
+] as const;

@@ -1,6 +1,6 @@
 import { inchToMm } from '../units/length';
 import { exactFraction } from '../units/show';
-import { LETTER_SIZES_IN, METRIC_SINGLES_MM, NUMBER_SIZES_IN } from './drill-sizes.table';
+import { LETTER_SIZES_IN, METRIC_RANGES_MM, NUMBER_SIZES_IN } from './drill-sizes.table';
 
 export type DrillSeries = 'metric' | 'fraction' | 'number' | 'letter';
 export type DrillMaterial = 'hss' | 'cobalt' | 'carbide';
@@ -25,6 +25,8 @@ export interface Drill {
 
 /** Point angle of a drill of which nothing else is known, degrees. */
 export const USUAL_POINT_DEG = 118;
+/** Of a flat-bottomed drill. */
+export const FLAT_DEG = 180;
 
 /** Point angle of a drill, degrees. */
 export const pointAngleOf = ({ pointAngleDeg = USUAL_POINT_DEG }: Drill): number => pointAngleDeg;
@@ -43,13 +45,10 @@ const metric = (mm: number): Drill => {
 const range = (from: number, to: number, step: number): Drill[] =>
   Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => metric(from + i * step));
 
-/** Metric sizes: 0.3 to 1.0 by 0.05, to 13 by 0.1, to 50 by 0.5, and the odd sizes in use. */
-export const METRIC_DRILLS: readonly Drill[] = [
-  ...range(0.3, 0.95, 0.05),
-  ...range(1, 13, 0.1),
-  ...range(13.5, 50, 0.5),
-  ...METRIC_SINGLES_MM.map(metric),
-].sort((a, b) => a.diameterMm - b.diameterMm);
+/** Metric sizes: 0.3 to 3 by 0.05, to 14 by 0.1, quarters to 32, halves to 50. */
+export const METRIC_DRILLS: readonly Drill[] = METRIC_RANGES_MM.flatMap(({ from, to, step }) => range(from, to, step))
+  .sort((a, b) => a.diameterMm - b.diameterMm)
+  .filter((d, i, all) => i === 0 || d.diameterMm > all[i - 1].diameterMm + 1e-6);
 
 export const fractionDrill = (sixtyFourths: number): Drill => {
   const diameterMm = inchToMm(sixtyFourths / 64);

@@ -29,8 +29,10 @@ describe('sizes and sets', () => {
       ['inch-index-115', 'inch-fraction-29', 'metric-1-13-by-0.1', 'metric-1-10-by-0.5'].map((id) => set(id).length),
     ).toEqual([115, 29, 121, 19]);
     expect(set('metric-1-13-by-0.1').some((d) => d.label === '6.75')).toBe(false);
-    expect(METRIC_DRILLS.map((d) => d.label)).toEqual(expect.arrayContaining(['0.35', '2.05', '6.75', '13.5', '36.0']));
-    expect(METRIC_DRILLS.some((d) => d.label === '13.1')).toBe(false);
+    expect(METRIC_DRILLS.map((d) => d.label)).toEqual(
+      expect.arrayContaining(['0.35', '2.05', '6.75', '2.15', '13.1', '15.25', '36.0']),
+    );
+    expect(METRIC_DRILLS.some((d) => ['3.05', '14.1', '36.25'].includes(d.label))).toBe(false);
     expect(ALL_DRILLS.every((d, i) => i === 0 || d.diameterMm >= ALL_DRILLS[i - 1].diameterMm)).toBe(true);
     expect(
       [metric(6.8), set('inch-fraction-29')[0], INCH_DRILLS.find((d) => d.label === '#7')].map((d) =>

@@ -1,9 +1,9 @@
 import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
-import { closesIn, type Material } from '../materials/material';
+import { closesIn, isElastic, type Material } from '../materials/material';
 import { interpolate } from '../units/interpolate';
 import type { Drill } from './drill';
 
-/** How a drill is started; it decides how much over its size the hole comes out. */
+/** How a drill is started; it decides how much over size the hole ends up. */
 export const START_MEANS = ['hand', 'punch', 'centre-drill', 'spot', 'bushing'] as const;
 export type StartMeans = (typeof START_MEANS)[number];
 
@@ -55,7 +55,7 @@ function partsOf({ diameterMm: d, material }: Drill, start: StartMeans, metal: M
   return {
     typicalMm: interpolate(OVERSIZE_MM, d),
     factor: material === 'carbide' ? CARBIDE_FACTOR : START_FACTOR[start],
-    closingMm: metal.group === 'plastic' ? 0.008 * d : closesIn(metal) ? 0.002 * d : 0,
+    closingMm: isElastic(metal) ? 0.008 * d : closesIn(metal) ? 0.002 * d : 0,
   };
 }
 
@@ -95,6 +95,6 @@ export function predictedHole(drill: Drill, start: StartMeans, material: Materia
       ['closing in', mm(closingMm)],
     ],
     source: { kind: 'model', name: 'our estimate for a sharp drill' },
-    assumptions: [phrase('An evenly ground drill. Measure one hole of your own and trust that instead.')],
+    assumptions: [phrase('An evenly ground drill. Measure one of your own holes and trust that instead.')],
   });
 }

@@ -12,6 +12,9 @@ import { readCallout } from '../threads/read-callout';
 import type { Imported } from '../layout/imported';
 import { MOST_CHARACTERS } from './imported';
 import { readPlateCsv, writePlateCsv, type CsvFeature } from './plate-csv';
+import { usualOwnTap } from '../tapping/own-tap';
+import type { Thread } from '../threads/thread';
+import { threadNamed } from '../threads/thread-named';
 import { readCribCsv, writeCribCsv } from './crib-csv';
 import { readPlateDxf, writePlateDxf } from './plate-dxf';
 import { writePlateSvg } from './plate-svg';
@@ -180,7 +183,7 @@ describe('CSV', () => {
     ['callout,x,y\nM8,1,2\nM99,1,2', 'Row 3: There is no M99'],
     ['callout,x,y\n=HYPERLINK("http://x"),1,2', 'is a formula'],
     ['callout,x,y\nM8,=1+1,2', 'is a formula'],
-    ['id,callout,x,y\nabcdefgh,M8,1,2\nabcdefgh,M8,3,4', 'stands twice'],
+    ['id,callout,x,y\nabcdefgh,M8,1,2\nabcdefgh,M8,3,4', 'appears twice'],
     ['a,b,c\n1,2,3', 'No column is headed callout'],
     ['callout,face\nM8,inside', 'There is no face'],
     ['callout,place_mm\nM8,{"kind":"offset"}', 'The place is damaged'],
@@ -384,9 +387,33 @@ describe('the crib as a table', () => {
     ['a strange kind', 'kind,name\nspoon,x', 'Row 2, kind: “spoon”'],
     ['no size', 'kind,name\ndrill,odd', 'needs its diameter'],
     ['not a length', 'kind,name,diameter\nreamer,x,-3', 'Row 2, diameter: “-3” is not a length'],
-    ['an id twice', 'kind,name,id\nfluid,Oil,a\nfluid,Wax,a', 'Row 3, id: “a” stands twice'],
+    ['an id twice', 'kind,name,id\nfluid,Oil,a\nfluid,Wax,a', 'Row 3, id: “a” appears twice'],
     ['only a heading', 'kind,name', 'no rows'],
     ['nothing', '', 'empty'],
     ['binary', 'kind,name\u0000\u0001', 'not a text file'],
   ])('%s is refused', (_, text, expected) => expect(why(text)).toContain(expected));
+
+  test('taps go out and come back as they are; what a row leaves out is as usually made; a bad cell is named', () => {
+    const tap = {
+      ...usualOwnTap('tap-1', threadNamed('M8') as Thread, 'plug'),
+      condition: 'worn' as const,
+      holesDone: 40,
+      makesClass: '6H',
+    };
+    const back = readCribCsv(writeCribCsv([], [], [tap]), 'mm');
+    expect(back.ok && back.value.taps).toEqual([tap]);
+    const short = readCribCsv('kind,name,geometry\ntap,1/4-20,spiral-point', 'mm');
+    // ASME B94.9: 2 1/2 in long, a shank of 0.255.
+    expect(short.ok && short.value.taps[0]).toMatchObject({
+      thread: '1/4-20 UNC',
+      chamferThreads: 4,
+      overallMm: 63.5,
+      shankMm: 6.48,
+    });
+    const bad = readCribCsv('kind,name,geometry\ntap,M77,plain', 'mm');
+    expect(bad.ok ? [] : bad.problems.map((p) => tell(p, 'mm'))).toEqual([
+      'Row 2, name: “M77” is not a thread.',
+      'Row 2, geometry: “plain” is not in the list.',
+    ]);
+  });
 });

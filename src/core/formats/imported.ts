@@ -9,9 +9,9 @@ export const fileProblem = (code: string, text: string, remedy: string, values?:
 
 /** Refuses what no text file of ours or anybody's drawing can be: empty, too large, not text. */
 export function unreadableFile(text: string): Problem | undefined {
-  if (text.trim() === '') return fileProblem('file-empty', 'The file is empty.', 'Choose another file.');
+  if (text.trim() === '') return fileProblem('file-empty', 'The file is empty.', 'Pick another file.');
   if (text.length > MOST_CHARACTERS)
-    return fileProblem('file-large', 'The file is larger than {most} MB.', 'Bring in one part at a time.', {
+    return fileProblem('file-large', 'The file is larger than {most} MB.', 'Import one part at a time.', {
       most: MOST_CHARACTERS / 1_000_000,
     });
   // Text files hold no control characters but tab and line ends.

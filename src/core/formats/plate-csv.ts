@@ -42,7 +42,7 @@ const rowProblem = (row: number, problem: Problem): Problem => ({
 /**
  * Reads features from CSV or cells pasted from a spreadsheet. Columns by their heading: `callout` or `diameter`,
  * `place` or `x` and `y`, with `_mm` or `_in` where the unit is fixed; `name`, `face` and `id` where there are any.
- * Nothing is taken when any row is wrong.
+ * Nothing is imported when any row is wrong.
  */
 export function readPlateCsv(text: string, unit: LengthUnit): Result<Imported> {
   const unreadable = unreadableFile(text);
@@ -106,7 +106,7 @@ function tableProblems(fields: readonly string[], { callout, diameter }: Columns
       ),
     ];
   return rows > MOST_FEATURES
-    ? [fileProblem('csv-many', 'More than {most} rows.', 'Bring in fewer at a time.', { most: MOST_FEATURES })]
+    ? [fileProblem('csv-many', 'More than {most} rows.', 'Import fewer at a time.', { most: MOST_FEATURES })]
     : [];
 }
 
@@ -122,7 +122,7 @@ function repeatedIds(rows: readonly { number: number; read: Result<Found> }[]): 
       ? [
           rowProblem(
             number,
-            fileProblem('csv-id', 'The id {id} stands twice.', 'Give each row its own id, or leave the column out.', {
+            fileProblem('csv-id', 'The id {id} appears twice.', 'Give each row its own id, or leave the column out.', {
               id,
             }),
           ),
@@ -182,7 +182,7 @@ function sharedCells(r: PlateRow): Result<Pick<Found, 'id' | 'name' | 'face' | '
   try {
     return ok({ ...shared, more: JSON.parse(more) as Record<string, string> });
   } catch {
-    return no('csv-more', 'The column “more” is damaged.', 'Leave it empty.');
+    return no('csv-more', 'The column “more” is damaged.', 'Cancel empty.');
   }
 }
 
@@ -213,7 +213,7 @@ function readRow(row: Record<string, string>, columns: Columns, unit: LengthUnit
   const { callout } = r;
   const shared = sharedCells(r);
   if (!shared.ok) return shared;
-  if (callout === '') return no('csv-callout', 'There is no callout.', 'Write what the drawing says, such as M8 THRU.');
+  if (callout === '') return no('csv-callout', 'There is no callout.', 'Enter the callout, such as M8 THRU.');
   const placeText = r.cell(columns.place);
   if (placeText.startsWith('{')) {
     const place = placeFrom(placeText);

@@ -75,7 +75,7 @@ function parsed(text: string): Result<Drawing> {
   if (unreadable) return refuse(unreadable);
   const holes = text.match(HOLE_ENTITY)?.length ?? 0;
   if (holes > MOST_HOLES + 1)
-    return no('dxf-many', 'These are {holes} circles and points; a part has at most {most} holes.', 'Take some out.', {
+    return no('dxf-many', 'These are {holes} circles and points; a part has at most {most} holes.', 'Remove some.', {
       holes,
       most: MOST_HOLES,
     });
@@ -101,7 +101,7 @@ function unitOf({ header }: Drawing, assumedMm: number): { mm: number; said: Phr
     ? { mm: named[0], said: phrase('The drawing is in {unit}.', { unit: named[1] }) }
     : {
         mm: assumedMm,
-        said: phrase('The drawing does not say its unit: {mm} a unit is taken.', { mm: quantity(assumedMm, 'mm') }),
+        said: phrase('The drawing gives no unit: assumed {mm} a unit.', { mm: quantity(assumedMm, 'mm') }),
       };
 }
 
@@ -150,7 +150,7 @@ function outlineSaid(outline: Outline | undefined): Phrase[] {
   if (!outline) return [];
   return [
     outline.corners
-      ? phrase('The outline of {corners} corners gives the stock; arcs are taken as short straight pieces.', {
+      ? phrase('The outline of {corners} corners gives the stock; arcs are drawn as short straight pieces.', {
           corners: outline.corners.length,
         })
       : phrase('The outline gives the stock.'),
@@ -175,7 +175,7 @@ export function readPlateDxf(text: string, assumedMm: number): Result<Imported> 
   const outline = outlineOf(drawing.value.entities);
   const corners = outline?.corners?.length ?? 0;
   if (corners > MOST_CORNERS)
-    return no('dxf-corners', 'The outline has {corners} corners; it may have {most}.', 'Draw it more simply.', {
+    return no('dxf-corners', 'The outline has {corners} corners; it may have {most}.', 'Simplify it.', {
       corners,
       most: MOST_CORNERS,
     });
@@ -197,12 +197,12 @@ export function readPlateDxf(text: string, assumedMm: number): Result<Imported> 
       y: quantity(far.at.y, 'mm'),
     });
   if (holes.length > MOST_HOLES)
-    return no('dxf-many', 'These are {holes} holes; a part has at most {most}.', 'Take some out.', {
+    return no('dxf-many', 'These are {holes} holes; a part has at most {most}.', 'Remove some.', {
       holes: holes.length,
       most: MOST_HOLES,
     });
   if (holes.length === 0)
-    return no('dxf-no-holes', 'No circles or points were found.', 'Draw holes as circles; blocks must be broken up.');
+    return no('dxf-no-holes', 'No circles or points were found.', 'Draw holes as circles, and explode blocks first.');
   const features = featuresOf(holes);
   return ok({
     features,

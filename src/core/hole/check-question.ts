@@ -17,7 +17,7 @@ export function lengthProblems(q: HoleQuestion): Problem[] {
     ['threadDepth', 'The thread depth', q.depthMm],
     ['thickness', 'The thickness', q.thicknessMm],
     ['stockWidth', 'The width of the stock', q.stockWidthMm],
-    ['existing', 'The hole that is there', q.existing?.kind === 'plain' ? q.existing.diameterMm : undefined],
+    ['existing', 'The existing hole', q.existing?.kind === 'plain' ? q.existing.diameterMm : undefined],
   ] as const;
   return fields.flatMap(([field, name, value]) => {
     if (value === undefined) return [];
@@ -25,10 +25,16 @@ export function lengthProblems(q: HoleQuestion): Problem[] {
       return [problem('length-positive', field, `${name} must be above zero.`, 'Type a length above zero.')];
     return value > LONGEST_MM
       ? [
-          problem('length-long', field, `${name} of {value} is beyond {most}.`, 'Check the unit.', {
-            value: depth(value),
-            most: depth(LONGEST_MM),
-          }),
+          problem(
+            'length-long',
+            field,
+            `${name} of {value} is over the {most} that a part may have.`,
+            'Check the unit.',
+            {
+              value: depth(value),
+              most: depth(LONGEST_MM),
+            },
+          ),
         ]
       : [];
   });
@@ -42,7 +48,7 @@ function percentProblems({ targetPercent: p }: HoleQuestion, thread: Thread): Pr
         'percent-taper',
         'targetPercent',
         '{thread} is tapered: it has no single percent of thread.',
-        'Leave the percentage to auto; the listed drill is used.',
+        'Leave the percentage on auto; the listed drill is used.',
         { thread: thread.designation },
       ),
     ];
@@ -52,8 +58,8 @@ function percentProblems({ targetPercent: p }: HoleQuestion, thread: Thread): Pr
     problem(
       'percent-unreasonable',
       'targetPercent',
-      '{percent} of thread is outside reason: {low} to {high}.',
-      'Ask for a percentage between them, or auto.',
+      '{percent} of thread is out of range: {low} to {high}.',
+      'Enter a percentage in that range, or auto.',
       { percent: Number.isFinite(p) ? percent(p) : String(p), low: percent(low), high: percent(high) },
     ),
   ];
@@ -68,7 +74,7 @@ export const partsProblems = ({ parts }: HoleQuestion): Problem[] =>
           'quantity',
           'quantity',
           'The number of parts must be a whole number from 1 to 100000.',
-          'Type how many parts.',
+          'Enter how many parts.',
         ),
       ];
 
@@ -76,7 +82,7 @@ const boltProblems = ({ boltId }: HoleQuestion): Problem[] =>
   boltId === undefined || BOLT_CLASSES.some((b) => b.id === boltId)
     ? []
     : [
-        problem('bolt', 'bolt', 'The bolt class {id} is not held here.', 'Take one of {known}.', {
+        problem('bolt', 'bolt', 'The bolt class {id} is not in the list.', 'Pick one of {known}.', {
           id: boltId,
           known: BOLT_CLASSES.map((b) => b.id).join(', '),
         }),
@@ -98,7 +104,7 @@ const drillProblems = (drill: Drill, thread: Thread): Problem[] =>
           'drill-over-thread',
           'drill',
           'A {drill} drill ({size}) is as large as the thread ({major}) or larger: no thread would be left.',
-          'Take a drill smaller than the major diameter.',
+          'Use a drill smaller than the major diameter.',
           { drill: drillName(drill), size: mm(drill.diameterMm), major: mm(thread.majorMm) },
         ),
       ];

@@ -12,7 +12,7 @@ export interface MachineFigures {
   rpm?: number;
   percentOfIdeal?: number;
   stop?: DepthStopKind;
-  /** How far the hole comes out over its drill, mm. Model. */
+  /** Oversize of the hole over its drill, mm. Model. */
   oversizeMm?: number;
   tapping?: string;
   operations: number;

@@ -1,5 +1,7 @@
-import { codesOf, planned } from '../tests/bench-shop';
+import { codesOf, planned, shop } from '../tests/bench-shop';
+import { BLANK_FORM } from './form';
 import { allCautions } from './hole-plan';
+import { planForm } from './read-form';
 
 const METALS = [
   'steel-low-carbon',
@@ -33,4 +35,11 @@ test('of the seventy everyday holes at most four warn of their class, and none i
   expect(codesOf(planned({ callout: 'M8 THRU', thickness: '12', drills: 'metric-1-13-by-0.1' }))).not.toContain(
     'class-borderline',
   );
+});
+
+test('a plan without changes is what empty changes leave of it', () => {
+  for (const { asked, plan } of holes.filter((_, i) => i % 7 === 0)) {
+    const bare = planForm({ ...BLANK_FORM, machine: 'press', drills: 'metric-1-13-by-0.1', ...asked }, shop);
+    expect(bare.ok && JSON.stringify(bare.value)).toBe(JSON.stringify(plan));
+  }
 });

@@ -1,8 +1,15 @@
 import { START_MEANS, type StartMeans } from '../drills/predicted-hole';
+import { ROOMS, type RoomId } from '../tapping/room-below';
+import { WAYS, type WayId } from '../tapping/ways';
+import { readCallout } from '../threads/read-callout';
+import { writeCallout } from '../threads/write-callout';
+import type { LengthUnit } from '../units/length';
 import { DISPLAYS, type Display } from '../units/show';
 
 export const HOLE_CHOICES = ['auto', 'through', 'blind'] as const;
 export const TAP_CHOICES = ['auto', 'cut', 'form'] as const;
+export const WAY_CHOICES = ['auto', ...WAYS] as const;
+export const ROOM_CHOICES = ['auto', ...ROOMS] as const;
 export const START_CHOICES = ['auto', ...START_MEANS] as const;
 /** What is typed for a hole that is there already and has a thread in it. */
 export const OLD_THREAD = 'thread';
@@ -22,6 +29,14 @@ export interface AskForm {
   /** Label of a drill to use instead of the proposed one; empty for none. */
   drill: string;
   tap: (typeof TAP_CHOICES)[number];
+  /** Way of driving the tap. */
+  way: 'auto' | WayId;
+  /** Keys of the taps to use, in order, with commas between; empty for those proposed. */
+  taps: string;
+  /** How the room at the bottom of a blind hole is made. */
+  room: 'auto' | RoomId;
+  /** Free space behind a through hole; empty where it is not known. */
+  behind: string;
   /** `auto` or a number. */
   percent: string;
   machine: string;
@@ -44,6 +59,10 @@ export const BLANK_FORM: AskForm = {
   drills: 'crib',
   drill: '',
   tap: 'auto',
+  way: 'auto',
+  taps: '',
+  room: 'auto',
+  behind: '',
   percent: 'auto',
   machine: '',
   start: 'auto',
@@ -53,9 +72,14 @@ export const BLANK_FORM: AskForm = {
   units: 'mm',
 };
 
+/** The hole that is worked out where nothing is asked yet, and on which habits show their effect. */
+export const EXAMPLE_HOLE = { callout: 'M8 x 16 DEEP', thickness: '25 mm' } as const;
+
 const CHOICES = {
   hole: HOLE_CHOICES,
   tap: TAP_CHOICES,
+  way: WAY_CHOICES,
+  room: ROOM_CHOICES,
   start: START_CHOICES,
   units: DISPLAYS,
 } as const;
@@ -93,12 +117,23 @@ export function fromAddress(
 }
 
 const BARE = /^[\s+\d.,/-]+$/;
-const LENGTHS = ['depth', 'thickness', 'width', 'existing'] as const;
+const LENGTHS = ['depth', 'thickness', 'width', 'existing', 'behind'] as const;
 
-/** The form in other units: bare numbers keep their meaning by getting the unit they were typed in. */
-export function inUnits(form: AskForm, units: Display): AskForm {
+/** A callout whose bare lengths would mean another size in other units, with its units written. */
+function explicit(callout: string, from: LengthUnit, to: LengthUnit): string {
+  const [before, after] = [readCallout(callout, from), readCallout(callout, to)];
+  if (!before.ok || (after.ok && isEqual(before.value.features, after.value.features))) return callout;
+  return writeCallout(before.value);
+}
+
+const lengthUnit = (units: Display): LengthUnit => (units === 'inch' ? 'in' : 'mm');
+const isEqual = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** The form in other units: bare lengths keep their meaning by getting the unit they were typed in. */
+export function inUnits<F extends AskForm>(form: F, units: Display): F {
   if (units === form.units) return form;
-  const next: AskForm = { ...form, units };
+  const callout = explicit(form.callout, lengthUnit(form.units), lengthUnit(units));
+  const next: F = { ...form, callout, units };
   for (const field of LENGTHS)
     if (form[field].trim() !== '' && BARE.test(form[field]) && !form[field].includes('/'))
       next[field] = `${form[field].trim()} ${form.units === 'mm' ? 'mm' : 'in'}`;

@@ -1,6 +1,7 @@
 import { DRILL_SETS } from '../drills/drill-sets';
 import { MATERIALS } from '../materials/materials';
-import { HABITS, habitualBite, USUAL_HABITS, type ShopHabits } from '../shop/habits';
+import { HABITS } from '../shop/habit-questions';
+import { habitualBite, USUAL_HABITS, type ShopHabits } from '../shop/habits';
 import type { Shop } from '../shop/shop';
 import { machineOf, planned } from '../tests/bench-shop';
 import { tell } from '../units/show';

@@ -6,6 +6,7 @@ import type { Material } from '../materials/material';
 import type { EditedOperations } from '../operation/edits';
 import { mainOperation, type Cut, type OperationCode } from '../operation/operation';
 import type { TapDrillChoice } from '../tapping/choose-tap-drill';
+import type { Room } from '../tapping/room-below';
 import type { FormingVerdict } from '../tapping/forming';
 import type { TapDrillCandidate, TapDrillQuestion } from '../tapping/tap-drill-candidate';
 import type { TappingWay } from '../tapping/ways-of-tapping';
@@ -13,12 +14,13 @@ import type { Callout } from '../threads/callout';
 import type { ClassLimits } from '../threads/class-limits';
 import type { BoltClass, Engagement } from '../threads/engagement';
 import type { Thread } from '../threads/thread';
+import type { OutsideThread } from '../operation/outside-thread';
 import type { ResolvedHole, ResolvedThread } from './resolved-hole';
 
 /** How the thread of a hole is made. What one tool does, and its figures, stand on the operations. */
 export interface ThreadPart {
   thread: Thread;
-  /** Where it lies in the hole. */
+  /** Its place in the hole. */
   at: ResolvedThread;
   /** Undefined for tapered threads. */
   limits?: ClassLimits;
@@ -35,6 +37,11 @@ export interface ThreadPart {
     proposed?: Drill;
   };
   tapping: { best: TappingWay; ways: TappingWay[]; speed: Answer };
+  /** Ways to make the room at the bottom of a blind thread, and the one used; none through. */
+  rooms: Room[];
+  room?: Room;
+  /** What cutting would be instead of forming, or forming instead of cutting, where the crib and the metal allow it. */
+  other?: { kind: 'cut' | 'form'; drill: Drill; best: TappingWay };
   bolt: BoltClass;
   /** Undefined for tapered threads, which seal by wedging, and plastics, which strip before any bolt breaks. */
   engagement?: Engagement;
@@ -53,6 +60,8 @@ export interface HolePlan extends EditedOperations {
   dry: boolean;
   /** Undefined where no thread is cut: a plain hole, or an old thread that is kept. */
   thread?: ThreadPart;
+  /** A thread on a rod: nothing is drilled or tapped. */
+  outside?: OutsideThread;
   /** Left under the tip of the deepest operation; undefined through, or where the thickness is not known. */
   wall?: Answer;
   /** For one hole, all operations, s. */

@@ -56,6 +56,7 @@ export function threadedHoleToMake(
   ctx: Context,
 ): Result<HoleToMake> {
   const { used } = part.tapDrill;
+  const { room } = part;
   const { depth: blind } = part.tapping.best;
   const others = hole.bores.map((b) => boreToMake(b, drillFor(b, ctx)));
   const wrong = belowProblems(others, used.drill.diameterMm);
@@ -63,7 +64,11 @@ export function threadedHoleToMake(
   const main: BoreToMake = {
     role: 'main',
     diameterMm: used.drill.diameterMm,
-    chosen: { drill: used.drill, owned: used.owned, cautions: drillCautions },
+    chosen: {
+      drill: room ? { ...used.drill, pointAngleDeg: room.pointAngleDeg } : used.drill,
+      owned: used.owned,
+      cautions: drillCautions,
+    },
     fullMm: blind?.fullDiameter.value ?? hole.thicknessMm ?? part.at.lengthMm,
     through: part.at.through,
   };
@@ -106,7 +111,7 @@ const existingProblems = (existingMm: number | undefined, drill: Drill): Problem
     ? []
     : existingLarge(existingMm, drill).map((p) => ({
         ...p,
-        remedy: phrase('Nothing is to be done, or the drawing wants a larger hole.'),
+        remedy: phrase('There is nothing to drill; check whether the drawing asks for a larger hole.'),
       }));
 
 /** A resolved hole without a thread, every bore with its drill, widest first; or why it cannot be. */

@@ -8,7 +8,7 @@ import { machineOf, material, pool } from '../tests/bench-shop';
 import { THREADS } from '../threads/find-thread';
 import { tell } from '../units/show';
 import { findDrill } from './find-drill';
-import { BLANK_FORM, fromAddress, toAddress, type AskForm } from './form';
+import { BLANK_FORM, fromAddress, inUnits, toAddress, type AskForm } from './form';
 import { allCautions, mainCut, refusals, type HolePlan, type ThreadPart } from './hole-plan';
 import { planHole, usualStart } from './plan-hole';
 import type { HoleQuestion } from './question';
@@ -89,7 +89,7 @@ describe('one hole in full', () => {
     expect(order(mill, 'start')).toContain('4.2 mm deep');
     const bare = plan('M8 THRU', { machine: undefined, thicknessMm: 12 });
     expect(rpmOf(bare)).toBeCloseTo(1284, 0);
-    expect(bare.assumptions.map((a) => tell(a, 'mm')).join()).toContain('No machine was named');
+    expect(bare.assumptions.map((a) => tell(a, 'mm')).join()).toContain('No machine given');
     expect(
       [undefined, press, { ...press, kind: 'lathe' as const }, { ...press, kind: 'hand-drill' as const }].map((m) =>
         usualStart(m),
@@ -106,7 +106,7 @@ describe('one hole in full', () => {
     expect([blind.hole.through, blind.hole.thread?.lengthMm, blind.wall]).toEqual([false, 7, undefined]);
     const both = plan('M8 THRU', { hole: 'blind', depthMm: 10, thicknessMm: 30 });
     expect(both.hole.through).toBe(false);
-    expect(both.assumptions.map((a) => tell(a, 'mm')).join()).toContain('The callout reads through; blind was chosen');
+    expect(both.assumptions.map((a) => tell(a, 'mm')).join()).toContain('The callout says through; you chose blind');
   });
 
   test('forming on request has its own drill; left to auto it is offered beside the cut', () => {
@@ -152,7 +152,7 @@ describe('one hole in full', () => {
     expect(codes('M8 THRU', { material: material('stainless-austenitic'), thicknessMm: 12 })).toEqual(
       expect.arrayContaining(['work-hardens', 'percent-range']),
     );
-    expect(codes('M8 x 16 DEEP', { thicknessMm: 23 })).toContain('wall-thin');
+    expect(codes('M8 x 16 DEEP', { thicknessMm: 22 })).toContain('wall-thin');
     expect(codes('M8 THRU', { thicknessMm: 12, stockWidthMm: 20 })).toContain('edge-near');
     expect(codes('ø6.8 ↧ 18 M8 ↧ 16', { thicknessMm: 40 })).toContain('drawn-depth');
     expect(codes('M8 THRU', { thicknessMm: 12, pool: pool('metric-1-10-by-0.5') })).toContain('drill-to-buy');
@@ -198,11 +198,11 @@ describe('impossible or dangerous questions', () => {
   });
 
   test('a refused blind hole says how deep the thread may be, and that depth is then answered', () => {
-    const result = planHole(question('M8 x 20 DEEP', { thicknessMm: 25 }), habits);
+    const result = planHole(question('M8 x 20 DEEP', { thicknessMm: 23 }), habits);
     if (result.ok) throw new Error('should be refused');
     const most = result.problems[0].remedy.values?.most;
     const mm = typeof most === 'object' ? most.value : NaN;
-    expect(refused('M8', { hole: 'blind', depthMm: mm - 1e-6, thicknessMm: 25 })).toEqual([]);
+    expect(refused('M8', { hole: 'blind', depthMm: mm - 1e-6, thicknessMm: 23 })).toEqual([]);
   });
 
   test('when only the speed is refused the rest of the answer stands', () => {
@@ -297,6 +297,10 @@ describe('the form, its address and the shop', () => {
       drills: text,
       drill: text,
       tap: fc.constantFrom('auto' as const, 'cut' as const, 'form' as const),
+      way: fc.constantFrom('auto' as const, 'lathe' as const),
+      taps: text,
+      room: fc.constantFrom('auto' as const, 'flat' as const),
+      behind: text,
       percent: text,
       machine: text,
       start: fc.constantFrom('auto' as const, 'hand' as const, 'spot' as const),
@@ -352,10 +356,17 @@ describe('the form, its address and the shop', () => {
     expect(drill.ok ? '' : drill.problems[0].field).toBe('drill');
   });
 
+  test('other units leave every size as it is: bare lengths of a plain callout are written out', () => {
+    const inch = inUnits({ ...BLANK_FORM, callout: 'ø9 x 20 DEEP', thickness: '25', units: 'mm' }, 'inch');
+    expect([inch.callout, inch.thickness, inch.units]).toEqual(['ø9 mm x 20 mm DEEP', '25 mm', 'inch']);
+    const thread = inUnits({ ...BLANK_FORM, callout: 'M8 x 16 DEEP', thickness: '5/8', units: 'mm' }, 'inch');
+    expect([thread.callout, thread.thickness]).toEqual(['M8 x 16 DEEP', '5/8']);
+  });
+
   test('a bare number says which unit it took; percent reads with its sign', () => {
     const r = planForm(form({ thickness: '25', percent: '70 %' }), shop);
     expect(r.ok && r.value.thread?.tapDrill.target.value).toBe(70);
-    expect(r.ok && r.value.assumptions.map((a) => tell(a, 'mm'))).toContain('25 has no unit and is taken as mm.');
+    expect(r.ok && r.value.assumptions.map((a) => tell(a, 'mm'))).toContain('25 has no unit and is read as mm.');
   });
 
   test.each([

@@ -115,15 +115,20 @@ describe('every figure within the machine', () => {
 
   test('M6 x 80 in long stock: neither the drill nor the tap reaches, said at each', () => {
     const both = said(plan({ callout: 'M6 x 80 DEEP', thickness: '120' }));
-    // Flutes of 5.0: 52. The tap goes 80 + 4 deep and reaches 19 of thread and half of it of neck.
+    // Flutes of 5.0: 52. The tap goes 80 + 4 deep and reaches 19 of thread and 11 of neck.
     expect(both).toEqual(
       expect.arrayContaining(['warn reach of drill', 'warn tap-reach of tap-1', 'warn stroke of drill']),
     );
     expect(codesOf(plan({ callout: 'M6 x 18 DEEP', thickness: '120' }))).not.toContain('tap-reach');
-    // The shank of an M8 is thinner than its thread and follows: 72 − 10.
-    const m8 = (deep: number) =>
-      codesOf(plan({ callout: `M8 x ${deep} DEEP`, thickness: '120' })).includes('tap-reach');
-    expect([m8(56), m8(58)]).toEqual([false, true]);
+    // An M8 by its thread of 22 and neck of 13; the shank of an M12 is thinner than its hole and follows: 89 − 10.
+    const reaches = (callout: string) =>
+      !codesOf(plan({ callout, thickness: '120', taps: 'plug' })).includes('tap-reach');
+    expect(['M8 x 29 DEEP', 'M8 x 31 DEEP', 'M12 x 71 DEEP', 'M12 x 73 DEEP'].map(reaches)).toEqual([
+      true,
+      false,
+      true,
+      false,
+    ]);
   });
 
   test('by hand: steel over 13 mm goes to a press; a gear holds the ideal; a pilot that does not snap', () => {
@@ -180,9 +185,9 @@ test('two missing tools are two cautions', () => {
   const p = planned({ callout: 'ø9 H7 REAM THRU CBORE ø15 x 5', thickness: '20' }, { at: { ...shop, tools: [] } });
   expect(
     said(p)
-      .filter((c) => c.includes('tool-lacking of'))
+      .filter((c) => c.includes('tool-missing of'))
       .sort(),
-  ).toEqual(['warn tool-lacking of counterbore', 'warn tool-lacking of ream', 'warn tool-lacking of start']);
+  ).toEqual(['warn tool-missing of counterbore', 'warn tool-missing of ream', 'warn tool-missing of start']);
 });
 
 test('the section breaks stock that is much longer than the hole', () => {

@@ -15,14 +15,15 @@ import { drillName, type Drill } from '../drills/drill';
 import type { StartMeans } from '../drills/predicted-hole';
 import type { HoleToMake } from '../operation/bore';
 import type { Context, Setting } from '../operation/context';
-import { applyEdits, type OperationEdits } from '../operation/edits';
+import type { EditedOperations, EditWork, OperationEdits } from '../operation/edits';
 import { finishing, threadCheck } from '../operation/finishing';
 import { holeOperations } from '../operation/hole-operations';
 import { mouthProblems } from '../operation/mouth-operations';
 import { MAIN_KEY, withCautions, type Operation } from '../operation/operation';
 import { oldThreadOperations, tapOperations } from '../operation/tap-operations';
+import { outsideOperations, outsideThread, type OutsideThread } from '../operation/outside-thread';
 import type { ShopHabits } from '../shop/habits';
-import { thinWallMm, wallLeft } from '../tapping/blind-depth';
+import { STOP_REPEATS_MM, thinWallMm, wallLeft } from '../tapping/blind-depth';
 import { classLimits } from '../threads/class-limits';
 import { isTapered } from '../threads/thread';
 import { findDrill } from './find-drill';
@@ -42,7 +43,7 @@ export function usualStart(machine: Machine | undefined, habit: ShopHabits['star
 }
 
 const NO_MACHINE = phrase(
-  'No machine was named: a drill press after a centre drill is taken, and the ideal speed shown.',
+  'No machine given: assumed a drill press after a centre drill; the speed shown is the ideal.',
 );
 
 /** Thickness as an angled hole meets it, along its own axis, mm. */
@@ -54,6 +55,7 @@ interface Made {
   operations: Operation[];
   toMake?: HoleToMake;
   thread?: ThreadPart;
+  outside?: OutsideThread;
 }
 
 /** An old thread: nothing is drilled or tapped. */
@@ -64,9 +66,18 @@ function keepThread({ feature }: ResolvedThread, habits: ShopHabits): Made {
   return { operations: oldThreadOperations(thread, check) };
 }
 
+/** A thread on a rod. */
+function makeOutside(q: HoleQuestion, hole: ResolvedHole, { feature, lengthMm }: ResolvedThread, ctx: Context): Made {
+  const outside = outsideThread(
+    { thread: feature.thread, kind: feature.outside ?? 'rod', leftHand: feature.leftHand, lengthMm },
+    ctx,
+  );
+  return { outside, operations: outsideOperations(outside, ctx, hole.callout.count * q.parts) };
+}
+
 function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: Context): Result<Made> {
   const { habits } = ctx.shop;
-  const planned = planThread(q, hole, at, ctx.asked.start, habits);
+  const planned = planThread(q, hole, at, ctx);
   if (!planned.ok) return planned;
   const { part } = planned.value;
   const toMake = threadedHoleToMake(q, hole, planned.value, ctx);
@@ -77,6 +88,8 @@ function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx
     fromMm: at.fromMm,
     lengthMm: at.lengthMm,
     holes: hole.callout.count * q.parts,
+    leftHand: at.feature.leftHand,
+    flat: part.room?.id === 'flat',
   });
   return ok({
     thread: part,
@@ -97,6 +110,7 @@ function makePlain(q: HoleQuestion, hole: ResolvedHole, tool: OperationEdits['to
 
 function make(q: HoleQuestion, hole: ResolvedHole, tool: OperationEdits['tool'], ctx: Context): Result<Made> {
   const { thread } = hole;
+  if (thread?.feature.outside) return ok(makeOutside(q, hole, thread, ctx));
   if (thread && hole.existing?.kind === 'thread') return ok(keepThread(thread, ctx.shop.habits));
   return thread ? makeThread(q, hole, thread, ctx) : makePlain(q, hole, tool, ctx);
 }
@@ -113,13 +127,14 @@ function wallUnder(hole: ResolvedHole, deepest: Operation | undefined): Answer |
 }
 
 function thinWall(wall: Answer | undefined, sizeMm: number): Caution[] {
-  if (!wall || wall.value >= thinWallMm(sizeMm)) return [];
-  return [
-    caution('warn', 'wall-thin', 'Only {wall} is left under the tip; under {limit} the back bulges or breaks out.', {
-      wall: depth(wall.value),
-      limit: depth(thinWallMm(sizeMm)),
-    }),
-  ];
+  if (!wall || wall.value >= thinWallMm(sizeMm) - STOP_REPEATS_MM) return [];
+  const said = caution(
+    'warn',
+    'wall-thin',
+    'Only {wall} left under the tip; under {limit} the back bulges or breaks out.',
+    { wall: depth(wall.value), limit: depth(thinWallMm(sizeMm)) },
+  );
+  return [{ ...said, remedy: 'deeper' }];
 }
 
 /** The drill set less deep by the user than the thread and its last tap need. */
@@ -128,12 +143,10 @@ function tooShallow(op: Operation, thread: ThreadPart | undefined): Caution[] {
   const full = op.cut?.spec.fullMm;
   if (op.key !== MAIN_KEY || needed === undefined || full === undefined || full > needed - 0.05) return [];
   return [
-    caution(
-      'warn',
-      'too-shallow',
-      'The last tap wants {needed} of full diameter: it stands on the bottom {short} too soon.',
-      { needed: depth(needed), short: depth(needed - full) },
-    ),
+    caution('warn', 'too-shallow', 'The last tap needs {needed} of full diameter: it bottoms {short} too early.', {
+      needed: depth(needed),
+      short: depth(needed - full),
+    }),
   ];
 }
 
@@ -203,15 +216,18 @@ const sizeOf = ({ thread, toMake }: Made): number =>
   thread?.thread.majorMm ?? toMake?.bores.at(-1)?.chosen.drill.diameterMm ?? 0;
 
 /** The operations with the user's changes, and what those bring with them. */
-function edited(made: Made, hole: ResolvedHole, edits: OperationEdits, ctx: Context, q: HoleQuestion, set?: Drill) {
+function edited(
+  made: Made,
+  hole: ResolvedHole,
+  work: EditWork | undefined,
+  ctx: Context,
+  q: HoleQuestion,
+  set?: Drill,
+): EditedOperations & { wall?: Answer } {
   const find = (label: string): Drill | undefined => findDrill(label, q.pool);
-  const applied = applyEdits(
-    made.operations,
-    set ? withoutDrill(edits) : edits,
-    ctx,
-    made.toMake?.existingMm ?? 0,
-    find,
-  );
+  const applied = work
+    ? work.apply(made.operations, set ? withoutDrill(work.edits) : work.edits, ctx, made.toMake?.existingMm ?? 0, find)
+    : { operations: made.operations, dropped: [], faults: [], problems: [] };
   const deepest = deepestOf(applied.operations);
   const wall = wallUnder(hole, deepest);
   const operations = applied.operations.map((op) =>
@@ -237,14 +253,15 @@ const assumptionsOf = (hole: ResolvedHole, { thread, toMake }: Made, machine: Ma
  * @param shop its habits and tools
  * @param setting what the part around the hole gives; what is asked goes before it
  * @returns the plan, or what makes the hole impossible, dangerous or unreadable, field by field. A plan may hold
- * operations whose speed is refused: the rest of it stands.
+ * operations whose speed can’t be set: the rest of it stands.
  */
 export function planHole(
   q: HoleQuestion,
   shop: Context['shop'],
   setting: Setting = {},
-  edits: OperationEdits = {},
+  work?: EditWork,
 ): Result<HolePlan> {
+  const edits = work?.edits ?? {};
   const asked: HoleQuestion = { ...q, thicknessMm: along(q.thicknessMm ?? setting.thicknessMm, setting.tiltDeg) };
   const resolved = resolveHole(asked, shop.habits);
   if (!resolved.ok) return resolved;
@@ -257,7 +274,7 @@ export function planHole(
   const tooDeep = mouthProblems(made.value.operations, hole.thicknessMm);
   if (tooDeep.length > 0) return refuse(...tooDeep);
   const { thread, toMake } = made.value;
-  const done = edited(made.value, hole, edits, ctx, q, set);
+  const done = edited(made.value, hole, work, ctx, q, set);
   return ok({
     ...done,
     coreVersion: CORE_VERSION,
@@ -268,6 +285,7 @@ export function planHole(
     start: ctx.asked.start,
     dry: q.dry,
     thread,
+    outside: made.value.outside,
     seconds: done.operations.reduce((sum, op) => sum + op.time.value, 0),
     assumptions: assumptionsOf(hole, made.value, q.machine),
     cautions: [

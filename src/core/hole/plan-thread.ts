@@ -1,27 +1,43 @@
 import { caution, depth, ok, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
-import { pointAngleOf } from '../drills/drill';
+import { isUsable, pointAngleOf, type Drill } from '../drills/drill';
 import { chamferDiameter } from '../drills/drill-point';
 import { predictedHole, type StartMeans } from '../drills/predicted-hole';
+import type { Context } from '../operation/context';
 import { tappingHabits, type ShopHabits } from '../shop/habits';
+import { tappingAids } from '../shop/tapping-aids';
 import { thinWallMm } from '../tapping/blind-depth';
 import { formedMinor, formingVerdict } from '../tapping/forming';
+import { isTapUsable } from '../tapping/own-tap';
+import { roomsBelow, type Room } from '../tapping/room-below';
+import type { TappingQuestion } from '../tapping/tapping-question';
 import { tappingSpeed } from '../tapping/tapping-speed';
 import { waysOfTapping, type TappingWay } from '../tapping/ways-of-tapping';
 import { engagement } from '../threads/engagement';
-import { isTapered } from '../threads/thread';
+import { isTapered, type Thread } from '../threads/thread';
 import type { ThreadPart } from './hole-plan';
 import type { HoleQuestion } from './question';
 import type { ResolvedHole, ResolvedThread } from './resolved-hole';
 import { drillForThread, type ThreadDrill } from './thread-drill';
 import { boltFor } from './usual-depth';
 
-function wallProblem(
+/** Why no way of tapping is left: no wall under the hole, or what stands in the way of plain hand tapping. */
+function impossible(
   { thicknessMm = 0 }: ResolvedHole,
   { feature, lengthMm }: ResolvedThread,
   ways: TappingWay[],
+  rooms: readonly Room[],
 ): Problem {
   const { thread } = feature;
-  const least = Math.min(...ways.flatMap((w) => (w.depth ? [w.depth.total.value] : [])));
+  const byHand = ways.find((w) => w.id === 'hand-free') ?? ways[0];
+  const least = Math.min(...rooms.map((r) => r.totalMm));
+  if (least < thicknessMm || rooms.length === 0)
+    return problem(
+      'no-way-to-tap',
+      'tap',
+      `${thread.designation} can’t be tapped here. ${byHand.reason.text}`,
+      'Use another tap, tool or machine, or make more room.',
+      byHand.reason.values,
+    );
   const most = lengthMm - (least - thicknessMm) - thinWallMm(thread.majorMm);
   return problem(
     'wall-zero',
@@ -29,7 +45,7 @@ function wallProblem(
     'A blind thread {depth} deep needs a hole {total} deep to the tip; the plate is {thickness}.',
     most > thread.pitchMm
       ? 'Thread at most {most} deep, or go through.'
-      : 'Go through, or take thicker stock: no useful blind thread fits.',
+      : 'Go through, or use thicker stock: no room for a usable blind thread.',
     {
       depth: depth(lengthMm),
       total: depth(least),
@@ -51,10 +67,15 @@ function drawnDepth({ drawn }: ResolvedThread, best: TappingWay): Caution[] {
   const needed = best.depth?.fullDiameter.value;
   if (drawn?.extent?.kind !== 'depth' || needed === undefined || drawn.extent.mm >= needed - 0.05) return [];
   return [
-    caution('warn', 'drawn-depth', 'The drawing drills {drawn}; this tap needs {needed} of full diameter.', {
-      drawn: depth(drawn.extent.mm),
-      needed: depth(needed),
-    }),
+    caution(
+      'warn',
+      'drawn-depth',
+      'The drawing gives {drawn} of drill depth; this tap needs {needed} of full diameter.',
+      {
+        drawn: depth(drawn.extent.mm),
+        needed: depth(needed),
+      },
+    ),
   ];
 }
 
@@ -62,15 +83,18 @@ function drawnDepth({ drawn }: ResolvedThread, best: TappingWay): Caution[] {
 const minorOf = ({ question, used }: ThreadDrill): number =>
   question.forming ? formedMinor(question.thread, used.drill.diameterMm) : used.holeMm;
 
-function waysFor(
+/** What the shop, the room at the bottom and the part around the hole make of the tapping question. */
+function tappingQuestion(
   q: HoleQuestion,
   hole: ResolvedHole,
   at: ResolvedThread,
   drill: ThreadDrill,
-  habits: ShopHabits,
-): TappingWay[] {
-  return waysOfTapping({
+  room: Room | undefined,
+  { shop, setting }: Pick<Context, 'shop' | 'setting'>,
+): TappingQuestion {
+  return {
     thread: at.feature.thread,
+    leftHand: at.feature.leftHand,
     material: q.material,
     machine: q.machine,
     hole: {
@@ -79,21 +103,123 @@ function waysFor(
       fromMm: at.fromMm,
       thicknessMm: hole.thicknessMm,
       drillMm: drill.used.drill.diameterMm,
-      pointAngleDeg: pointAngleOf(drill.used.drill),
+      pointAngleDeg: room?.pointAngleDeg ?? pointAngleOf(drill.used.drill),
       minorMm: minorOf(drill),
+      upperMm: hole.bores.find((b) => b.role === 'upper')?.feature.diameterMm,
+      behindMm: q.behindMm,
+      offAxisMm: setting.offAxisMm,
+      mostChamfer: room?.mostChamfer,
     },
     forming: drill.question.forming,
     holes: hole.callout.count * q.parts,
     dry: q.dry,
-    habits: tappingHabits(habits),
+    habits: tappingHabits(shop.habits),
+    taps: shop.taps,
+    aids: tappingAids(shop.tools),
+    asked: q.taps,
+  };
+}
+
+/** Ways to make the room at the bottom of a blind thread; none through or for a thread that is stopped by the gauge. */
+function roomsOf(hole: ResolvedHole, at: ResolvedThread, drill: Drill, habits: ShopHabits): Room[] {
+  const { thread } = at.feature;
+  if (at.through || isTapered(thread)) return [];
+  return roomsBelow({
+    thread,
+    lengthMm: at.lengthMm,
+    fromMm: at.fromMm,
+    thicknessMm: hole.thicknessMm,
+    drillMm: drill.diameterMm,
+    pointAngleDeg: pointAngleOf(drill),
+    names: habits.tapNames,
   });
+}
+
+/** Rooms that need no tool of their own kind. */
+const USUAL_ROOMS: readonly string[] = ['deeper', 'point-135', 'bottoming'];
+
+/**
+ * The room asked for; else the first that leaves a sound wall with usual tools; else a bottoming tap over a thin one; else
+ * what leaves any wall.
+ */
+function roomToUse(rooms: readonly Room[], q: HoleQuestion, drill: Drill): Room | undefined {
+  const asked = rooms.find((r) => r.id === q.room);
+  if (asked) return asked;
+  const hasSplit = q.pool.drills.some(
+    (d) => isUsable(d) && Math.abs(d.diameterMm - drill.diameterMm) < 1e-3 && pointAngleOf(d) >= 135,
+  );
+  const usual = rooms.filter((r) => USUAL_ROOMS.includes(r.id) && (r.id !== 'point-135' || hasSplit));
+  const bottoming = rooms.find((r) => r.id === 'bottoming');
+  if (bottoming?.wallMm === undefined) return usual[0];
+  return usual.find((r) => r.fits) ?? [bottoming, ...rooms.slice(3)].find((r) => (r.wallMm ?? 1) > 0) ?? bottoming;
+}
+
+/** The way that is asked for where it can be done, else the one with the best rank. */
+function wayToUse(ways: TappingWay[], { way: asked, taps }: HoleQuestion): { best: TappingWay; cautions: Caution[] } {
+  const wanted = ways.find((w) => w.id === asked);
+  const best = wanted?.possible ? wanted : ways[0];
+  const cautions: Caution[] = [];
+  if (wanted && !wanted.possible)
+    cautions.push(
+      caution('note', 'way-impossible', `{way}: can’t be done here. ${wanted.reason.text}`, {
+        ...wanted.reason.values,
+        way: wanted.label,
+      }),
+    );
+  if (taps && best.sequenceKey !== taps.join(',')) {
+    const why = best.others.find((o) => o.key === taps.join(','))?.way.ruledOut;
+    cautions.push(
+      why
+        ? caution('note', 'taps-impossible', `These taps can’t be used here. ${why.text}`, why.values)
+        : caution('note', 'taps-unknown', 'The taps asked for are not in the crib, or are broken: others are used.'),
+    );
+  }
+  return { best, cautions };
+}
+
+/** What the crib lacks for the taps used, and what is worn of them. */
+function tapCautions(best: TappingWay, thread: Thread): Caution[] {
+  return best.taps.flatMap((tap) => {
+    const values = { thread: thread.designation, tap: tap.name, threads: tap.chamferThreads };
+    if (!tap.owned)
+      return [
+        caution('note', 'tap-to-buy', 'Not in the crib: {thread} {tap}, {threads} chamfer threads. To buy.', values),
+      ];
+    return (tap.wear ?? 1) >= WORN_FROM
+      ? [caution('note', 'tap-worn', 'The {thread} {tap} is worn: drill one size up, or use a sharp one.', values)]
+      : [];
+  });
+}
+const WORN_FROM = 1.5;
+
+/** Fewer threads than this in a plate hold nothing but light duty. Trade rule. */
+const LIGHT_DUTY_THREADS = 5;
+const TOO_FEW_THREADS = 3;
+
+/** A sheet holds by the threads that are in it. */
+function threadsInSheet({ feature: { thread }, through, lengthMm }: ResolvedThread): Caution[] {
+  const threads = lengthMm / thread.pitchMm;
+  if (!through || isTapered(thread) || threads >= LIGHT_DUTY_THREADS) return [];
+  const text = '{thread} in {sheet} holds by {threads} threads: ';
+  const advice =
+    threads < TOO_FEW_THREADS
+      ? 'too few even for light duty. Back it with a nut, or use a finer pitch.'
+      : 'light duty only.';
+  return [
+    caution('note', 'threads-in-sheet', text + advice, {
+      thread: thread.designation,
+      sheet: depth(lengthMm),
+      threads: threads.toFixed(1),
+    }),
+  ];
 }
 
 function partOf(
   q: HoleQuestion,
   at: ResolvedThread,
   drill: ThreadDrill,
-  ways: TappingWay[],
+  tapping: Pick<ThreadPart['tapping'], 'best' | 'ways'>,
+  rooms: { rooms: Room[]; room?: Room },
   start: StartMeans,
 ): ThreadPart {
   const { thread } = at.feature;
@@ -107,32 +233,76 @@ function partOf(
     limits: question.limits,
     kind: question.forming ? 'form' : 'cut',
     forming: { verdict: formingVerdict(thread, material), question: drill.forming },
-    tapDrill: { ...choice, used, hole: predictedHole(used.drill, start, material), because, proposed },
-    tapping: { best: ways[0], ways, speed: tappingSpeed(thread, material) },
+    tapDrill: {
+      ...choice,
+      used,
+      hole: predictedHole(used.drill, start, material),
+      because,
+      proposed,
+    },
+    tapping: { ...tapping, speed: tappingSpeed(thread, material) },
+    ...rooms,
     bolt,
     engagement: held ? engagement(thread, material, bolt, minorOf(drill), at.lengthMm) : undefined,
     chamferMm: chamferDiameter(thread.majorMm),
   };
 }
 
+/** A thread planned one way: cut, or formed. */
+function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: Context): Result<PlannedThread> {
+  const { start } = ctx.asked;
+  const { habits } = ctx.shop;
+  const drill = drillForThread(q, at, start, habits);
+  if (!drill.ok) return drill;
+  const rooms = roomsOf(hole, at, drill.value.used.drill, habits);
+  const room = roomToUse(rooms, q, drill.value.used.drill);
+  const ways = waysOfTapping(tappingQuestion(q, hole, at, drill.value, room, ctx));
+  if (!ways[0].possible) return refuse(impossible(hole, at, ways, rooms));
+  const { best, cautions } = wayToUse(ways, q);
+  return ok({
+    part: partOf(q, at, drill.value, { best, ways }, { rooms, room }, start),
+    serves: drill.value.serves,
+    drillCautions: [
+      ...drill.value.cautions,
+      ...drawnDepth(at, best),
+      ...threadsInSheet(at),
+      ...cautions,
+      ...tapCautions(best, at.feature.thread),
+    ],
+  });
+}
+
+/** Forming is weighed beside cutting where the metal flows and a tap for it hangs in the crib. */
+function mayForm(q: HoleQuestion, { feature: { thread, leftHand } }: ResolvedThread, { shop }: Context): boolean {
+  if (q.tap !== 'auto' || !formingVerdict(thread, q.material).allowed) return false;
+  const hand = leftHand ? 'left' : 'right';
+  return (shop.taps ?? []).some(
+    (t) => t.geometry === 'form' && t.thread === thread.designation && t.hand === hand && isTapUsable(t),
+  );
+}
+
+const usesAsked = ({ part }: PlannedThread, asked: HoleQuestion['taps']): boolean =>
+  part.tapping.best.sequenceKey === asked?.join(',');
+
 /**
- * How the thread of a resolved hole is made: cut or formed, with which drill, tapped how.
+ * How the thread of a resolved hole is made: cut or formed, with which drill, tapped how. Where nobody says, cutting and
+ * forming are both planned and the better one is used.
  * @returns the thread, or why none can be made here
  */
 export function planThread(
   q: HoleQuestion,
   hole: ResolvedHole,
   at: ResolvedThread,
-  start: StartMeans,
-  habits: ShopHabits,
+  ctx: Context,
 ): Result<PlannedThread> {
-  const drill = drillForThread(q, at, start, habits);
-  if (!drill.ok) return drill;
-  const ways = waysFor(q, hole, at, drill.value, habits);
-  if (!ways[0].possible) return refuse(wallProblem(hole, at, ways));
-  return ok({
-    part: partOf(q, at, drill.value, ways, start),
-    serves: drill.value.serves,
-    drillCautions: [...drill.value.cautions, ...drawnDepth(at, ways[0])],
-  });
+  const cut = planKind(q, hole, at, ctx);
+  if (!mayForm(q, at, ctx)) return cut;
+  const formed = planKind({ ...q, tap: 'form' }, hole, at, ctx);
+  if (!formed.ok) return cut;
+  if (!cut.ok) return formed;
+  const better = formed.value.part.tapping.best.cost.total < cut.value.part.tapping.best.cost.total;
+  const formWins = usesAsked(formed.value, q.taps) || (better && !usesAsked(cut.value, q.taps));
+  const [used, other] = formWins ? [formed.value, cut.value] : [cut.value, formed.value];
+  const { kind, tapDrill, tapping } = other.part;
+  return ok({ ...used, part: { ...used.part, other: { kind, drill: tapDrill.used.drill, best: tapping.best } } });
 }

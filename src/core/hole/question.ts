@@ -3,6 +3,8 @@ import type { Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
 import type { StartMeans } from '../drills/predicted-hole';
 import type { Material } from '../materials/material';
+import type { RoomId } from '../tapping/room-below';
+import type { WayId } from '../tapping/ways';
 import type { LengthUnit } from '../units/length';
 
 /** What is there already: a plain hole, to open or to leave, or an old thread, to keep. */
@@ -27,6 +29,14 @@ export interface HoleQuestion {
   /** A drill that the user wants for the main bore. */
   drill?: Drill;
   tap: 'auto' | 'cut' | 'form';
+  /** A way of driving the tap that the user wants. */
+  way?: WayId;
+  /** Keys of the taps that the user wants, in order. */
+  taps?: readonly string[];
+  /** How the user wants the room at the bottom made. */
+  room?: RoomId;
+  /** Free space behind a through hole. */
+  behindMm?: number;
   targetPercent?: number;
   start?: StartMeans;
   dry: boolean;

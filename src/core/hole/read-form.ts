@@ -1,10 +1,10 @@
 import { ok, problem, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
 import { suitedTo } from '../cutting/suited-drills';
 import type { Drill } from '../drills/drill';
+import { unknownDrill } from '../drills/unknown-drill';
 import type { DrillPool } from '../drills/drill-sets';
 import type { Setting } from '../operation/context';
-import type { OperationEdits } from '../operation/edits';
-import { unknownDrill } from '../operation/override';
+import type { EditWork } from '../operation/edits';
 import type { Shop } from '../shop/shop';
 import { parseLength, type LengthUnit } from '../units/length';
 import { findDrill } from './find-drill';
@@ -34,7 +34,7 @@ function byId<T extends { id: string }>(field: string, what: string, id: string,
         `${field}-unknown`,
         field,
         `There is no ${what} “{id}”.`,
-        'Take one of: {known}.',
+        'Pick one of: {known}.',
         { id, known: known.slice(0, KNOWN_SHOWN).join(', ') },
         { nearest: known.slice(0, NEAREST_SHOWN) },
       ),
@@ -92,7 +92,8 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
   const thickness = readLength('thickness', form.thickness, bareUnit);
   const width = readLength('stockWidth', form.width, bareUnit);
   const existing = readExisting(form.existing, bareUnit);
-  const fields: Field<unknown>[] = [material, machine, pool, drill, percent, deep, thickness, width, existing];
+  const behind = readLength('behind', form.behind, bareUnit);
+  const fields: Field<unknown>[] = [material, machine, pool, drill, percent, deep, thickness, width, existing, behind];
   const problems = fields.flatMap((f) => f.problems);
   if (problems.length > 0 || !material.value || !pool.value) return refuse(...problems);
   return ok({
@@ -110,6 +111,10 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
       existing: existing.value,
       drill: drill.value,
       tap: form.tap,
+      way: form.way === 'auto' ? undefined : form.way,
+      taps: form.taps.trim() === '' ? undefined : form.taps.split(',').map((key) => key.trim()),
+      room: form.room === 'auto' ? undefined : form.room,
+      behindMm: behind.value,
       targetPercent: percent.value,
       start: form.start === 'auto' ? undefined : form.start,
       dry: form.dry,
@@ -122,17 +127,12 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
 /**
  * Reads a form and plans its hole.
  * @param setting what the part around the hole gives
- * @param edits the user's changes to its operations
+ * @param work the user's changes to its operations, with what makes them
  * @returns the plan, or every bad field
  */
-export function planForm(
-  form: AskForm,
-  shop: Shop,
-  setting: Setting = {},
-  edits: OperationEdits = {},
-): Result<HolePlan> {
+export function planForm(form: AskForm, shop: Shop, setting: Setting = {}, work?: EditWork): Result<HolePlan> {
   const read = readForm(form, shop);
   if (!read.ok) return read;
-  const plan = planHole(read.value.question, shop, setting, edits);
+  const plan = planHole(read.value.question, shop, setting, work);
   return plan.ok ? ok({ ...plan.value, assumptions: [...read.value.notes, ...plan.value.assumptions] }) : plan;
 }

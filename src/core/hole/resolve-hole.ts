@@ -5,6 +5,7 @@ import { readCallout } from '../threads/read-callout';
 import { lengthProblems } from './check-question';
 import type { HoleQuestion } from './question';
 import { resolvePlain } from './resolve-plain';
+import { resolveOutside } from './resolve-outside';
 import { resolveThread } from './resolve-thread';
 import type { ResolvedHole, ThreadFeature } from './resolved-hole';
 
@@ -34,5 +35,6 @@ export function resolveHole(q: HoleQuestion, habits: ShopHabits): Result<Resolve
   const feature = threadOf(callout.value);
   const bad = [...lengthProblems(q), ...oldThreadProblems(q, feature)];
   if (bad.length > 0) return refuse(...bad);
+  if (feature?.outside) return resolveOutside(q, callout.value, feature);
   return feature ? resolveThread(q, callout.value, feature, habits) : resolvePlain(q, callout.value);
 }

@@ -21,11 +21,11 @@ function mainBoreOf(q: HoleQuestion, feature: PlainFeature): { bore: DrawnBore; 
     : (q.depthMm ?? drawn ?? ASSUMED_D.blind * feature.diameterMm);
   const notes: Phrase[] = [];
   if (through && feature.extent === undefined && q.hole === undefined)
-    notes.push(phrase('No depth is written: the hole is taken as through.'));
+    notes.push(phrase('No depth given: assumed through.'));
   if (through && q.thicknessMm === undefined)
-    notes.push(phrase('No thickness was given: two diameters, {deep}, are taken.', { deep: depth(fullMm) }));
+    notes.push(phrase('No thickness given: assumed two diameters, {deep}.', { deep: depth(fullMm) }));
   if (!through && q.depthMm === undefined && drawn === undefined)
-    notes.push(phrase('No depth was given: one and a half diameters, {deep}, are assumed.', { deep: depth(fullMm) }));
+    notes.push(phrase('No depth given: assumed one and a half diameters, {deep}.', { deep: depth(fullMm) }));
   return { bore: { role: 'main', feature, fullMm, through }, notes };
 }
 
@@ -47,7 +47,7 @@ export function resolvePlain(q: HoleQuestion, callout: Callout): Result<Resolved
       problem(
         'no-hole',
         'callout',
-        'This callout names a mouth without its hole.',
+        'This callout names a counterbore or countersink without its hole.',
         'Add the hole: ø9 THRU CBORE ø15 x 8.6.',
       ),
     );

@@ -54,21 +54,21 @@ function settleDepths(
   const drawn = writtenThrough ? 'through' : extent?.kind === 'depth' ? 'blind' : undefined;
   if (q.hole && drawn && q.hole !== drawn)
     notes.push(
-      phrase('The callout reads {written}; {chosen} was chosen and is used.', { written: drawn, chosen: q.hole }),
+      phrase('The callout says {written}; you chose {chosen}, so that is used.', { written: drawn, chosen: q.hole }),
     );
   const guessed = q.depthMm !== undefined && q.depthMm !== thickness ? 'blind' : 'through';
   const kind = q.hole ?? drawn ?? guessed;
-  if (!q.hole && !drawn) notes.push(phrase('Neither through nor blind was said; {kind} is taken.', { kind }));
+  if (!q.hole && !drawn) notes.push(phrase('Through or blind not given: assumed {kind}.', { kind }));
   if (aboveMm > 0)
     notes.push(
-      phrase('Depths are from the face: the thread begins under the larger part, at {above}.', {
+      phrase('Depths are from the face: the thread starts below the larger part, at {above}.', {
         above: depth(aboveMm),
       }),
     );
   const writtenDepth = extent?.kind === 'depth' ? extent.mm : undefined;
   if (q.depthMm !== undefined && writtenDepth !== undefined && Math.abs(q.depthMm - writtenDepth) > 1e-6)
     notes.push(
-      phrase('The callout says {written} deep; {chosen} was typed and is used.', {
+      phrase('The callout says {written} deep; you typed {chosen}, so that is used.', {
         written: depth(writtenDepth),
         chosen: depth(q.depthMm),
       }),
@@ -82,11 +82,9 @@ function settleDepths(
   const end = given ?? whole ?? (usual?.lengthMm ?? 0) + aboveMm;
   if (usual) notes.push(usual.note);
   if (kind === 'through' && thickness === undefined)
-    notes.push(
-      phrase('No thickness was given: the plate is taken as thick as the thread, {depth}.', { depth: depth(end) }),
-    );
+    notes.push(phrase('No thickness given: assumed a plate as thick as the thread, {depth}.', { depth: depth(end) }));
   if (kind === 'blind' && thickness === undefined)
-    notes.push(phrase('No thickness was given: the wall left under the hole is not checked.'));
+    notes.push(phrase('No thickness given: the wall left under the hole is not checked.'));
   return {
     through: kind === 'through',
     endMm: end,
@@ -104,7 +102,7 @@ function physicalProblems(q: HoleQuestion, thread: Thread, d: Depths, aboveMm: n
       problem(
         'clearance-deep',
         'callout',
-        'The larger part of {clearance} takes the whole plate of {plate}: nothing is left to tap.',
+        'The larger part of {clearance} goes right through the {plate} plate: nothing is left to tap.',
         'Make the larger part shallower.',
         { clearance: depth(aboveMm), plate: depth(d.thicknessMm ?? 0) },
       ),
@@ -118,7 +116,7 @@ function physicalProblems(q: HoleQuestion, thread: Thread, d: Depths, aboveMm: n
         aboveMm > 0
           ? 'A thread of {depth} does not fit in the {thickness} that the larger part leaves of the plate.'
           : 'A thread {depth} deep does not fit in a plate of {thickness}.',
-        'Tap at most {thickness}, through, or take thicker stock.',
+        'Tap at most {thickness}, go through, or use thicker stock.',
         { depth: depth(lengthMm), thickness: depth(leftMm) },
       ),
     );
@@ -127,8 +125,8 @@ function physicalProblems(q: HoleQuestion, thread: Thread, d: Depths, aboveMm: n
       problem(
         'thread-under-pitch',
         leftMm !== undefined && leftMm === lengthMm ? 'thickness' : 'threadDepth',
-        '{depth} is less than one pitch ({pitch}): no thread would stand.',
-        'Check the unit, or take a finer thread.',
+        '{depth} is less than one pitch ({pitch}): that is no thread.',
+        'Check the unit, or use a finer thread.',
         { depth: depth(lengthMm), pitch: mm(thread.pitchMm) },
       ),
     );
@@ -138,7 +136,7 @@ function physicalProblems(q: HoleQuestion, thread: Thread, d: Depths, aboveMm: n
         'tap-larger-than-stock',
         'stockWidth',
         'The tap is {major} and the stock only {width} across: nothing would be left around it.',
-        'Take a smaller thread or wider stock.',
+        'Use a smaller thread or wider stock.',
         { major: mm(thread.majorMm), width: depth(q.stockWidthMm) },
       ),
     );

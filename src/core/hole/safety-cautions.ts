@@ -18,7 +18,7 @@ function standingCautions(material: Material, machine: Machine | undefined, thro
       standing('belts', 'Change belts and gears with the power off and locked out.'),
     machine?.speeds.kind === 'range' &&
       machine.kind !== 'hand-drill' &&
-      standing('drive', 'Change a variable-speed drive only as its manual says; some only while running.'),
+      standing('drive', 'Change a variable-speed drive only as its manual says; some only while it runs.'),
     machine?.kind === 'hand-drill' &&
       standing('hand-drill', 'Brace for the twist: a drill that grabs turns the tool, not the work.'),
     through &&
@@ -38,13 +38,13 @@ function metalCautions(material: Material): (Caution | false)[] {
   return [
     grabs(material) &&
       caution(
-        'warn',
+        'note',
         'grabs',
         'This metal pulls the drill in at breakthrough: dub the lip flat or hold the feed back.',
       ),
     isWorkHardening(material) &&
       caution(
-        'warn',
+        'note',
         'work-hardens',
         'Work-hardens when the tool rubs: keep it cutting, never dwell, use sharp tools.',
       ),

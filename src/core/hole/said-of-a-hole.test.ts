@@ -9,50 +9,44 @@ import { tell } from '../units/show';
 const assumed = (over: Partial<AskForm>): string[] =>
   planned(over)
     .assumptions.map((a) => tell(a, 'mm'))
-    .filter((a) => !a.includes('taken as mm'));
+    .filter((a) => !a.includes('read as mm'));
 const refusal = (over: Partial<AskForm>): string[] => {
   const result = planForm({ ...BLANK_FORM, machine: 'press', ...over }, shop);
   return result.ok ? [] : result.problems.map((p) => `${p.field}: ${tell(p, 'mm')} ${tell(p.remedy, 'mm')}`);
 };
 
 describe('what was not said is taken, and said', () => {
-  const TAKEN_THROUGH = 'No depth is written: the hole is taken as through.';
+  const TAKEN_THROUGH = 'No depth given: assumed through.';
   test.each([
-    [{ callout: 'ø9' }, [TAKEN_THROUGH, 'No thickness was given: two diameters, 18.0 mm, are taken.']],
+    [{ callout: 'ø9' }, [TAKEN_THROUGH, 'No thickness given: assumed two diameters, 18.0 mm.']],
     [{ callout: 'ø9', thickness: '30', depth: '30' }, [TAKEN_THROUGH]],
     [{ callout: 'ø9', thickness: '30', depth: '10' }, []],
     [{ callout: 'ø9', thickness: '30', hole: 'through' }, []],
-    [
-      { callout: 'ø9', thickness: '30', hole: 'blind' },
-      ['No depth was given: one and a half diameters, 13.5 mm, are assumed.'],
-    ],
+    [{ callout: 'ø9', thickness: '30', hole: 'blind' }, ['No depth given: assumed one and a half diameters, 13.5 mm.']],
     [
       { callout: 'M8 THRU', thickness: '30', hole: 'blind', depth: '10' },
-      ['The callout reads through; blind was chosen and is used.'],
+      ['The callout says through; you chose blind, so that is used.'],
     ],
     [
       { callout: 'M8 x 10 DEEP', thickness: '30', depth: '12' },
-      ['The callout says 10.0 mm deep; 12.0 mm was typed and is used.'],
+      ['The callout says 10.0 mm deep; you typed 12.0 mm, so that is used.'],
     ],
     [{ callout: 'M8 x 10 DEEP', thickness: '30', depth: '10' }, []],
-    [{ callout: 'M8 x 10 DEEP' }, ['No thickness was given: the wall left under the hole is not checked.']],
-    [{ callout: 'M8', thickness: '10' }, ['Neither through nor blind was said; through is taken.']],
-    [{ callout: 'M8', thickness: '30', depth: '8' }, ['Neither through nor blind was said; blind is taken.']],
-    [{ callout: 'M8', thickness: '30', depth: '30' }, ['Neither through nor blind was said; through is taken.']],
+    [{ callout: 'M8 x 10 DEEP' }, ['No thickness given: the wall left under the hole is not checked.']],
+    [{ callout: 'M8', thickness: '10' }, ['Through or blind not given: assumed through.']],
+    [{ callout: 'M8', thickness: '30', depth: '8' }, ['Through or blind not given: assumed blind.']],
+    [{ callout: 'M8', thickness: '30', depth: '30' }, ['Through or blind not given: assumed through.']],
     [
       { callout: 'ø9 x 4 DEEP M8 THRU', thickness: '20' },
-      ['Depths are from the face: the thread begins under the larger part, at 4.0 mm.'],
+      ['Depths are from the face: the thread starts below the larger part, at 4.0 mm.'],
     ],
-    [
-      { callout: 'M8 THRU', depth: '9' },
-      ['No thickness was given: the plate is taken as thick as the thread, 9.0 mm.'],
-    ],
+    [{ callout: 'M8 THRU', depth: '9' }, ['No thickness given: assumed a plate as thick as the thread, 9.0 mm.']],
     // 1/8 NPT: 0.1615 in by hand and three threads of 27 to the inch are 6.92.
     [
       { callout: '1/8 NPT THRU', drills: 'inch-index-115' },
       [
-        'No depth was given: hand-tight length and three threads, 6.9 mm, is taken.',
-        'No thickness was given: the plate is taken as thick as the thread, 6.9 mm.',
+        'No depth given: assumed the hand-tight length and three threads, 6.9 mm.',
+        'No thickness given: assumed a plate as thick as the thread, 6.9 mm.',
       ],
     ],
   ] as [Partial<AskForm>, string[]][])('%j', (over, expected) => expect(assumed(over)).toEqual(expected));
@@ -62,27 +56,27 @@ describe('what cannot be says where, what, and what to do', () => {
   test.each([
     [
       { callout: 'ø9 x 20 DEEP M8 THRU', thickness: '20' },
-      'callout: The larger part of 20.0 mm takes the whole plate of 20.0 mm: nothing is left to tap. Make the larger part shallower.',
+      'callout: The larger part of 20.0 mm goes right through the 20.0 mm plate: nothing is left to tap. Make the larger part shallower.',
     ],
     [
       { callout: 'ø9 x 10 DEEP M8 x 22 DEEP', thickness: '20' },
-      'threadDepth: A thread of 12.0 mm does not fit in the 10.0 mm that the larger part leaves of the plate. Tap at most 10.0 mm, through, or take thicker stock.',
+      'threadDepth: A thread of 12.0 mm does not fit in the 10.0 mm that the larger part leaves of the plate. Tap at most 10.0 mm, go through, or use thicker stock.',
     ],
     [
       { callout: 'M8 x 22 DEEP', thickness: '20' },
-      'threadDepth: A thread 22.0 mm deep does not fit in a plate of 20.0 mm. Tap at most 20.0 mm, through, or take thicker stock.',
+      'threadDepth: A thread 22.0 mm deep does not fit in a plate of 20.0 mm. Tap at most 20.0 mm, go through, or use thicker stock.',
     ],
     [
       { callout: 'M8 THRU', thickness: '1' },
-      'thickness: 1.0 mm is less than one pitch (1.25 mm): no thread would stand. Check the unit, or take a finer thread.',
+      'thickness: 1.0 mm is less than one pitch (1.25 mm): that is no thread. Check the unit, or use a finer thread.',
     ],
     [
       { callout: 'M8 x 1 DEEP', thickness: '20' },
-      'threadDepth: 1.0 mm is less than one pitch (1.25 mm): no thread would stand. Check the unit, or take a finer thread.',
+      'threadDepth: 1.0 mm is less than one pitch (1.25 mm): that is no thread. Check the unit, or use a finer thread.',
     ],
     [
       { callout: 'M8 THRU', thickness: '20', width: '8' },
-      'stockWidth: The tap is 8.0 mm and the stock only 8.0 mm across: nothing would be left around it. Take a smaller thread or wider stock.',
+      'stockWidth: The tap is 8.0 mm and the stock only 8.0 mm across: nothing would be left around it. Use a smaller thread or wider stock.',
     ],
     [
       { callout: 'M10 THRU ø5 H7 REAM', thickness: '20' },
@@ -90,24 +84,24 @@ describe('what cannot be says where, what, and what to do', () => {
     ],
     [
       { callout: 'M8 THRU', thickness: '2500' },
-      'thickness: The thickness of 2500.0 mm is beyond 2000.0 mm. Check the unit.',
+      'thickness: The thickness of 2500.0 mm is over the 2000.0 mm that a part may have. Check the unit.',
     ],
     [
       { callout: 'M8 THRU', thickness: '20', percent: '95' },
-      'targetPercent: 95 % of thread is outside reason: 40 % to 90 %. Ask for a percentage between them, or auto.',
+      'targetPercent: 95 % of thread is out of range: 40 % to 90 %. Enter a percentage in that range, or auto.',
     ],
     [
       { callout: 'M8 THRU', thickness: '20', drill: '8.0' },
-      'drill: A 8.0 mm drill (8.0 mm) is as large as the thread (8.0 mm) or larger: no thread would be left. Take a drill smaller than the major diameter.',
+      'drill: A 8.0 mm drill (8.0 mm) is as large as the thread (8.0 mm) or larger: no thread would be left. Use a drill smaller than the major diameter.',
     ],
-    // M8 x 20 blind in 22: bottoming of 2 and one pitch of room: 23.75, and the tip of 17/64. Wall of 1.6 at least.
+    // M8 x 20 blind in 22: bottoming of 2 and one pitch of room over a flat floor: 23.75. Wall of 1.6 at least.
     [
       { callout: 'M8 x 20 DEEP', thickness: '22' },
-      'threadDepth: A blind thread 20.0 mm deep needs a hole 25.8 mm deep to the tip; the plate is 22.0 mm. Thread at most 14.6 mm deep, or go through.',
+      'threadDepth: A blind thread 20.0 mm deep needs a hole 23.8 mm deep to the tip; the plate is 22.0 mm. Thread at most 16.6 mm deep, or go through.',
     ],
     [
       { callout: 'M8 x 3 DEEP', thickness: '6' },
-      'threadDepth: A blind thread 3.0 mm deep needs a hole 8.8 mm deep to the tip; the plate is 6.0 mm. Go through, or take thicker stock: no useful blind thread fits.',
+      'threadDepth: A blind thread 3.0 mm deep needs a hole 6.8 mm deep to the tip; the plate is 6.0 mm. Go through, or use thicker stock: no room for a usable blind thread.',
     ],
   ] as [Partial<AskForm>, string][])('%j', (over, expected) => expect(refusal(over)).toEqual([expected]));
 

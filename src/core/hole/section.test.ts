@@ -61,10 +61,7 @@ describe('the section of a hole', () => {
       'larger part to 6.0 draws hole',
     ]);
     const kept = sectionOf(plan({ callout: 'M10 THRU', thickness: '12', existing: '8.5' }));
-    expect([kept.bores, kept.subtitle]).toEqual([
-      [{ diameterMm: 8.5, fullMm: 12, tipMm: 0 }],
-      'the hole that is there',
-    ]);
+    expect([kept.bores, kept.subtitle]).toEqual([[{ diameterMm: 8.5, fullMm: 12, tipMm: 0 }], 'the existing hole']);
     const reamed = sectionOf(plan({ callout: 'ø8 H7 REAM x 20 DEEP', thickness: '40' }));
     expect(reamed.bores.map((b) => b.diameterMm)).toEqual([8, 7.7]);
   });

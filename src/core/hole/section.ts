@@ -1,9 +1,10 @@
-import { depth, phrase, type Phrase } from '../answer/answer';
+import { depth, mm, phrase, type Answer, type Phrase } from '../answer/answer';
 import { coneDepth } from '../drills/drill-point';
-import { drillName, pointAngleOf } from '../drills/drill';
-import type { Operation, OperationCode } from '../operation/operation';
+import { drillName, FLAT_DEG, pointAngleOf } from '../drills/drill';
+import { MAIN_KEY, type Operation, type OperationCode } from '../operation/operation';
+import type { OutsideThread } from '../operation/outside-thread';
 import type { CalloutFeature } from '../threads/callout';
-import type { HolePlan, ThreadPart } from './hole-plan';
+import { mainCut, type HolePlan, type ThreadPart } from './hole-plan';
 
 /** A depth that a section shows, from the face; those with a feature can be drawn to another depth. */
 export interface Level {
@@ -11,6 +12,10 @@ export interface Level {
   name: Phrase;
   strong?: boolean;
   feature?: CalloutFeature;
+  /** How it was reached. */
+  of?: Answer;
+  /** Key of the operation that makes it. */
+  op?: string;
 }
 
 /** A hole cut in half: what is left of the metal, in mm from the face. */
@@ -31,10 +36,12 @@ export interface Section {
     fromMm: number;
     endMm: number;
     runOutMm: number;
-    /** Chamfer of the last tap, which is drawn at its deepest; undefined where none is turned in. */
-    tapChamferMm?: number;
+    /** Each tap at its deepest, the last one last: where its full thread and its tip end. Empty where none is turned in. */
+    taps: { fullMm: number; tipMm: number }[];
   };
   levels: Level[];
+  /** A thread on a rod instead of a hole. */
+  rod?: { majorMm: number; minorMm: number; pitchMm: number; lengthMm: number; chamferMm: number };
 }
 
 const BORES: readonly OperationCode[] = [
@@ -63,7 +70,7 @@ function threadOf({ thread, at, tapDrill, tapping }: ThreadPart, thicknessMm: nu
     fromMm: at.fromMm,
     endMm,
     runOutMm: at.through && endMm >= thicknessMm - 0.01 ? 0 : chamfer,
-    tapChamferMm: chamfer,
+    taps: tapping.best.each.map(({ fullMm, tipMm }) => ({ fullMm, tipMm })),
   };
 }
 
@@ -78,6 +85,7 @@ function oldThreadOf({ thread: at, existing }: HolePlan['hole']): Section['threa
     fromMm: at.fromMm,
     endMm: at.fromMm + at.lengthMm,
     runOutMm: 0,
+    taps: [],
   };
 }
 
@@ -107,31 +115,43 @@ function existingBore({ hole }: HolePlan): Bores {
 
 /** The depths of larger parts and counterbores, each with the feature that it draws. */
 function upperLevels(plan: HolePlan): Level[] {
-  return plan.operations.flatMap(({ code, cut }): Level[] => {
+  return plan.operations.flatMap(({ key, code, cut }): Level[] => {
     if (!cut || (code !== 'open' && code !== 'counterbore')) return [];
     const kind = code === 'open' ? 'hole' : 'counterbore';
     const feature = plan.callout.features.find(
       (f) => f.kind === kind && Math.abs(f.diameterMm - cut.spec.diameterMm) < 0.3,
     );
-    return [{ mm: cut.spec.fullMm, name: phrase(code === 'open' ? 'larger part to' : 'counterbore to'), feature }];
+    return [
+      { mm: cut.spec.fullMm, name: phrase(code === 'open' ? 'larger part to' : 'counterbore to'), feature, op: key },
+    ];
   });
 }
 
-function threadLevels({ callout, hole }: HolePlan, thread: Section['thread']): Level[] {
+function threadLevels({ callout, hole, operations }: HolePlan, thread: Section['thread']): Level[] {
   if (!thread || !hole.thread) return [];
   const blind = !hole.thread.through;
   if (!blind && thread.endMm >= (hole.thicknessMm ?? 0) - 0.01) return [];
   const feature = callout.features.find((f) => f.kind === 'thread');
-  return [{ mm: thread.endMm, name: phrase('full thread to'), feature }];
+  return [
+    {
+      mm: thread.endMm,
+      name: phrase('full thread to'),
+      feature,
+      op: operations.findLast((o) => o.code === 'tap')?.key,
+    },
+  ];
 }
 
 /** Where the bore of a thread ends that goes on below as a narrower one. */
 function floorLevels(plan: HolePlan): Level[] {
   const blind = plan.thread?.tapping.best.depth;
   return blind && plan.hole.through
-    ? [{ mm: blind.fullDiameter.value, name: phrase('tap drill to'), strong: true }]
+    ? [{ mm: blind.fullDiameter.value, name: phrase('tap drill to'), strong: true, op: MAIN_KEY }]
     : [];
 }
+
+/** Through holes: how far the spindle goes, which says how deep to set the stop. */
+const mainTravel = (plan: HolePlan): Answer | undefined => mainCut(plan)?.travel;
 
 function bottomLevels(plan: HolePlan, bores: Bores, threaded: boolean): Level[] {
   const { hole, callout } = plan;
@@ -139,7 +159,13 @@ function bottomLevels(plan: HolePlan, bores: Bores, threaded: boolean): Level[] 
   const tip = bores.reduce((d, b) => Math.max(d, b.fullMm + b.tipMm), 0);
   if (hole.through)
     return [
-      { mm: hole.thicknessMm ?? deepest, name: phrase('through the plate'), strong: true },
+      {
+        mm: hole.thicknessMm ?? deepest,
+        name: phrase('through the plate'),
+        strong: true,
+        of: mainTravel(plan),
+        op: MAIN_KEY,
+      },
       ...(tip > deepest ? [{ mm: tip, name: phrase('tip clears at') }] : []),
     ];
   const main = plan.operations.findLast((op) => op.cut && BORES.includes(op.code) && op.code !== 'counterbore');
@@ -153,11 +179,19 @@ function bottomLevels(plan: HolePlan, bores: Bores, threaded: boolean): Level[] 
       name: room > 0 ? phrase('full, {room} chip room', { room: depth(room) }) : phrase('full diameter to'),
       strong: true,
       feature: threaded ? undefined : feature,
+      of: plan.thread?.tapping.best.depth?.fullDiameter,
+      op: main?.key,
     },
-    { mm: tip, name: phrase('stop, from touch'), strong: true },
+    { mm: tip, name: phrase('stop, from touch'), strong: true, of: main?.cut?.travel },
     ...(hole.thicknessMm === undefined
       ? []
-      : [{ mm: hole.thicknessMm, name: phrase('back, wall {wall}', { wall: depth(hole.thicknessMm - tip) }) }]),
+      : [
+          {
+            mm: hole.thicknessMm,
+            name: phrase('back, wall {wall}', { wall: depth(hole.thicknessMm - tip) }),
+            of: plan.wall,
+          },
+        ]),
   ];
 }
 
@@ -181,12 +215,36 @@ function brokenOf({ hole }: HolePlan, bores: Bores): Section['broken'] {
 
 function nameOf(main: Operation | undefined): string {
   const spec = main?.cut?.spec;
-  if (!spec) return 'the hole that is there';
-  return spec.drill ? `drill ${drillName(spec.drill)}, ${pointAngleOf(spec.drill)}° point` : spec.tool.name;
+  if (!spec) return 'the existing hole';
+  if (!spec.drill) return spec.tool.name;
+  const angle = pointAngleOf(spec.drill);
+  return `drill ${drillName(spec.drill)}, ${angle === FLAT_DEG ? 'flat-bottomed' : `${angle}° point`}`;
+}
+
+/** A threaded rod, seen from the side. */
+function rodSection({ thread, kind, leftHand, lengthMm, blank, chamfer, turns }: OutsideThread): Section {
+  return {
+    title: `${thread.designation}${leftHand ? ' LH' : ''}`,
+    subtitle: kind === 'stud' ? 'inner end of a stud' : 'outside, by die',
+    through: false,
+    bores: [],
+    levels: [
+      { mm: lengthMm, name: phrase('full thread to'), strong: true, of: turns, op: 'die-open' },
+      { mm: 0, name: phrase('blank {blank}', { blank: mm(blank.value) }), of: blank, op: 'blank' },
+    ],
+    rod: {
+      majorMm: thread.majorMm,
+      minorMm: thread.majorMm - 1.2269 * thread.pitchMm,
+      pitchMm: thread.pitchMm,
+      lengthMm,
+      chamferMm: chamfer.value,
+    },
+  };
 }
 
 /** The section of a hole as its operations leave it. */
 export function sectionOf(plan: HolePlan): Section {
+  if (plan.outside) return rodSection(plan.outside);
   const { hole, operations } = plan;
   const bores = boresOf(plan);
   const drilled = operations.filter(
@@ -213,6 +271,12 @@ export function sectionOf(plan: HolePlan): Section {
     levels,
   };
 }
+
+/** Depth as it is drawn, mm: what the break of long stock leaves out is not there. */
+export const drawnDepth =
+  ({ broken }: Pick<Section, 'broken'>) =>
+  (mm: number): number =>
+    broken && mm > broken.fromMm ? Math.max(broken.fromMm, mm - broken.toMm + broken.fromMm) : mm;
 
 /** How far a cone of a mouth reaches below its start, mm, in a hole of this diameter. */
 export const mouthDepth = (mouth: NonNullable<Section['mouth']>, holeMm: number): number =>

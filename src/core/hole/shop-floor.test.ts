@@ -61,8 +61,11 @@ describe('the series of operations, hole by hole', () => {
     const one = plan({ callout: 'M6 THRU', machine: 'mill', thickness: '10' });
     expect(series(one)).toEqual(['lay-out', 'start', 'drill 5.0', 'tap spiral-point (gun) tap', 'deburr', 'check']);
     expect(one.thread?.tapping.best.id).toBe('reversing-spindle');
-    const blind = plan({ callout: 'M6 x 9 DEEP', machine: 'mill', thickness: '30', parts: '40' });
-    expect(blind.thread?.tapping.best.id).not.toBe('reversing-spindle');
+    // Blind with stock below: four pitches deeper, and the spindle has room to stop; in 16 it has not.
+    const blind = (thickness: string) =>
+      plan({ callout: 'M6 x 9 DEEP', machine: 'mill', thickness, parts: '40' }).thread?.tapping.best;
+    expect([blind('30')?.id, blind('30')?.depth?.chipRoomMm]).toEqual(['reversing-spindle', 5]);
+    expect(blind('16')?.id).not.toBe('reversing-spindle');
   });
 
   test('3/8-16 in grey iron: straight flutes, brittle metal takes more thread, dry', () => {
@@ -88,10 +91,12 @@ describe('the series of operations, hole by hole', () => {
     expect(p.thread?.tapping.ways.find((w) => w.id === 'reversing-spindle')?.possible).toBe(false);
   });
 
-  test('M10 on the axis in the lathe: in the tailstock, spindle turned by hand for a blind hole', () => {
+  test('M10 on the axis in the lathe: by hand against the tailstock centre, blind or one through', () => {
     const p = plan({ callout: 'M10 x 15 DEEP', machine: 'lathe', thickness: '60' });
-    expect([p.thread?.tapping.best.id, p.thread?.tapping.best.rpm]).toEqual(['lathe', undefined]);
-    expect(plan({ callout: 'M10 THRU', machine: 'lathe', thickness: '15' }).thread?.tapping.best.rpm).toBe(45);
+    expect([p.thread?.tapping.best.id, p.thread?.tapping.best.rpm]).toEqual(['lathe-hand', undefined]);
+    expect(plan({ callout: 'M10 THRU', machine: 'lathe', thickness: '15', parts: '30' }).thread?.tapping.best.rpm).toBe(
+      45,
+    );
   });
 
   test('a reversing head takes the many through holes, never the blind ones', () => {

@@ -15,8 +15,8 @@ export const swallowedProblems = (bores: readonly DrawnBore[]): Problem[] =>
             'bore-swallowed',
             'callout',
             wider.through
-              ? 'The bore of {bore} disappears in the one of {wider}, which goes through.'
-              : 'The bore of {bore} ends inside the one of {wider}, which is {deep} deep.',
+              ? 'The {bore} bore disappears in the {wider} one, which goes through.'
+              : 'The {bore} bore ends inside the {wider} one, which is {deep} deep.',
             'Give the larger bore a smaller depth, or leave the smaller one out.',
             { bore: mm(bore.feature.diameterMm), wider: mm(wider.feature.diameterMm), deep: depth(wider.fullMm) },
           ),
@@ -31,8 +31,8 @@ export const fitProblems = (bores: readonly DrawnBore[]): Problem[] =>
       problem(
         'fit-large',
         'callout',
-        'The limits of {fit} at {size} are not in the list: it ends at 120 mm.',
+        'The limits of {fit} at {size} are not in the list, which ends at {most}.',
         'Bore it and measure, to the limits on the drawing.',
-        { fit: f.fit ?? '', size: mm(f.diameterMm) },
+        { fit: f.fit ?? '', size: mm(f.diameterMm), most: mm(120) },
       ),
     );

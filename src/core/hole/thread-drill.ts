@@ -81,8 +81,8 @@ const byMethodNote = (choice: TapDrillChoice, used: TapDrillCandidate, method: S
     'note',
     'shop-method',
     choice.choice?.drill === used.drill
-      ? 'Chosen as this shop does: {method}. By percentage it is the same.'
-      : 'Chosen as this shop does: {method}. By percentage it would be {drill}.',
+      ? 'Chosen by this shop’s method: {method}. By percentage it is the same.'
+      : 'Chosen by this shop’s method: {method}. By percentage it would be {drill}.',
     {
       method: choice.methods.find((s) => s.id === method)?.label ?? method,
       drill: choice.choice ? drillName(choice.choice.drill) : 'one to buy',
@@ -92,26 +92,21 @@ const byMethodNote = (choice: TapDrillChoice, used: TapDrillCandidate, method: S
 function missingNote(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrillCandidate): Caution[] {
   if (!choice.missing) return [];
   return [
-    caution(
-      'note',
-      'drill-lacking',
-      '{wanted} would be nearer but is not in “{pool}”; {drill} is the next best, at {percent}.',
-      {
-        wanted: drillName(choice.missing.drill),
-        pool: q.pool.label,
-        drill: drillName(used.drill),
-        percent: percent(used.percentOnDrill ?? 0),
-      },
-    ),
+    caution('note', 'drill-missing', '{wanted} is nearer but not in “{pool}”; {drill} is next best, at {percent}.', {
+      wanted: drillName(choice.missing.drill),
+      pool: q.pool.label,
+      drill: drillName(used.drill),
+      percent: percent(used.percentOnDrill ?? 0),
+    }),
   ];
 }
 
 function toBuy(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrillCandidate): Caution {
-  return caution('warn', 'drill-to-buy', 'Nothing in “{pool}” is inside the class: get a {drill}.{instead}', {
+  return caution('warn', 'drill-to-buy', 'Nothing in “{pool}” is inside the class: you need {drill}.{instead}', {
     pool: q.pool.label,
     drill: drillName(used.drill),
     instead: choice.closestOutside
-      ? ` The closest to hand, ${drillName(choice.closestOutside.drill)}, leaves the thread out of class.`
+      ? ` The closest there, ${drillName(choice.closestOutside.drill)}, leaves the thread out of class.`
       : '',
   });
 }
@@ -126,8 +121,8 @@ function unreasonable({ thread }: TapDrillQuestion, { drill, percentOnDrill: p }
     problem(
       'percent-unreasonable',
       'drill',
-      '{drill} leaves {percent} of thread, outside reason.',
-      'Take a drill nearer to the one proposed.',
+      '{drill} leaves {percent} of thread, which is out of range.',
+      'Use a drill nearer to the one proposed.',
       { drill: drillName(drill), percent: percent(p) },
     ),
   ];
@@ -164,8 +159,8 @@ function chooseDrill(
     problem(
       'no-drill',
       'drills',
-      'No drill made comes inside the class {name} for {thread} this way.',
-      'Ask for another class or percentage, or guide the drill better and ream.',
+      'No drill made leaves {thread} inside class {name} this way.',
+      'Use another class or percentage, or guide the drill better and ream.',
       { name: q.limits?.className ?? '', thread: q.thread.designation },
     ),
   );
@@ -194,8 +189,8 @@ export const existingLarge = (existingMm: number, drill: Drill): Problem[] =>
         problem(
           'existing-large',
           'existing',
-          'The hole that is there, {existing}, leaves the drill {drill} nothing to cut.',
-          'Ask with the drill that cleans it up, a larger thread, or an insert.',
+          'The existing hole, {existing}, leaves the {drill} drill nothing to cut.',
+          'Use a drill that cleans it up, a larger thread, or an insert.',
           { existing: mm(existingMm), drill: drillName(drill) },
         ),
       ];

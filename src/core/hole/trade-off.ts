@@ -9,7 +9,7 @@ import type { ThreadPart } from './hole-plan';
 /** What one drill would mean: how far from breaking the tap, how much of the strength needed the thread has. */
 export interface TradeOff {
   candidate: TapDrillCandidate;
-  /** Of the first tap, under the conditions of the way chosen; undefined where no thread is left, or it is tapered. */
+  /** Of the tap closest to breaking, under the conditions of the way chosen; undefined where no thread is left, or it is tapered. */
   load?: TapLoad;
   /** Length of thread that holds the bolt, with this hole, mm. */
   neededMm?: number;
@@ -24,7 +24,7 @@ export function weighDrill(part: ThreadPart, candidate: TapDrillCandidate): Trad
   if (isTapered(thread) || drill.diameterMm >= thread.majorMm) return { candidate };
   const { material } = forming.question;
   const minorMm = kind === 'form' ? formedMinor(thread, drill.diameterMm) : holeMm;
-  const load = tapLoad({ ...tapping.best.conditions, minorMm });
+  const load = tapLoad({ ...tapping.best.worst.conditions, minorMm });
   if (!part.engagement) return { candidate, load };
   const neededMm = engagement(thread, material, bolt, finishedMinorMm).needed.value;
   return { candidate, load, neededMm, strength: at.lengthMm / neededMm };

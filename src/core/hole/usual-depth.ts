@@ -24,7 +24,7 @@ export interface UsualDepth {
 
 function diameters(thread: Thread, count: number, rule: string): UsualDepth {
   const lengthMm = count * thread.majorMm;
-  return { lengthMm, note: phrase('No depth was given: {rule}, {depth}, is taken.', { rule, depth: depth(lengthMm) }) };
+  return { lengthMm, note: phrase('No depth given: assumed {rule}, {depth}.', { rule, depth: depth(lengthMm) }) };
 }
 
 /** The length at which the bolt breaks before the thread strips, on the largest hole that the class allows. */
@@ -37,7 +37,7 @@ function computed(thread: Thread, material: Material, bolt: BoltClass): UsualDep
   const lengthMm = Math.ceil(Math.min(most, Math.max(least, needed)) / ROUND_MM - 1e-9) * ROUND_MM;
   return {
     lengthMm,
-    note: phrase('No depth was given: {depth} of thread, until a {bolt} bolt would break first, is assumed.', {
+    note: phrase('No depth given: assumed {depth} of thread, enough for a {bolt} bolt to break first.', {
       depth: depth(lengthMm),
       bolt: bolt.label,
     }),
@@ -58,7 +58,7 @@ export function usualThreadDepth(
     const lengthMm = taperTapDrill(thread).handTightMm + 3 * thread.pitchMm;
     return {
       lengthMm,
-      note: phrase('No depth was given: hand-tight length and three threads, {depth}, is taken.', {
+      note: phrase('No depth given: assumed the hand-tight length and three threads, {depth}.', {
         depth: depth(lengthMm),
       }),
     };

@@ -74,7 +74,7 @@ describe('what is asked of the drill', () => {
     part({ callout: 'M8 THRU', thickness: '12', ...over }).tapDrill.used.drill.label;
   const by = (tapDrill: 'chart' | 'subtraction') => ({ ...shop, habits: { ...shop.habits, tapDrill } });
 
-  test('a percentage typed counts for the kind of tap that was asked for, with comma and sign too', () => {
+  test('a percentage typed counts for the kind of tap that wset by you, with comma and sign too', () => {
     // 85 % of 1.25: 8 - 1.38 = 6.62; formed at 60: 8 - 0.51 = 7.49.
     expect([
       used({ percent: '85' }),
@@ -134,7 +134,9 @@ describe('what stands near', () => {
         .filter((c) => c.code === 'drawn-depth')
         .map((c) => tell(c, 'mm'));
     expect(drawn(14)).toHaveLength(1);
-    expect(drawn(14)[0]).toMatch(/^The drawing drills 14\.0 mm; this tap needs \d+\.\d mm of full diameter\.$/);
+    expect(drawn(14)[0]).toMatch(
+      /^The drawing gives 14\.0 mm of drill depth; this tap needs \d+\.\d mm of full diameter\.$/,
+    );
     expect(drawn(30)).toEqual([]);
   });
 });
@@ -153,7 +155,7 @@ test('an unknown material is answered with those that there are; a thread that i
   expect([problem?.code, problem?.nearest?.[0], tell(problem?.remedy ?? { text: '' }, 'mm')]).toEqual([
     'material-unknown',
     'steel-free-machining',
-    expect.stringMatching(/^Take one of: steel-free-machining, steel-low-carbon, /),
+    expect.stringMatching(/^Pick one of: steel-free-machining, steel-low-carbon, /),
   ]);
   const old = planned({ callout: 'M8 THRU', thickness: '12', existing: ' Thread ' });
   expect(old.hole.existing).toEqual({ kind: 'thread' });

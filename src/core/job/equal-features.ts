@@ -4,11 +4,12 @@ import { writeCallout } from '../threads/write-callout';
 import { BLANK_FORM, type AskForm } from '../hole/form';
 import type { JobFeature } from './plan-in-job';
 
-export const HOLE_KINDS = ['tapped', 'reamed', 'counterbored', 'countersunk', 'plain', 'unread'] as const;
+export const HOLE_KINDS = ['tapped', 'outside', 'reamed', 'counterbored', 'countersunk', 'plain', 'unread'] as const;
 export type HoleKind = (typeof HOLE_KINDS)[number];
 
 function kindOf(features: readonly CalloutFeature[]): HoleKind {
   const has = (kind: CalloutFeature['kind']): boolean => features.some((f) => f.kind === kind);
+  if (features.some((f) => f.kind === 'thread' && f.outside)) return 'outside';
   if (has('thread')) return 'tapped';
   if (features.some((f) => f.kind === 'hole' && (f.ream || f.fit !== undefined))) return 'reamed';
   if (has('counterbore')) return 'counterbored';

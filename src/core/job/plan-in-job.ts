@@ -8,7 +8,7 @@ import type { MadeHole } from '../layout/lay-out';
 import { depthBehind, faceShape, facesOf, type FaceId, type Part } from '../layout/part';
 import { pointsOf, type Place } from '../layout/place';
 import type { Setting } from '../operation/context';
-import type { OperationEdits } from '../operation/edits';
+import { withEdits, type OperationEdits } from '../operation/edits';
 import type { Shop } from '../shop/shop';
 
 /** What a job says of all its holes. */
@@ -61,7 +61,8 @@ export function settingOf(part: Part, feature: JobFeature): Setting {
 }
 
 /** What the plate has to know of a plan: how deep it goes, how deep its tap. */
-export function madeHole({ operations, hole }: HolePlan): MadeHole {
+export function madeHole({ operations, hole, outside }: HolePlan): MadeHole {
+  if (outside) return { boredMm: 0, through: false };
   const boredMm = operations.reduce((d, { cut }) => Math.max(d, cut ? cut.spec.fullMm + cut.tipMm : 0), 0);
   const threadEndMm = hole.thread && hole.thread.fromMm + hole.thread.lengthMm;
   return {
@@ -103,7 +104,7 @@ export function plannerFor(shop: Shop): Planner {
     const asked = questionInJob(question, job);
     // JSON has no Infinity: a face without an axis is told apart from a hole that is not laid out.
     const key = JSON.stringify([asked, setting, setting.offAxisMm === Infinity, edits]);
-    return plans(key, () => planForm(asked, shop, setting, edits));
+    return plans(key, () => planForm(asked, shop, setting, edits && withEdits(edits)));
   };
   return {
     plan: (feature, job) => planned(feature, job, settingOf(job.part, feature)),

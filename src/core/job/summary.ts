@@ -1,5 +1,6 @@
 import type { OperationCode } from '../operation/operation';
 import { equalFeatures, withCount } from './equal-features';
+import { faceSketch, type FaceSketch } from './face-sketch';
 import { holeLine, type HoleLine, type NamedFeature } from './hole-line';
 import type { JobHead, Planner } from './plan-in-job';
 
@@ -20,6 +21,12 @@ export interface JobSummary {
   holes: number;
   /** Kinds that cannot be made, or that have a warning. */
   troubled: number;
+  /** Kinds that cannot be made as drawn. */
+  impossible: number;
+  /** Features, and those of them without a place. */
+  features: number;
+  unplaced: number;
+  sketch?: FaceSketch;
   /** One part, hole by hole, without changes of tool, s. */
   seconds: number;
 }
@@ -36,6 +43,7 @@ export function workOf(lines: readonly Pick<HoleLine, 'steps' | 'count'>[]): Wor
 /** A kind of hole of a job: its line, and how long all of it takes, s. */
 export interface KindOfHole {
   line: HoleLine;
+  impossible: boolean;
   seconds: number;
 }
 
@@ -49,13 +57,18 @@ export function* kindsOfHoles(
     const plan = planner.plan(equal[0], job);
     yield {
       line: { ...holeLine(equal[0], job, planner), callout: withCount(equal[0].question.callout, count), count },
+      impossible: !plan.ok,
       seconds: plan.ok ? plan.value.seconds * (count / Math.max(1, plan.value.callout.count)) : 0,
     };
   }
 }
 
 /** The summary of a job from all of its kinds. */
-export function summaryOf(kinds: readonly KindOfHole[]): JobSummary {
+export function summaryOf(
+  kinds: readonly KindOfHole[],
+  job: JobHead,
+  features: readonly (NamedFeature & { letter: string })[],
+): JobSummary {
   const lines = kinds.map((k) => k.line);
   return {
     lines: lines.slice(0, KINDS_LISTED),
@@ -63,6 +76,10 @@ export function summaryOf(kinds: readonly KindOfHole[]): JobSummary {
     work: workOf(lines),
     holes: lines.reduce((sum, l) => sum + l.count, 0),
     troubled: lines.filter((l) => l.troubles.length > 0).length,
+    impossible: kinds.filter((k) => k.impossible).length,
+    features: features.length,
+    unplaced: features.filter((f) => !f.place).length,
+    sketch: faceSketch(job.part, features),
     seconds: kinds.reduce((sum, k) => sum + k.seconds, 0),
   };
 }

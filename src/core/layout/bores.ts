@@ -147,9 +147,9 @@ export function checkBores(bores: readonly Bore[], isAngled: (featureId: string)
         reason:
           wallMm <= 0
             ? phrase(
-                'The bores run into each other inside the part; where that is meant, drill the larger first and ease the feed.',
+                'The bores run into each other inside the part; if that is intended, drill the larger first and ease the feed.',
               )
-            : phrase('Only {wall} is left between the bores; {thin} is wanted.', {
+            : phrase('Only {wall} left between the bores; {thin} is needed.', {
                 wall: depth(wallMm),
                 thin: depth(thin),
               }),

@@ -1,13 +1,19 @@
 import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
 import type { Callout, CalloutFeature } from '../threads/callout';
-import { usualTapLength } from '../tapping/tap-lengths.table';
-import { SQUARE_MM } from '../tapping/tap-reach';
-import { boltThrough, HEXAGONS, rowFor, SOCKET_HEADS, socketOutside, WASHERS } from './heads.table';
+import { SQUARE_MM, usualTapFigures } from '../tapping/tap-lengths.table';
+import type { Thread } from '../threads/thread';
+import { boltThrough, rowFor, SOCKET_HEADS } from './heads.table';
+import { HEXAGONS, socketOutside, WASHERS } from './hexagons.table';
 
 /** What a feature of a callout asks for, in the imperative. */
 function featureOrder(f: CalloutFeature): Phrase {
   const deep = f.extent?.kind === 'through' ? ', through' : f.extent ? ', {deep} deep' : '';
   const values = { deep: depth(f.extent?.kind === 'depth' ? f.extent.mm : 0) };
+  if (f.kind === 'thread' && f.outside)
+    return phrase(`Thread {thread} outside${f.extent?.kind === 'depth' ? ', {deep} long' : ''}`, {
+      ...values,
+      thread: f.thread.designation,
+    });
   if (f.kind === 'thread') return phrase(`Tap {thread}${deep}`, { ...values, thread: f.thread.designation });
   const size = { ...values, size: mm(f.diameterMm) };
   if (f.kind === 'hole')
@@ -27,7 +33,7 @@ export interface Footprint {
   mouthMm: number;
   /** Head or washer of the screw that goes here; 0 where no screw of that size is listed. */
   headMm: number;
-  /** Outside of the socket over a hexagon of that size; 0 where none is listed, or the head lies in a counterbore. */
+  /** Outside of the socket over a hexagon of that size; 0 where none is listed, or the head sits in a counterbore. */
   socketMm: number;
   /** Head or washer that stands over the face; 0 where it is sunk or none is listed. */
   proudMm: number;
@@ -39,10 +45,10 @@ export interface Footprint {
 /** Sweep of a T-handle, for taps to 6 mm, and of a two-handed wrench above. Trade rule. mm */
 const SWING_MM = { small: 40, large: 125 } as const;
 
-function tapRoom(majorMm: number, depthMm: number): Footprint['tap'] {
+function tapRoom(thread: Thread, depthMm: number): Footprint['tap'] {
   return {
-    standsMm: Math.max(0, usualTapLength(majorMm).overallMm - depthMm - SQUARE_MM),
-    swingMm: majorMm <= 6 ? SWING_MM.small : SWING_MM.large,
+    standsMm: Math.max(0, usualTapFigures(thread).overallMm - depthMm - SQUARE_MM),
+    swingMm: thread.majorMm <= 6 ? SWING_MM.small : SWING_MM.large,
   };
 }
 
@@ -70,7 +76,7 @@ export function footprint(callout: Callout, threadEndMm?: number): Footprint {
     headMm: Math.max(row(SOCKET_HEADS), row(WASHERS), thread && !sunk ? 0 : mouthMm),
     proudMm: Math.max(row(SOCKET_HEADS), row(WASHERS)),
     socketMm: acrossFlats > 0 ? socketOutside(acrossFlats) : 0,
-    tapped: thread !== undefined,
-    ...(thread ? { tap: tapRoom(diameterMm, threadEndMm ?? drawnMm ?? 1.5 * diameterMm) } : {}),
+    tapped: thread !== undefined && !thread.outside,
+    ...(thread && !thread.outside ? { tap: tapRoom(thread.thread, threadEndMm ?? drawnMm ?? 1.5 * diameterMm) } : {}),
   };
 }

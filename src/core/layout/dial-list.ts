@@ -26,13 +26,13 @@ export function dialSetting(move: number, dial: Dial): DialSetting {
 /** Move from touching an edge until the spindle stands over it: half the tool and the shim, onward in the same direction. */
 export function touchOff(toolDiameterMm: number, shimMm: number): Answer {
   return answer(toolDiameterMm / 2 + shimMm, 'mm', {
-    rule: 'From touching to over the edge',
+    rule: 'From touch to over the edge',
     formula: 'tool diameter ÷ 2 + shim',
     inputs: [
       ['tool', mm(toolDiameterMm)],
       ['shim', mm(shimMm)],
     ],
-    source: { kind: 'trade rule', name: 'touch off, then onward in the same direction' },
+    source: { kind: 'trade rule', name: 'touch off, then go on in the same direction' },
   });
 }
 

@@ -7,7 +7,7 @@ import { layOutFace, type LaidFeature } from './lay-out';
 import type { FaceId, Part } from './part';
 
 /**
- * Places taken from the face of a mating part, so that the holes match: a tapped hole there wants a clearance hole
+ * Places taken from the face of a mating part, so that the holes match: a tapped hole of the mate needs a clearance hole
  * here, any other hole keeps its size. Faces that lie on each other are seen mirrored.
  */
 export function fromMate(part: Part, face: FaceId, features: readonly LaidFeature[], mirrored: boolean): Imported {

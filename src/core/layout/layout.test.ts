@@ -5,7 +5,8 @@ import { readCallout } from '../threads/read-callout';
 import { boresOf, checkBores, inSpace } from './bores';
 import { dialList, dialSetting, pathLength, touchOff, visitingOrder } from './dial-list';
 import { footprint } from './describe-callout';
-import { boltThrough, CLEARANCE_HOLES, rowFor, SOCKET_HEADS, socketOutside, WASHERS } from './heads.table';
+import { boltThrough, CLEARANCE_HOLES, rowFor, SOCKET_HEADS } from './heads.table';
+import { socketOutside, WASHERS } from './hexagons.table';
 import { fromMate } from './from-mate';
 import { gaugeReading, heightList } from './height-list';
 import { combined, positionZone, rankMeans, shareOutside } from './means-of-layout';
@@ -193,12 +194,12 @@ describe('one line with callout and place', () => {
 
   test.each([
     ['4x M5 THRU at 12,12', 11, 'need a pitch'],
-    ['M8 at', 3, 'does not belong'],
+    ['M8 at', 3, 'is not part of a place'],
     ['M8 pitch 40', 3, 'first hole is missing'],
     ['6x M4 at 1,1 grid 3 by 3 pitch 5', 13, 'has 9 holes; the callout says 6'],
     ['4x M4 at 1,1 grid 2 by 2', 6, 'needs its pitch'],
-    ['M8 at 1,1 at 2,2', 10, 'said twice'],
-    ['M8 at 10,10 sideways', 12, '“sideways” does not belong'],
+    ['M8 at 1,1 at 2,2', 10, 'appears twice'],
+    ['M8 at 10,10 sideways', 12, '“sideways” is not part of a place'],
     ['6x M6 circle 80 skip 9', 16, 'one of 1 to 7'],
     ['4x M5 at 1,1 pitch -3', 13, 'above zero'],
     ['M8 blah at 1,1', 3, '“blah” could not be read'],
@@ -213,7 +214,7 @@ describe('one line with callout and place', () => {
     const read = readPlacedCallout('M8 THRU at 1,2', 'in');
     expect(read.ok && [read.value.place, read.value.notes.map((n) => tell(n, 'mm'))]).toEqual([
       { kind: 'point', x: 25.4, y: 50.8 },
-      ['Places without a unit are in inches.'],
+      ['Places without a unit are read as inches.'],
     ]);
   });
 });

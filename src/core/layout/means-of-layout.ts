@@ -46,7 +46,7 @@ export function positionZone(joint: Joint, clearanceHoleMm: number, boltMm: numb
       ['bolt', mm(boltMm)],
     ],
     source: { kind: 'standard', name: 'fixed and floating fasteners' },
-    assumptions: [phrase('The play is shared evenly between the two parts.')],
+    assumptions: [phrase('The play is shared equally by the two parts.')],
   });
 }
 
@@ -60,7 +60,7 @@ export interface RankedMeans {
   reason: Phrase;
 }
 
-/** Root of the sum of squares, for spreads that do not know of each other. */
+/** Root of the sum of squares, for independent errors. */
 export const combined = (...spreads: number[]): number => Math.hypot(...spreads);
 
 /** Share of holes outside a round zone when each axis scatters alike; `spread` is two sigma. */

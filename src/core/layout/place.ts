@@ -116,7 +116,7 @@ export function expandPlaces(features: readonly Placed[]): Expanded {
           'place-many',
           features[features.length - 1].id,
           'These are {total} holes; one part has at most {most}.',
-          'Take some out, or split the part into two jobs.',
+          'Remove some, or split the part into two jobs.',
           { total: quantity(total, 'count'), most: quantity(MOST_HOLES, 'count') },
         ),
       ],
@@ -142,14 +142,14 @@ export function expandPlaces(features: readonly Placed[]): Expanded {
             ? refuse(
                 'place-ring',
                 id,
-                'This pattern refers to itself in a ring.',
-                'Let it refer to a feature with a place of its own.',
+                'This pattern ends up referring to itself.',
+                'Refer it to a feature that has its own place.',
               )
             : refuse(
                 'place-lost',
                 id,
-                'The feature that this pattern refers to is gone.',
-                'Choose another, or give it a place.',
+                'The feature that this pattern refers to was removed.',
+                'Pick another, or place it first.',
               ),
         );
         points = [];

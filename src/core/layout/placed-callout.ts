@@ -87,14 +87,14 @@ function tokensOf(line: string, from: number): Tokens {
       stop(
         'place-unreadable',
         { start: i, end: i + word.length },
-        '“{word}” does not belong to a place.',
+        '“{word}” is not part of a place.',
         'Write for example: at 12,12 pitch 40.',
         { word },
       );
     }
     const at = { start: i, end: i + hit.match[0].length };
     if (hit.name !== 'space') {
-      if (found.has(hit.name)) stop('place-twice', at, 'This is said twice.', 'Say it once.');
+      if (found.has(hit.name)) stop('place-twice', at, 'This appears twice.', 'Write it once.');
       found.set(hit.name, { groups: hit.match.slice(1), at });
     }
     i = at.end;
@@ -152,7 +152,7 @@ function circlePlace(r: PlaceReader, diameter: number, x = 0, y = 0): Place {
     stop(
       'place-skip',
       r.at('skip'),
-      'A place that is left out must be one of 1 to {divisions}.',
+      'A skipped place must be one of 1 to {divisions}.',
       'Count from the start, anticlockwise.',
       { divisions },
     );
@@ -165,7 +165,7 @@ function gridPlace(r: PlaceReader, [columns, rows]: number[], x: number, y: numb
       'place-count',
       r.at('grid'),
       'A grid of {columns} by {rows} has {made} holes; the callout says {count}.',
-      'Make them agree.',
+      'Make the two agree.',
       { columns, rows, made: columns * rows, count: r.count },
     );
   const [one = NaN] = r.lengths('pitch') ?? [];
@@ -176,7 +176,8 @@ function gridPlace(r: PlaceReader, [columns, rows]: number[], x: number, y: numb
 }
 
 function rowPlace(r: PlaceReader, pitch: number, x: number, y: number): Place {
-  if (pitch <= 0) stop('place-pitch', r.at('pitch'), 'A pitch is above zero.', 'Turn the row with an angle instead.');
+  if (pitch <= 0)
+    stop('place-pitch', r.at('pitch'), 'A pitch must be above zero.', 'Turn the row with an angle instead.');
   return { kind: 'row', x, y, count: r.count, pitch, angleDeg: r.degrees('angle') };
 }
 
@@ -210,7 +211,7 @@ function readPlace(line: string, from: number, count: number, unit: LengthUnit):
   return {
     place,
     notes: reader.bare
-      ? [phrase('Places without a unit are in {unit}.', { unit: unit === 'in' ? 'inches' : 'mm' })]
+      ? [phrase('Places without a unit are read as {unit}.', { unit: unit === 'in' ? 'inches' : 'mm' })]
       : [],
   };
 }

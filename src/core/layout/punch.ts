@@ -62,7 +62,7 @@ export function judgePunch(offset: Point, zoneMm: number, drillMm: number): Punc
     drawUpToMm,
     advice:
       verdict === 'inside'
-        ? phrase('{offset} off: {left} of the allowance is left. Go on.', values)
+        ? phrase('{offset} off: {left} of the allowance left. Go on.', values)
         : drawUpToMm > 0
           ? phrase(
               '{offset} off to the {direction}. Lean the punch and drive the mark back, or draw the cone with a groove on the far side while it is narrower than {draw}.',

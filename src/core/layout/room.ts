@@ -12,7 +12,7 @@ export interface RoomHole {
   diameterMm: number;
   /** Largest of head and washer over it; 0 for none. */
   headMm: number;
-  /** Outside of the socket that turns a hexagon here; 0 where none is listed or the head lies in a counterbore. */
+  /** Outside of the socket that turns a hexagon here; 0 where none is listed or the head sits in a counterbore. */
   socketMm: number;
   /** What stands over the face there: a head or washer that is not sunk; 0 for none. */
   proudMm: number;
@@ -66,7 +66,7 @@ function edgeFault(hole: RoomHole, index: number, shape: FaceShape): RoomFault |
     holes: [index],
     reason: outside
       ? phrase('The hole breaks out of the edge: its centre is {mm} from it.', { mm: depth(mm) })
-      : phrase('Centre {mm} from the edge; one and a half diameters are {want}, the least is {least}.', {
+      : phrase('Centre {mm} from the edge; one and a half diameters are {want}, the minimum is {least}.', {
           mm: depth(mm),
           want: depth(want),
           least: depth(least),
@@ -152,9 +152,9 @@ function judgePair(a: RoomHole, b: RoomHole, apart: number): PairVerdict | undef
 const PAIR_REASON: Record<PairCode, string> = {
   'same-place': 'Two equal holes are in one place.',
   overlap: 'The holes run into each other by {by}.',
-  web: 'Only {by} of metal stands between the holes.',
+  web: 'Only {by} of metal left between the holes.',
   heads: 'Heads or washers foul each other by {by}.',
-  socket: 'No room for a socket over a hexagon beside its neighbour, by {by}: take socket head screws or a spanner.',
+  socket: 'No room for a socket over a hexagon beside its neighbour, by {by}: use socket head screws or a spanner.',
 };
 
 const levelOf = ({ code }: PairVerdict): RoomFault['level'] =>

@@ -54,6 +54,10 @@ export const isHard = (m: Material): boolean => m.hardnessHb >= HARD_HB;
 export const isWorkHardening = (m: Material): boolean =>
   m.group === 'nickel' || m.group === 'titanium' || (m.group === 'stainless' && m.chips === 'stringy');
 
+/** Plastics that give way to the drill and come back: not those that break in crumbs. */
+export const isElastic = (m: Material): boolean =>
+  m.group === 'plastic' && (m.chips === 'long' || m.chips === 'stringy');
+
 /** Soft and stringy metals, and titanium, spring back on the drill and leave the hole a little small. */
 export const closesIn = (m: Material): boolean =>
   m.group === 'titanium' || (m.chips === 'stringy' && m.hardnessHb > 0 && m.hardnessHb < 200);

@@ -141,7 +141,7 @@ describe('what a good machinist would do', () => {
     [
       'M10 by hand through angle iron of 6: pilot, and no centre drill',
       { callout: 'M10 THRU', thickness: '6', machine: 'cordless' },
-      ['lay-out', 'pilot 1/8 thru', 'drill 8.5 thru', 'chamfer', 'tap taper', 'deburr', 'check'],
+      ['lay-out', 'pilot 1/8 thru', 'drill 8.5 thru', 'chamfer', 'tap plug', 'deburr', 'check'],
     ],
   ] as [string, Partial<AskForm>, string[]][])('%s', (_, form, expected) =>
     expect(series(plan(form))).toEqual(expected),
@@ -213,9 +213,9 @@ describe('figures of an operation', () => {
   });
 
   test('what the crib lacks is said; what it does not reach is stopped', () => {
-    expect(codes(plan({ callout: 'ø12.1 H7 REAM THRU', thickness: '10' }))).toContain('tool-lacking');
-    const lacking = plan({ callout: 'ø6.8 THRU', thickness: '10' });
-    expect([series(lacking)[2], codes(lacking).includes('drill-lacking')]).toEqual(['drill 6.9 thru', true]);
+    expect(codes(plan({ callout: 'ø12.1 H7 REAM THRU', thickness: '10' }))).toContain('tool-missing');
+    const missing = plan({ callout: 'ø6.8 THRU', thickness: '10' });
+    expect([series(missing)[2], codes(missing).includes('drill-missing')]).toEqual(['drill 6.9 thru', true]);
     expect(codes(plan({ callout: 'ø30 THRU', thickness: '10' }))).toContain('drill-to-buy');
     expect(codes(plan({ callout: 'ø2 THRU', thickness: '60' }))).toContain('reach');
     expect(codes(plan({ callout: 'ø10 THRU', thickness: '90' }))).toContain('stroke');

@@ -170,7 +170,7 @@ describe('limits, each from both sides', () => {
   test('a depth that would come out is answered with the most that stays in: half a millimetre under the tip', () => {
     const { problems } = planned({ ...ten, thickness: '24' }, { edits: { overrides: { drill: { fullMm: 21 } } } });
     // 24 - 3.004 - 0.5.
-    expect(problems.map((p) => tell(p.remedy, 'mm'))).toEqual(['Type at most 20.5 mm, or ask for a through hole.']);
+    expect(problems.map((p) => tell(p.remedy, 'mm'))).toEqual(['Enter at most 20.5 mm, or make it a through hole.']);
     const reamer = planned(
       { ...ten, callout: 'ø8 H7 REAM x 20 DEEP' },
       { edits: { overrides: { ream: { drill: '9' } } } },
@@ -208,7 +208,7 @@ describe('limits, each from both sides', () => {
   test('only a drill that meets a pilot or spot has another place to touch', () => {
     const touched = (key: string, callout: string) =>
       op(key, { ...ten, callout, material: 'steel-low-carbon' }).cut?.stop.filter((s) =>
-        tell(s.order, 'mm').startsWith('Touched'),
+        tell(s.order, 'mm').startsWith('If you touch off in'),
       ).length;
     expect([
       touched('drill', 'ø16 x 20 DEEP'),

@@ -18,8 +18,8 @@ const said = ({ drill, owned, cautions }: ReturnType<typeof choosePlainDrill>): 
 test.each([
   ['its own size', 9, index, false, '9.0 to hand'],
   ['a fraction that is as good as its size', 9.525, { ...index, drills: ALL_DRILLS }, false, '3/8 to hand'],
-  ['missing: the next larger, said', 6.8, without('6.8'), false, '6.9 to hand drill-lacking'],
-  ['two missing: still within a quarter', 6.8, without('6.8', '6.9'), false, '7.0 to hand drill-lacking'],
+  ['missing: the next larger, said', 6.8, without('6.8'), false, '6.9 to hand drill-missing'],
+  ['two missing: still within a quarter', 6.8, without('6.8', '6.9'), false, '7.0 to hand drill-missing'],
   ['beyond a quarter: the one to get', 6.8, without('6.8', '6.9', '7.0'), false, '6.8 to get drill-to-buy'],
   ['with a fit nothing but its own', 6.8, without('6.8'), true, '6.8 to get drill-to-buy'],
   ['a size that nobody makes', 13.37, index, false, '13.37 to get drill-to-buy'],

@@ -31,7 +31,7 @@ export function choosePlainDrill(diameterMm: number, pool: DrillPool, fitted: bo
       drill: over,
       owned: true,
       cautions: [
-        caution('warn', 'drill-lacking', '{size} is not in “{pool}”; {drill} is the next larger, {over} over.', {
+        caution('warn', 'drill-missing', '{size} is not in “{pool}”; {drill} is the next size up, {over} over.', {
           size: mm(diameterMm),
           pool: pool.label,
           drill: drillName(over),
@@ -44,7 +44,7 @@ export function choosePlainDrill(diameterMm: number, pool: DrillPool, fitted: bo
     drill: made,
     owned: false,
     cautions: [
-      caution('warn', 'drill-to-buy', 'No drill of “{pool}” makes {size}: get a {drill}.', {
+      caution('warn', 'drill-to-buy', 'No drill in “{pool}” makes {size}: you need {drill}.', {
         pool: pool.label,
         size: mm(diameterMm),
         drill: drillName(made),
@@ -103,7 +103,7 @@ export function chooseReamDrill(
     drill: made,
     owned: false,
     cautions: [
-      caution('warn', 'drill-to-buy', 'No drill of “{pool}” leaves the reamer {leave}: get a {drill}.', {
+      caution('warn', 'drill-to-buy', 'No drill in “{pool}” leaves the reamer {leave}: you need {drill}.', {
         pool: pool.label,
         leave: depth(leave),
         drill: drillName(made),

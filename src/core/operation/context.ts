@@ -31,7 +31,7 @@ export interface Setting {
 /** Asked, shop and setting: everything that an operation is worked out from. */
 export interface Context {
   asked: Asked;
-  shop: Pick<Shop, 'habits' | 'tools'>;
+  shop: Pick<Shop, 'habits' | 'tools' | 'taps'>;
   setting: Setting;
 }
 

@@ -19,7 +19,7 @@ const when = (holds: boolean | undefined, make: () => Caution): Caution[] => (ho
 
 const missingTool = ({ tool, diameterMm }: CutSpec): Caution[] =>
   when(!tool.owned, () =>
-    caution('warn', 'tool-lacking', '{tool} {size} is not in the crib: get one, or choose another way.', {
+    caution('warn', 'tool-missing', '{tool} {size} is not in the crib: buy one, or pick another way.', {
       tool: tool.name,
       size: mm(diameterMm),
     }),
@@ -62,7 +62,7 @@ function machineCautions(spec: CutSpec, cut: Cut, { machine }: Asked): Caution[]
       caution(
         'warn',
         'stroke',
-        'The quill of the {machine} goes {stroke} and this wants {travel}: raise the table half way.',
+        'The quill of the {machine} goes {stroke} and this needs {travel}: raise the table half way.',
         { machine: machine.name, stroke: depth(machine.quillStrokeMm ?? 0), travel: depth(lift) },
       ),
     ),
@@ -78,7 +78,7 @@ function reachCautions(spec: CutSpec): Caution[] {
     caution(
       known ? 'stop' : 'warn',
       'reach',
-      '{tool} reaches {flute} and the hole is {deep} deep: the flutes would be covered and choke. Take a longer one.',
+      '{tool} reaches {flute} and the hole is {deep} deep: the flutes would fill and choke. Use a longer one.',
       { tool: drill ? drillName(drill) : tool.name, flute: depth(flute), deep: depth(fullMm) },
     ),
   ];

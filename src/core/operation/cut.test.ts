@@ -55,9 +55,9 @@ describe('how far the stop lets the drill', () => {
     expect(kinds({ machine: { ...press, kind: 'hand-drill' } })[0]).toBe('tape');
     // In a pilot of 4: 2 / tan 59 = 1.20 deeper already.
     const [, inPilot] = figures(10, { inHoleMm: 4 }).stop;
-    expect(tell(inPilot.order, 'mm')).toContain('1.2 mm deeper already: 22.8 mm from there');
+    expect(tell(inPilot.order, 'mm')).toContain('1.2 mm down: 22.8 mm from there');
     const [, inSpot] = figures(8, { startsIn: { mouthMm: 10, angleDeg: 90 } }).stop;
-    expect(tell(inSpot.order, 'mm')).toContain('Touched in the spot');
+    expect(tell(inSpot.order, 'mm')).toContain('touch off in the spot');
   });
 
   test('under a larger part the pecks count from its floor', () => {
@@ -130,7 +130,7 @@ describe('what to watch', () => {
     ['a pilot over half', codes(10, { inHoleMm: 5.5 }), ['pilot-large']],
     ['a pilot under the chisel edge', codes(10, { inHoleMm: 1.5 }), ['pilot-small']],
     ['flutes that would be covered', codes(3, { fullMm: 40 }, { thicknessMm: 40 }), ['reach']],
-    ['a tool that is not there', codes(8, { tool: { name: 'reamer', owned: false } }), ['tool-lacking']],
+    ['a tool that is not there', codes(8, { tool: { name: 'reamer', owned: false } }), ['tool-missing']],
     ['a quill that ends', codes(8, {}, { machine: { ...press, quillStrokeMm: 25 } }), ['stroke']],
     ['a quill that goes far enough', codes(8, {}, { machine: { ...press, quillStrokeMm: 80 } }), []],
     ['a wide hole under a larger part', codes(10, { inHoleMm: 5.5, fromMm: 5 }), []],

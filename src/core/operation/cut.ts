@@ -54,7 +54,7 @@ function changedFeed(
   );
 }
 
-const NO_MACHINE = phrase('No machine was named: the ideal speed is shown.');
+const NO_MACHINE = phrase('No machine given: the speed shown is the ideal.');
 
 function speedFor(spec: CutSpec, idealRpm: number, { asked, shop }: Context, wanted?: number): Result<SpeedChoice> {
   const { machine, material } = asked;
@@ -79,7 +79,7 @@ function speedFor(spec: CutSpec, idealRpm: number, { asked, shop }: Context, wan
       problem(
         'hand-large',
         'machine',
-        'A drill of {size} in this metal is too much to hold by hand: over {most} it twists out of your grip.',
+        '{size} in this metal is too much to hold by hand: over {most} the drill twists out of your grip.',
         'Bring the part to a drill press, or the press to the part.',
         { size: mm(spec.diameterMm), most: mm(LARGEST_BY_HAND_MM) },
       ),
@@ -158,9 +158,9 @@ export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}):
   const planned =
     over.feed === undefined
       ? usual
-      : changedFeed(over.feed, usual, 'Feed, as you set it', 'typed; the plan would take the figure below', {
+      : changedFeed(over.feed, usual, 'Feed, set by you', 'typed; the plan would use the figure below', {
           kind: 'trade rule',
-          name: 'your own choice',
+          name: 'set by you',
         });
   const { speed, feed, cautions } = driven(spec, ctx, ideal, planned, over);
   const travel = travelOf(spec, tipMm);
@@ -196,9 +196,9 @@ export function cuttingTime(cut: Cut): Answer {
   const long = Math.max(0, spec.fullMm - spec.fromMm) + tipMm + CLEAR_MM;
   return answer((60 * long) / (feed.value * rpm) + PECK_S * pecks.length, 's', {
     rule: 'Time in the cut',
-    formula: '60 × (depth + tip + 1 mm) ÷ (feed × speed) + 2 s a withdrawal',
+    formula: '60 × (depth + tip + clearance) ÷ (feed × speed) + 2 s a withdrawal',
     inputs: [
-      ['depth, tip and 1 mm', mm(long)],
+      ['depth, tip and clearance', mm(long)],
       ['feed', quantity(feed.value, 'mm/rev')],
       ['speed', quantity(rpm, 'rpm')],
       ['withdrawals', quantity(pecks.length, 'count')],

@@ -28,6 +28,13 @@ export interface EditedOperations {
   problems: Problem[];
 }
 
+/** A user's changes with what makes them: a plan without any does not need it. */
+export interface EditWork {
+  edits: OperationEdits;
+  apply: typeof applyEdits;
+}
+export const withEdits = (edits: OperationEdits): EditWork => ({ edits, apply: applyEdits });
+
 export type FindDrill = (label: string) => Drill | undefined;
 
 function overridden(base: Operation, over: OperationOverride, ctx: Context, find: FindDrill): Result<Operation> {

@@ -1,7 +1,7 @@
 import { caution, depth, mm, phrase, type Phrase } from '../answer/answer';
 import { isHandHeld } from '../cutting/machine';
-import { chamferDepth } from '../drills/drill-point';
-import { drillName, sizedDrill, type Drill } from '../drills/drill';
+import { chamferDepth, coneDepth } from '../drills/drill-point';
+import { drillName, FLAT_DEG, pointAngleOf, sizedDrill, type Drill } from '../drills/drill';
 import { pilotChain, type PilotHabit } from '../drills/pilot-chain';
 import { pickTool } from '../shop/tool';
 import { mainBore, type BoreToMake, type HoleToMake } from './bore';
@@ -15,7 +15,7 @@ import { layOut, startWith, tiltOperation, type Started } from './starting';
 
 type StartsIn = CutSpec['startsIn'];
 
-/** What the bores above this one leave it: its first metal, and the hole that is there. */
+/** What the bores above this one leave it: its first metal, and the existing hole. */
 interface Found {
   fromMm: number;
   inHoleMm: number;
@@ -33,7 +33,8 @@ function pilotOperations(hole: HoleToMake, ctx: Context, pilots: readonly Drill[
         spec: drillSpec(pilot, true, {
           inHoleMm: i > 0 ? pilots[i - 1].diameterMm : 0,
           fromMm: 0,
-          fullMm: deepest.fullMm,
+          // Over a flat floor the point of a pilot stays above it.
+          fullMm: deepest.fullMm - (isFlat(deepest) ? coneDepth(pilot.diameterMm, pointAngleOf(pilot)) : 0),
           through: deepest.through,
           startsIn: i === 0 ? startsIn : undefined,
         }),
@@ -45,6 +46,8 @@ function pilotOperations(hole: HoleToMake, ctx: Context, pilots: readonly Drill[
 
 const specOf = ({ chosen, fullMm, through }: BoreToMake, found: Found): CutSpec =>
   drillSpec(chosen.drill, chosen.owned, { fullMm, through, ...found });
+
+const isFlat = ({ chosen }: BoreToMake): boolean => pointAngleOf(chosen.drill) === FLAT_DEG;
 
 const numbered = (key: string, place: number): string => (place === 0 ? key : `${key}-${place + 1}`);
 
@@ -76,7 +79,7 @@ const partOperation = (
 const FOLLOWS = caution(
   'warn',
   'follows',
-  'A drill follows the hole that is there, and one that is out of place or oval pushes it sideways: clamp, guide it, feed by hand.',
+  'A drill follows the existing hole, and one that is out of place or oval pushes it sideways: clamp, guide it, feed by hand.',
 );
 
 const openExisting = ({ spec, travel }: Cut): Phrase =>
@@ -107,7 +110,7 @@ const servingHole = (hole: HoleToMake): Operation =>
   byHandwork({
     key: MAIN_KEY,
     code: 'note',
-    order: phrase('Leave the hole that is there: at {existing} it is what the thread wants. Pin it before tapping.', {
+    order: phrase('Leave the existing hole: at {existing} it is what the thread needs. Pin it before tapping.', {
       existing: mm(hole.existingMm ?? 0),
     }),
     details: floorOpens(hole) ? [FLOOR_OPENS] : [],
@@ -116,7 +119,7 @@ const servingHole = (hole: HoleToMake): Operation =>
     cautions: mainBore(hole).chosen.cautions,
   });
 
-const FLOOR_OPENS = phrase('The floor of the larger part opens the first thread: no chamfer is wanted.');
+const FLOOR_OPENS = phrase('The floor of the larger part opens the first thread: no chamfer needed.');
 
 /** Widest part above the thread, mm; 0 for none. */
 const aboveMm = (hole: HoleToMake): number =>
@@ -181,7 +184,7 @@ function mainOperationOf(
     {
       id: 'drill',
       label: `drill ${drillName(drill)}`,
-      why: owned ? phrase('To hand.') : phrase('Not to hand.'),
+      why: owned ? phrase('In the crib.') : phrase('Not in the crib.'),
       possible: owned,
       used: ring === undefined,
     },

@@ -1,9 +1,9 @@
 import { ok, phrase, problem, refuse, type Result } from '../answer/answer';
 import type { Drill } from '../drills/drill';
+import { unknownDrill } from '../drills/unknown-drill';
 import type { Context } from './context';
 import { byHandwork, cutting, drillOrder, drillSpec } from './make-operation';
 import type { Operation } from './operation';
-import { unknownDrill } from './override';
 
 /** An operation that the user adds: a drill in this hole, or anything in words. */
 export type InsertedOperation =
@@ -22,7 +22,7 @@ export function insertedOperation(
       code: 'note',
       order: phrase('{text}', { text: add.text }),
       seconds: add.seconds,
-      what: 'do what you added',
+      what: 'the step you added',
     });
     return ok({ ...note, inserted: true });
   }
@@ -30,7 +30,7 @@ export function insertedOperation(
   if (!drill) return refuse(unknownDrill('insert-drill', add.key, add.drill));
   if (!(add.fullMm > 0))
     return refuse(
-      problem('insert-depth', add.key, 'The depth must be above zero.', 'Type how deep it goes at full diameter.'),
+      problem('insert-depth', add.key, 'The depth must be above zero.', 'Enter how deep it goes at full diameter.'),
     );
   const { thicknessMm } = ctx.setting;
   const through = thicknessMm !== undefined && add.fullMm >= thicknessMm - 1e-9;

@@ -74,7 +74,7 @@ function cutDetails(code: OperationCode, cut: Cut, { asked }: Context): Phrase[]
       : []),
     ...(grab && code !== 'start'
       ? [
-          phrase('If it grabs it pulls with {force} at the edge: {holding}.', {
+          phrase('If it grabs, it pulls with {force} at the edge: {holding}.', {
             force: quantity(grab.force.value, 'N'),
             holding: grab.holding.label,
           }),
@@ -111,7 +111,7 @@ export function cutting({ key, code, spec, order, details = [], cautions = [] }:
   };
 }
 
-/** A cutting operation with other figures: what follows from them is made anew, what was said besides stays. */
+/** A cutting operation with other figures: what follows from them is made anew, other details stay. */
 export function refigured(op: Operation, spec: CutSpec, ctx: Context, over?: CutOverride): Operation {
   const cut = cutFigures(spec, ctx, over);
   return {

@@ -42,7 +42,7 @@ function counterboreOperation(f: Feature<'counterbore'>, place: number, holeMm: 
         f.extent?.kind === 'depth'
           ? []
           : [
-              caution('note', 'depth-taken', 'No depth is written: {deep} sinks the usual head.', {
+              caution('note', 'depth-taken', 'No depth given: {deep} sinks the usual head.', {
                 deep: depth(deep),
               }),
             ],
@@ -108,7 +108,7 @@ export function reamOperation(bore: BoreToMake, ctx: Context): Operation | undef
         through: bore.through,
       },
       cautions: [
-        caution('note', 'ream-allowance', 'The drill leaves the reamer about {leave}; more tears, less rubs.', {
+        caution('note', 'ream-allowance', 'The drill leaves the reamer about {leave}: more tears, less rubs.', {
           leave: mm(reamAllowance(bore.diameterMm)),
         }),
       ],
@@ -127,7 +127,7 @@ export function mouthProblems(operations: readonly Operation[], thicknessMm: num
             'mouth-deep',
             'callout',
             `A ${code} {deep} deep leaves nothing of a plate of {plate}.`,
-            'Make it shallower, or take thicker stock.',
+            'Make it shallower, or use thicker stock.',
             { deep: depth(cut.spec.fullMm), plate: depth(thicknessMm) },
           ),
         ]

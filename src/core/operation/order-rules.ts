@@ -1,5 +1,5 @@
 import { depth, mm, phrase, type Phrase } from '../answer/answer';
-import { usualTapLength } from '../tapping/tap-lengths.table';
+import { usualTapFigures } from '../tapping/tap-lengths.table';
 import { mainOperation, type Operation } from './operation';
 
 /** Why an order of operations is bad: `stop` cannot be done at all, `warn` can and should not. */
@@ -21,16 +21,11 @@ const mouths = ['counterbore', 'countersink', 'chamfer'];
 const RULES: Rule[] = [
   (op, later) =>
     later.code === 'lay-out' && op.code !== 'note'
-      ? [
-          'stop',
-          phrase(
-            'Without the place found first there is nothing to aim at: the hole would be wherever the drill went in.',
-          ),
-        ]
+      ? ['stop', phrase('Find the place first: otherwise the hole is wherever the drill goes in.')]
       : undefined,
   (op, later) =>
     isBore(op) && later.code === 'start'
-      ? ['warn', phrase('A start after the drill has nothing left to guide: the drill has wandered already.')]
+      ? ['warn', phrase('A start after the drill guides nothing: the drill has already wandered.')]
       : undefined,
   (op, later) => {
     if (!isBore(op) || !isBore(later) || !op.cut || !later.cut) return undefined;
@@ -47,7 +42,7 @@ const RULES: Rule[] = [
       return [
         'warn',
         phrase(
-          'The larger, shallower {large} after {small} runs in a hole over half its size: it grabs, binds and chips its lips. Larger and shallower first.',
+          '{large} after {small} runs in a hole over half its size: it grabs, binds and chips its lips. Larger and shallower first.',
           {
             large: mm(b.diameterMm),
             small: mm(a.diameterMm),
@@ -84,7 +79,7 @@ const RULES: Rule[] = [
     (op.code === 'counterbore' || op.code === 'countersink') && later.code === 'drill'
       ? [
           'stop',
-          phrase('The pilot of the {tool} has no hole to run in before the drill: it walks over the face.', {
+          phrase('The pilot of the {tool} has no hole to run in before the drill: it walks across the face.', {
             tool: op.code,
           }),
         ]
@@ -100,10 +95,10 @@ const RULES: Rule[] = [
       : undefined,
   (op, later) =>
     op.code === 'counterbore' && later.code === 'tap' && op.cut
-      ? later.tap && op.cut.spec.fullMm > 0.6 * usualTapLength(later.tap.thread.majorMm).overallMm
+      ? later.tap && op.cut.spec.fullMm > 0.6 * usualTapFigures(later.tap.thread).overallMm
         ? [
             'stop',
-            phrase('From the floor of a counterbore {deep} deep the tap no longer reaches.', {
+            phrase('From the floor of a counterbore {deep} deep the tap does not reach.', {
               deep: depth(op.cut.spec.fullMm),
             }),
           ]
@@ -119,7 +114,7 @@ const RULES: Rule[] = [
       : undefined,
   (op, later) =>
     op.code === 'deburr' && (isBore(later) || later.code === 'tap' || mouths.includes(later.code))
-      ? ['warn', phrase('What is cut after deburring raises a new burr.')]
+      ? ['warn', phrase('Cutting after deburring raises a new burr.')]
       : undefined,
   (op, later) =>
     op.code === 'check' && !['note', 'deburr', 'chase'].includes(later.code)
@@ -160,7 +155,7 @@ export function dropFault(op: Operation, rest: readonly Operation[]): OrderFault
     case 'start':
       return fault(
         'warn',
-        phrase('Without a start the drill follows its chisel edge: it wanders by half a millimetre and more.'),
+        phrase('Without a start the drill follows its chisel edge and wanders {by} or more.', { by: depth(0.5) }),
       );
     case 'pilot':
       return fault(
@@ -172,18 +167,18 @@ export function dropFault(op: Operation, rest: readonly Operation[]): OrderFault
     case 'chamfer':
       return fault('warn', phrase('Without the chamfer the first thread is pushed up as a burr.'));
     case 'ream':
-      return fault('stop', phrase('No drill holds the fit that the drawing asks for.'));
+      return fault('stop', phrase('No drill holds the fit on the drawing.'));
     case 'tap':
       return rest.some((o) => o.code === 'tap')
-        ? fault('warn', phrase('Fewer taps load the others more, or leave the bottom unthreaded.'))
+        ? fault('warn', phrase('Fewer taps load the rest more, or leave the bottom unthreaded.'))
         : fault('stop', phrase('Without it there is no thread.'));
     case 'open':
-      return fault('stop', phrase('The drawing asks for the larger part.'));
+      return fault('stop', phrase('The larger part is on the drawing.'));
     case 'counterbore':
     case 'countersink':
-      return fault('stop', phrase('The drawing asks for it: the head would stand proud.'));
+      return fault('stop', phrase('It is on the drawing: the head would sit proud.'));
     case 'check':
-      return fault('warn', phrase('Nobody knows then whether it fits.'));
+      return fault('warn', phrase('Then the fit is unchecked.'));
     case 'deburr':
       return fault('warn', phrase('The burr keeps the part from seating, and cuts hands.'));
     case 'chase':

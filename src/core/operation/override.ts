@@ -1,5 +1,6 @@
 import { depth, ok, problem, quantity, refuse, type Problem, type Result } from '../answer/answer';
 import { drillName, pointAngleOf, type Drill } from '../drills/drill';
+import { unknownDrill } from '../drills/unknown-drill';
 import type { CutOverride } from './cut';
 import type { Cut, CutSpec } from './operation';
 
@@ -11,12 +12,6 @@ export interface OperationOverride extends CutOverride {
 
 /** Largest feed that is read as one, mm/rev. */
 const MOST_FEED = 2;
-
-/** Why a typed drill cannot be read, with what to write. */
-export const unknownDrill = (code: string, field: string, typed: string): Problem =>
-  problem(code, field, '“{typed}” is not a drill that is made.', 'Write its size as stamped: 6.8, 17/64, #7 or F.', {
-    typed,
-  });
 
 function withDrill(
   key: string,
@@ -58,14 +53,14 @@ function withDepth(
   const no = (text: string, remedy: string, values: Problem['values']): Result<never> =>
     refuse(problem('override-depth', key, text, remedy, values));
   if (!(fullMm > spec.fromMm))
-    return no('A depth of {deep} is above where it meets metal, {from}.', 'Type a greater depth.', {
+    return no('At {deep} it has not yet met metal, which starts at {from}.', 'Enter a greater depth.', {
       deep: depth(fullMm),
       from: depth(spec.fromMm),
     });
   if (thicknessMm !== undefined && !spec.through && fullMm + tipMm >= thicknessMm)
     return no(
-      'At {deep} of full diameter the tip stands at {tip} and the plate is {plate}: it would come out at the back.',
-      'Type at most {most}, or ask for a through hole.',
+      'At {deep} of full diameter the tip is at {tip} and the plate is {plate}: it would break through the back.',
+      'Enter at most {most}, or make it a through hole.',
       {
         deep: depth(fullMm),
         tip: depth(fullMm + tipMm),
@@ -74,7 +69,7 @@ function withDepth(
       },
     );
   if (thicknessMm !== undefined && spec.through && fullMm < thicknessMm)
-    return no('{deep} does not go through {plate}.', 'Type at least {plate}, or ask for a blind hole.', {
+    return no('{deep} does not go through {plate}.', 'Enter at least {plate}, or make it a blind hole.', {
       deep: depth(fullMm),
       plate: depth(thicknessMm),
     });
@@ -85,9 +80,13 @@ const checkedFeed = (key: string, spec: CutSpec, feed: number): Result<CutSpec> 
   feed > 0 && feed <= MOST_FEED
     ? ok(spec)
     : refuse(
-        problem('override-feed', key, 'A feed of {feed} mm/rev is outside reason.', 'Type between 0.01 and 2.', {
-          feed: String(feed),
-        }),
+        problem(
+          'override-feed',
+          key,
+          'A feed of {feed} is out of range: up to {most}.',
+          'Enter a smaller feed, above zero.',
+          { feed: quantity(feed, 'mm/rev'), most: quantity(MOST_FEED, 'mm/rev') },
+        ),
       );
 
 /** What an operation is to do with a user's figures in place of the plan's, or why that cannot be. */

@@ -60,7 +60,7 @@ function allWays(hole: HoleToMake, { asked, shop, setting }: Context, diameterMm
       tool: saw,
       good: false,
       why: saw
-        ? phrase('Slow and rough, {over} over at best: where nothing else is there.', { over: depth(0.5) })
+        ? phrase('Slow and rough, {over} over at best: when there is nothing else.', { over: depth(0.5) })
         : phrase('The crib has none of this size.'),
     },
   ];
@@ -93,7 +93,7 @@ export function ringCut(hole: HoleToMake, ctx: Context, way: RingWay, tool: Tool
         fullMm,
         through,
       },
-      cautions: way.id === 'annular' ? [caution('note', 'core', 'The core drops or flies out hot: catch it.')] : [],
+      cautions: way.id === 'annular' ? [caution('note', 'core', 'The core drops out hot, or flies: catch it.')] : [],
     },
     ctx,
   );

@@ -45,28 +45,28 @@ const said = (code: string, ...of: Parameters<typeof plan>): string[] =>
 describe('finding the place', () => {
   const through9 = { callout: 'ø9 THRU', material: aluminium, thickness: '16' };
   test.each([
-    ['press', {}, {}, 'Scribe, prick, look, then centre punch once.', 45],
+    ['press', {}, {}, 'Scribe, prick-punch, check, then centre-punch once.', 45],
     ['mill', {}, {}, 'Find two edges and go to the place by dial or readout.', 12],
     ['lathe', {}, {}, 'Face the end; the tailstock is on the axis.', 12],
     [
       'press',
       {},
       { curved: true },
-      'Lay it in V-blocks, scribe its centre line, then along it; prick, look, centre punch once.',
+      'Set it in V-blocks, scribe its centre line, then along it; prick-punch, check, centre-punch once.',
       45,
     ],
     [
       'mill',
       {},
       { curved: true },
-      'Touch both sides of the round and go to its middle, then along from the end, by dial or readout.',
+      'Touch both sides of the round, go to its middle, then along from the end, by dial or readout.',
       12,
     ],
     [
       'press',
       { existing: '5' },
       {},
-      'Bring the spindle over the hole that is there: indicate it, or centre it with a cone.',
+      'Bring the spindle over the existing hole: indicate it, or find it with a cone.',
       45,
     ],
   ] as [string, Partial<AskForm>, Setting, string, number][])(
@@ -81,7 +81,7 @@ describe('finding the place', () => {
   test('the dimple takes the chisel edge and a tenth: 1.25 of the web; a punch makes no more than 2.6', () => {
     // Web of 9 is 0.305 + 1.125; times 1.25 times 1.1 is 1.97.
     expect(op('lay-out', through9)?.details).toEqual([
-      'The dimple must take the chisel edge of drill 9.0 mm: at least 2.0 mm across.',
+      'The dimple must take the chisel edge of the 9.0 mm drill: at least 2.0 mm across.',
     ]);
     const wander = (mm: number, start: AskForm['start']) =>
       said('wander', { ...through9, callout: `ø${mm} THRU`, start }).length;
@@ -99,7 +99,7 @@ describe('finding the place', () => {
     const off = (offAxisMm: number | undefined, machine = 'lathe') =>
       said('off-axis', { ...through9, machine }, { offAxisMm });
     expect([off(undefined), off(0.05), off(9, 'mill')]).toEqual([[], [], []]);
-    expect(off(9)[0]).toMatch(/^stop: A lathe drills on its axis; this hole lies 9\.0 mm beside it/);
+    expect(off(9)[0]).toMatch(/^stop: A lathe drills on its axis; this hole is 9\.0 mm off it/);
     expect(off(Infinity)[0]).toMatch(/^stop: .*this face has none/);
   });
 
@@ -170,7 +170,7 @@ describe('drilling, in the imperative', () => {
     [
       'drill',
       { callout: 'M10 THRU', thickness: '12', existing: '8.6' },
-      'Leave the hole that is there: at 8.6 mm it is what the thread wants. Pin it before tapping.',
+      'Leave the existing hole: at 8.6 mm it is what the thread needs. Pin it before tapping.',
     ],
     ['ream', { callout: 'ø8 H7 REAM THRU', thickness: '16' }, 'Ream 8.0 mm H7, through; never turn it back.'],
     ['ream', { callout: 'ø8 REAM x 12 DEEP', thickness: '30' }, 'Ream 8.0 mm, 12.0 mm deep; never turn it back.'],
@@ -210,7 +210,7 @@ describe('drilling, in the imperative', () => {
       /comes through/.test(details({ callout: 'ø9 THRU', thickness: '16' })),
       /comes through/.test(details(deep)),
     ]).toEqual([true, false]);
-    expect(details({ callout: 'ø9 THRU', thickness: '16' })).toMatch(/If it grabs it pulls with \d+ N at the edge/);
+    expect(details({ callout: 'ø9 THRU', thickness: '16' })).toMatch(/If it grabs, it pulls with \d+ N at the edge/);
   });
 });
 
@@ -225,8 +225,10 @@ describe('tapping, tap by tap', () => {
       'Tap M8x1.25: taper, 8 chamfer threads.',
       '0.5 turns forward, back until the chip snaps; 28 turns in all.',
     ]);
-    const two = { callout: '3x M10 x 8 DEEP', material: aluminium, thickness: '16' };
-    expect(tap(two, 'tap-2')?.details).toEqual(['To the bottom, counting the turns.']);
+    const two = { callout: '3x M10 x 8 DEEP', material: aluminium, thickness: '16', taps: 'plug,bottoming' };
+    expect(tap(two, 'tap-2')?.details[0]).toBe('To the bottom, 7.3 turns, counting the turns.');
+    expect(tap(two)?.details).toContain('All 3 holes with this tap before the next: one change.');
+    expect(tap({ callout: 'M10x1 LH THRU', thickness: '12' })?.details[0]).toMatch(/turn anticlockwise/);
     expect(tap(two)?.seconds).toBeCloseTo(tap(two, 'tap-2')?.seconds ?? NaN, 9);
     expect(tap({ callout: '4x M8 THRU', thickness: '12', machine: 'mill', parts: '20' })?.details[1]).toMatch(
       /turns in all, without reversing/,
@@ -236,12 +238,13 @@ describe('tapping, tap by tap', () => {
     expect([said('taper', npt).length, said('taper', two).length, said('tap-reach', npt).length]).toEqual([1, 0, 0]);
   });
 
-  test('a usual M6 reaches 28.5: the thread, and eight threads of chamfer under it, count from the face', () => {
-    const reach = (callout: string, thickness: number) => said('tap-reach', { callout, thickness: String(thickness) });
-    expect([reach('M6 THRU', 20), reach('ø9 x 10 DEEP M6 THRU', 20)]).toEqual([[], []]);
+  test('a usual M6 reaches 30: its thread of 19 and neck of 11; and eight threads of chamfer under it, count from the face', () => {
+    const reach = (callout: string, thickness: number) =>
+      said('tap-reach', { callout, thickness: String(thickness), taps: 'taper' });
+    expect([reach('M6 THRU', 22), reach('ø9 x 10 DEEP M6 THRU', 22)]).toEqual([[], []]);
     for (const callout of ['M6 THRU', 'ø9 x 10 DEEP M6 THRU'])
-      expect(reach(callout, 21)[0]).toMatch(
-        /^warn: This tap has to go 29\.0 mm below the face; .* reaches about 28\.5 mm/,
+      expect(reach(callout, 23)[0]).toMatch(
+        /^warn: The tap has to go 31\.0 mm below the face; .* reaches about 30\.0 mm/,
       );
   });
 

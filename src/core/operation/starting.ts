@@ -20,8 +20,8 @@ const offAxis = ({ asked, setting: { offAxisMm: off } }: Context): Caution[] =>
           'stop',
           'off-axis',
           Number.isFinite(off)
-            ? 'A lathe drills on its axis; this hole lies {off} beside it: take a drill press or mill.'
-            : 'A lathe drills into the end of a round part, on its axis; this face has none: take a drill press or mill.',
+            ? 'A lathe drills on its axis; this hole is {off} off it: use a drill press or mill.'
+            : 'A lathe drills into the end of a round part, on its axis; this face has none: use a drill press or mill.',
           { off: mm(Number.isFinite(off) ? off : 0) },
         ),
       ]
@@ -34,7 +34,7 @@ const roundSide = ({ setting }: Context): Caution[] =>
         caution(
           'note',
           'round-side',
-          'On a round side a drill slides off: exactly on the middle, spot deep, or file a flat.',
+          'On a round side a drill slides off: stay exactly on the middle, spot deep, or file a flat.',
         ),
       ]
     : [];
@@ -47,7 +47,7 @@ const onDials = (ctx: Context): Operation =>
       ctx.asked.machine?.kind !== 'mill'
         ? phrase('Face the end; the tailstock is on the axis.')
         : ctx.setting.curved
-          ? phrase('Touch both sides of the round and go to its middle, then along from the end, by dial or readout.')
+          ? phrase('Touch both sides of the round, go to its middle, then along from the end, by dial or readout.')
           : phrase('Find two edges and go to the place by dial or readout.'),
     seconds: HANDS_S['lay-out-dials'],
     what: 'find the place',
@@ -62,11 +62,11 @@ function punched(ctx: Context, first: Drill | undefined): Operation {
     key: 'lay-out',
     code: 'lay-out',
     order: ctx.setting.curved
-      ? phrase('Lay it in V-blocks, scribe its centre line, then along it; prick, look, centre punch once.')
-      : phrase('Scribe, prick, look, then centre punch once.'),
+      ? phrase('Set it in V-blocks, scribe its centre line, then along it; prick-punch, check, centre-punch once.')
+      : phrase('Scribe, prick-punch, check, then centre-punch once.'),
     details: first
       ? [
-          phrase('The dimple must take the chisel edge of drill {drill}: at least {dimple} across.', {
+          phrase('The dimple must take the chisel edge of the {drill} drill: at least {dimple} across.', {
             drill: drillName(first),
             dimple: depth(dimple),
           }),
@@ -81,7 +81,7 @@ function punched(ctx: Context, first: Drill | undefined): Operation {
             caution(
               'warn',
               'wander',
-              'A dimple of {dimple} is wider than a punch makes well: the drill wanders. Pilot or centre drill first.',
+              'A {dimple} dimple is wider than a punch makes cleanly: the drill wanders. Pilot or centre drill first.',
               { dimple: depth(dimple) },
             ),
           ]
@@ -99,7 +99,7 @@ export function layOut(hole: HoleToMake, ctx: Context, first: Drill | undefined)
     return byHandwork({
       key: 'lay-out',
       code: 'lay-out',
-      order: phrase('Bring the spindle over the hole that is there: indicate it, or centre it with a cone.'),
+      order: phrase('Bring the spindle over the existing hole: indicate it, or find it with a cone.'),
       seconds: HANDS_S['lay-out'],
       what: 'find the hole',
       cautions: [...offAxis(ctx), ...roundSide(ctx)],
@@ -223,14 +223,14 @@ export function tiltOperation({ setting }: Context): Operation | undefined {
     order: phrase('Tilt the vise {tilt}, lock the quill and sight along the drill.', {
       tilt: quantity(setting.tiltDeg, 'deg'),
     }),
-    details: [phrase('Prove the way through with a wire before the next one.')],
+    details: [phrase('Check the breakthrough with a wire before the next one.')],
     seconds: 90,
     what: 'tilt and sight',
     cautions: [
       caution(
         'warn',
         'slope',
-        'A drill slides off a slope: spot or mill a flat square to the drill first, and feed by hair until it is round.',
+        'A drill slides off a slope: spot or mill a flat square to the drill first, and feed very lightly until it cuts all round.',
       ),
     ],
   });

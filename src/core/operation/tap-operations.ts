@@ -1,6 +1,5 @@
 import { caution, depth, phrase, quantity, type Caution } from '../answer/answer';
-import { tapReach } from '../tapping/tap-reach';
-import type { Tap } from '../tapping/tap';
+import type { TapUse } from '../tapping/turning';
 import type { TappingWay } from '../tapping/ways-of-tapping';
 import { isTapered, type Thread } from '../threads/thread';
 import { byHandwork } from './make-operation';
@@ -15,20 +14,20 @@ export interface Tapping {
   lengthMm: number;
   /** Holes in all parts. */
   holes: number;
+  leftHand?: boolean;
+  /** The floor of the hole is flattened before tapping. */
+  flat?: boolean;
 }
 
-/** A tap goes as deep as the thread and its own chamfer: a usual one may not reach. */
-function reachCautions({ thread, fromMm, lengthMm }: Tapping, tap: Tap): Caution[] {
-  if (isTapered(thread)) return [];
-  const deep = fromMm + lengthMm + tap.chamferThreads * thread.pitchMm;
-  const reach = tapReach(thread).value;
-  if (deep <= reach) return [];
+/** A tap goes as deep as the thread and its own chamfer: it may not reach. */
+function reachCautions({ thread }: Tapping, { tap, tipMm }: TapUse): Caution[] {
+  if (isTapered(thread) || tipMm <= tap.reachMm) return [];
   return [
     caution(
       'warn',
       'tap-reach',
-      'This tap has to go {deep} below the face; one of the usual length reaches about {reach}. You need a long-shank tap, or open the thread from the face to clearance.',
-      { deep: depth(deep), reach: depth(reach) },
+      'The tap has to go {deep} below the face; this one reaches about {reach}. You need a long-shank tap, or open the thread from the face to clearance; or two visits: what it reaches now, the rest after a later cut.',
+      { deep: depth(tipMm), reach: depth(tap.reachMm) },
     ),
   ];
 }
@@ -39,11 +38,32 @@ const TAPER = caution(
   'A tapered thread has no percentage, class limits or torque estimate here; ream with a taper reamer for an easier cut, and tap until the gauge sits flush.',
 );
 
-function tapDetails({ thread, way }: Tapping, place: number): Operation['details'] {
-  if (place > 1) return [phrase('To the bottom, counting the turns.')];
+const LEFT_HAND = phrase('Left-hand thread: turn anticlockwise, a spindle in reverse.');
+
+/** All holes with one tap before the next: one change. */
+const roughed = ({ holes, way }: Tapping, place: number): Operation['details'] =>
+  holes > 1 && way.taps.length > 1 && place < way.taps.length
+    ? [phrase('All {holes} holes with this tap before the next: one change.', { holes })]
+    : [];
+
+function howFar(use: TapUse): Operation['details'] {
+  const { load } = use;
+  return [
+    phrase('To the bottom, {turns}, counting the turns.', { turns: quantity(use.turns.value, 'turns') }),
+    ...(load ? [phrase('It takes about {torque}.', { torque: quantity(load.torque.value, 'Nm') })] : []),
+  ];
+}
+
+function tapDetails(t: Tapping, place: number): Operation['details'] {
+  const left = t.leftHand ? [LEFT_HAND] : [];
+  if (place > 1) return [...left, ...howFar(t.way.each[place - 1]), ...roughed(t, place)];
+  return [...left, ...firstDetails(t), ...roughed(t, 1)];
+}
+
+function firstDetails({ thread, way }: Tapping): Operation['details'] {
   const turns = quantity(way.turns.value, 'turns');
   return [
-    phrase('{way}. {wrench}', { way: way.label, wrench: way.wrench.text }),
+    phrase(`{way}. ${way.wrench.text}`, { ...way.wrench.values, way: way.label }),
     isTapered(thread)
       ? phrase('About {turns}: stop at the gauge, not at a depth.', { turns })
       : way.biteTurns > 0
@@ -58,28 +78,45 @@ function tapDetails({ thread, way }: Tapping, place: number): Operation['details
 /** The taps of a hole, one operation each, in the order used. */
 export function tapOperations(t: Tapping): Operation[] {
   const { way, thread } = t;
-  return way.taps.map((tap, i): Operation => {
+  const flatten = t.flat ? [flattenFloor()] : [];
+  const taps = way.each.map((use, i): Operation => {
+    const { tap } = use;
     const place = i + 1;
     const op = byHandwork({
       key: `tap-${place}`,
       code: 'tap',
-      order: phrase('Tap {thread}: {tap}, {threads} chamfer threads.', {
-        thread: thread.designation,
-        tap: tap.name,
-        threads: tap.chamferThreads,
-      }),
+      order: phrase(
+        tap.owned
+          ? 'Tap {thread}: {tap}, {threads} chamfer threads.'
+          : 'Tap {thread}: {tap}, {threads} chamfer threads (to buy).',
+        {
+          thread: thread.designation + (t.leftHand ? ' LH' : ''),
+          tap: tap.name,
+          threads: tap.chamferThreads,
+        },
+      ),
       details: tapDetails(t, place),
       seconds: way.secondsAll / t.holes / way.taps.length,
       what: 'tap',
       cautions: [
-        ...(place === 1 ? way.cautions : []),
+        ...(use === way.worst ? way.cautions : []),
         ...(place === 1 && isTapered(thread) ? [TAPER] : []),
-        ...reachCautions(t, tap),
+        ...reachCautions(t, use),
       ],
     });
     return { ...op, tap: { tap, thread, place, of: way.taps.length } };
   });
+  return [...flatten, ...taps];
 }
+
+const flattenFloor = (): Operation =>
+  byHandwork({
+    key: 'flatten',
+    code: 'note',
+    order: phrase('Flatten the floor with a flat-bottomed drill of the same size, no deeper than the stop.'),
+    seconds: 40,
+    what: 'flatten the floor',
+  });
 
 /** An old thread to keep: gauged, chased only where the gauge asks for it, never tapped anew. */
 export function oldThreadOperations(thread: Thread, check: Operation['order']): Operation[] {
@@ -96,7 +133,7 @@ export function oldThreadOperations(thread: Thread, check: Operation['order']): 
       ...byHandwork({
         key: 'chase',
         code: 'chase',
-        order: phrase('Only where the gauge binds: chase {thread} by hand with a plug tap, then gauge again.', {
+        order: phrase('Only if the gauge binds: chase {thread} by hand with a plug tap, then gauge again.', {
           thread: thread.designation,
         }),
         details: [
@@ -104,7 +141,7 @@ export function oldThreadOperations(thread: Thread, check: Operation['order']): 
           phrase('Stop where it starts to cut full metal: that is a new thread across the old one.'),
         ],
         seconds: 0,
-        what: 'chase, where it is needed at all',
+        what: 'chase if needed',
         cautions: [
           caution('note', 'old-thread', 'A power drive cuts a new thread across the old one: chase by hand only.'),
         ],

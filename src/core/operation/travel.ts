@@ -34,16 +34,19 @@ function touchNotes(spec: CutSpec, travelMm: number, tipMm: number): Phrase[] {
   if (family !== 'drill' || point === undefined) return [];
   if (inHoleMm > 0 && spec.fromMm === 0)
     return [
-      phrase('Touched in the pilot instead of on the face, it stands {deeper} deeper already: {left} from there.', {
-        deeper: depth(alreadyDeeper(diameterMm, point, inHoleMm)),
-        left: depth(travelMm - alreadyDeeper(diameterMm, point, inHoleMm)),
-      }),
+      phrase(
+        'If you touch off in the pilot instead of on the face, you are already {deeper} down: {left} from there.',
+        {
+          deeper: depth(alreadyDeeper(diameterMm, point, inHoleMm)),
+          left: depth(travelMm - alreadyDeeper(diameterMm, point, inHoleMm)),
+        },
+      ),
     ];
   if (!startsIn) return [];
   const deeper = alreadyDeeper(diameterMm, point, startsIn.mouthMm, startsIn.angleDeg);
   if (deeper <= 0.05 || deeper >= travelMm - tipMm) return [];
   return [
-    phrase('Touched in the spot instead of on the face, it stands {deeper} deeper already: {left} from there.', {
+    phrase('If you touch off in the spot instead of on the face, you are already {deeper} down: {left} from there.', {
       deeper: depth(deeper),
       left: depth(travelMm - deeper),
     }),

@@ -1,6 +1,7 @@
 import type { Machine } from '../cutting/machine';
-import type { DrillPool } from '../drills/drill-sets';
+import { DRILL_SETS, type DrillPool } from '../drills/drill-sets';
 import type { Material } from '../materials/material';
+import type { OwnTap } from '../tapping/own-tap';
 import type { ShopHabits } from './habits';
 import type { Tool } from './tool';
 
@@ -13,4 +14,12 @@ export interface Shop {
   habits: ShopHabits;
   /** Tools beside drills, taps and machines; undefined where the crib is not known, and the usual ones are assumed. */
   tools?: readonly Tool[];
+  /** Taps of the crib; undefined where they are not known, and the usual ones are assumed. */
+  taps?: readonly OwnTap[];
 }
+
+/** A shop without the usual sets of drills, which are known wherever it is read. */
+export type ShopWithCrib = Omit<Shop, 'pools'> & { crib: DrillPool };
+
+/** The crib first, then the usual sets. */
+export const wholeShop = ({ crib, ...shop }: ShopWithCrib): Shop => ({ ...shop, pools: [crib, ...DRILL_SETS] });

@@ -1,3 +1,4 @@
+import { checkInstrument, type Instrument, type InstrumentCheck } from './instrument-check';
 import type { DrillCondition } from '../drills/drill';
 
 /** What stands in a crib beside drills, taps and machines. */
@@ -12,6 +13,17 @@ export const TOOL_KINDS = {
   'hole-saw': 'hole saw',
   punch: 'punch',
   layout: 'layout tool',
+  die: 'die',
+  'die-stock': 'die stock',
+  'chasing-nut': 'chasing nut',
+  'tap-wrench': 'tap wrench',
+  'tapping-head': 'tapping head',
+  'tapping-block': 'tapping block',
+  'spring-centre': 'spring centre',
+  extractor: 'tap extractor',
+  'thread-gauge': 'thread gauge',
+  'gauge-pin': 'gauge pins',
+  measuring: 'measuring instrument',
   fluid: 'fluid',
   'work-holding': 'work holding',
 } as const;
@@ -22,20 +34,41 @@ export interface Tool {
   id: string;
   kind: ToolKind;
   name: string;
-  /** Cutting diameter; the largest of a step drill, the body of a spot drill, the widest of a countersink. */
+  /**
+   * Cutting diameter; the largest of a step drill, the body of a spot drill, the widest of a countersink, the largest
+   * square of a tap wrench, the largest thread of a tapping head or extractor.
+   */
   diameterMm?: number;
-  /** Pilot of a counterbore; first step of a step drill; tip of a centre drill. */
+  /** Pilot of a counterbore; first step of a step drill; tip of a centre drill; smallest square or thread. */
   smallMm?: number;
   /** Rise from step to step of a step drill. */
   stepMm?: number;
   angleDeg?: number;
   /** Fit that a reamer makes: H7. */
   fit?: string;
-  /** How deep it can go. */
+  /** How deep it can go; length of a tap wrench. */
   reachMm?: number;
+  /** Thread of a die, chasing nut or gauge; by its designation. */
+  thread?: string;
+  /** Clutch of a tapping head, Nm. */
+  fromNm?: number;
+  toNm?: number;
+  /** What a measuring instrument is. */
+  instrument?: Instrument;
+  /** Its last check: length of the standard, and what it read there, mm, with spaces between. */
+  standardMm?: number;
+  readings?: string;
   condition?: DrillCondition;
   /** Where it lies. */
   where?: string;
+}
+
+/** What the last check of a measuring instrument says of it; undefined where it was never checked. */
+export function checkOfTool({ instrument, standardMm, readings }: Tool): InstrumentCheck | undefined {
+  const read = (readings ?? '').split(/\s+/).filter(Boolean).map(Number);
+  return instrument && standardMm !== undefined && read.length > 0
+    ? checkInstrument(instrument, { standardMm, readings: read })
+    : undefined;
 }
 
 export const isToolUsable = (t: Tool): boolean => t.condition !== 'blunt' && t.condition !== 'lost';
@@ -64,7 +97,7 @@ const widest = (list: Tool[]): Tool | undefined =>
   list.reduce<Tool | undefined>((a, b) => (a && (a.diameterMm ?? 0) >= (b.diameterMm ?? 0) ? a : b), undefined);
 
 /**
- * The tool for an operation. Where the crib is not known (`tools` undefined) the usual one is taken as there;
+ * The tool for an operation. Where the crib is not known (`tools` undefined) the usual one is assumed to be in it;
  * where it is known and has none, `owned` is false.
  */
 export const pickTool = {

@@ -36,10 +36,12 @@ function blindParts(
   drillMm: number,
   pointAngleDeg: number,
   fromMm: number,
+  morePitches = 0,
 ): BlindParts {
   const runOutMm = lastTap.chamferThreads * thread.pitchMm;
-  const chipRoomMm =
+  const usualMm =
     lastTap.geometry === 'spiral-point' ? spiralPointChipRoom(thread, drillMm, threadDepthMm) : thread.pitchMm;
+  const chipRoomMm = usualMm + morePitches * thread.pitchMm;
   const fullMm = fromMm + threadDepthMm + runOutMm + chipRoomMm;
   return { runOutMm, chipRoomMm, fullMm, tipMm: coneDepth(drillMm, pointAngleDeg) };
 }
@@ -61,8 +63,9 @@ export function blindDepth(
   drillMm: number,
   pointAngleDeg: number,
   fromMm = 0,
+  morePitches = 0,
 ): BlindDepth {
-  const parts = blindParts(thread, threadDepthMm, lastTap, drillMm, pointAngleDeg, fromMm);
+  const parts = blindParts(thread, threadDepthMm, lastTap, drillMm, pointAngleDeg, fromMm, morePitches);
   const { runOutMm, chipRoomMm, fullMm: full, tipMm } = parts;
   const spiralPoint = lastTap.geometry === 'spiral-point';
   const fullDiameter = answer(full, 'mm', {
@@ -73,12 +76,19 @@ export function blindDepth(
       ['full thread', mm(threadDepthMm)],
       [`chamfer threads of the last tap (${lastTap.name})`, quantity(lastTap.chamferThreads, 'count')],
       ['pitch', mm(thread.pitchMm)],
-      [spiralPoint ? 'chip room, four times the chips' : 'chip room, one pitch', mm(chipRoomMm)],
+      [
+        spiralPoint
+          ? 'chip room, four times the chips'
+          : morePitches > 0
+            ? 'room to stop the spindle in'
+            : 'chip room, one pitch',
+        mm(chipRoomMm),
+      ],
     ],
     source: { kind: spiralPoint ? 'model' : 'trade rule', name: 'depth of blind tapped holes' },
     assumptions:
       thread.majorMm <= 6
-        ? [phrase('A tap this small may have a male point: grind it off, or drill deeper by its length.')]
+        ? [phrase('A tap this small may have a male centre: grind it off, or drill deeper by its length.')]
         : [],
   });
   const total = answer(full + tipMm, 'mm', {
@@ -97,6 +107,9 @@ export function blindDepth(
 
 /** Wall in mm under which the bottom may bulge or break: 1.5 mm or a fifth of the major diameter. */
 export const thinWallMm = (majorMm: number): number => Math.max(1.5, 0.2 * majorMm);
+
+/** A stop set from touch is good to this, mm: a wall that is short by less is not called thin. Our judgement. */
+export const STOP_REPEATS_MM = 0.1;
 
 /** What is left under a tip that ends this deep, mm; at or below zero it comes out at the back. */
 export function wallLeft(thicknessMm: number, tipEndsMm: number): Answer {

@@ -120,7 +120,7 @@ describe('the class decides on the predicted hole', () => {
       cautions(q)
         .map((x) => tell(x, 'mm'))
         .join(),
-    ).toContain('Class 7H would allow it');
+    ).toContain('Class 7H would take it');
     expect(chosen({ ...q, ...question('M8x1.25', { className: '7H', material: q.material, pool: q.pool }) })).toBe(
       '6.9',
     );
@@ -139,7 +139,7 @@ describe('the class decides on the predicted hole', () => {
   });
 
   test('G 1/8 takes a drill inside its class; of 8.8, its customary one, about one hole in eight is inside', () => {
-    const q = question('G 1/8', { pool: pool('all-metric'), material: material('brass-cartridge') });
+    const q = question('G 1/8', { pool: pool('metric-1-13-by-0.1'), material: material('brass-cartridge') });
     expect([chosen(q), codes(q)]).toEqual(['8.7', ['percent-range']]);
     const customary = judgeDrill(q, ALL_DRILLS.find((d) => d.label === '8.8') as Drill);
     expect(
@@ -251,7 +251,7 @@ describe('ranking, in a set of a few drills', () => {
       [60, 85],
     ]);
     const { target } = chooseTapDrill(m8([mm(6.8)], { wantedPercent: 62 }));
-    expect([target.value, inputsOf(target)]).toEqual([62, 'wanted 62 percent']);
+    expect([target.value, inputsOf(target)]).toEqual([62, 'set by you 62 percent']);
   });
 
   test('next smaller and larger, the closest outside, and what is named as missing', () => {
@@ -286,14 +286,12 @@ describe('ranking, in a set of a few drills', () => {
     };
     expect(said(6.8)).toEqual([]);
     expect(said(7.0)[0]).toMatch(
-      /^class-outside: .*predicted at 7\.0\d+ mm, 0\.1\d+ mm past the 6H limit of 6\.912 mm/,
+      /^class-outside: Predicted minor diameter 7\.0\d+ mm, 0\.1\d+ mm past the 6H limit of 6\.912 mm/,
     );
-    expect(said(6.85)[0]).toMatch(
-      /^class-borderline: A toss-up against 6H: pin the first hole\. .*the limit is 6\.912 mm/,
-    );
+    expect(said(6.85)[0]).toMatch(/^class-borderline: Toss-up against 6H: pin the first hole\. .*limit 6\.912 mm/);
     expect(said(6.5)[0]).toMatch(/^class-outside: .*past the 6H limit of 6\.647 mm/);
     const stainless = said(6.7, { material: material('stainless-austenitic'), wantedPercent: undefined });
-    expect(stainless.join()).toMatch(/percent-range: This is 80\.1 %.*Class 7H would allow it/);
+    expect(stainless.join()).toMatch(/percent-range: This is 80\.1 %.*Class 7H would take it/);
     expect(
       said(6.8, {
         wantedPercent: 74,

@@ -62,10 +62,10 @@ function best(
 function targetOf(q: TapDrillQuestion): Answer {
   if (q.wantedPercent !== undefined)
     return answer(q.wantedPercent, 'percent', {
-      rule: 'Percent of thread to aim at',
-      formula: 'as asked for',
-      inputs: [['wanted', percent(q.wantedPercent)]],
-      source: { kind: 'trade rule', name: 'your own choice' },
+      rule: 'Target percent of thread',
+      formula: 'set by you',
+      inputs: [['set by you', percent(q.wantedPercent)]],
+      source: { kind: 'trade rule', name: 'set by you' },
     });
   if (q.forming && q.limits) return formingTarget(q.thread, q.limits.minorMaxMm);
   return targetPercent(q.thread, q.material, q.depthMm, q.thicknessMm);

@@ -45,7 +45,7 @@ export function formingVerdict(thread: Thread, material: Material): FormingVerdi
       allowed: false,
       code: 'forming-brittle',
       reason: phrase(
-        '{material} does not flow into a thread: it stretches {elongation} before breaking and its chips come off {chips}. Forming would tear it.',
+        '{material} does not flow into a thread: it stretches {elongation} before breaking and its chips are {chips}. Forming would tear it.',
         { ...name, elongation: percent(material.elongationPercent), chips: material.chips },
       ),
     };
@@ -72,7 +72,7 @@ export function formingTarget(thread: Thread, minorMaxMm: number): Answer {
     inputs: [
       ['start', percent(FORM_START_PERCENT)],
       ['largest minor diameter of the class', mm(minorMaxMm)],
-      ['percent that the class needs', percent(forced)],
+      ['percent needed by the class', percent(forced)],
     ],
     source: { kind: 'trade rule', name: 'forming taps' },
   });

@@ -45,7 +45,7 @@ export function taperTurns(thread: Thread, tap: Tap): Answer {
       [`chamfer threads, ${tap.name}`, quantity(tap.chamferThreads, 'count')],
     ],
     source: { kind: 'standard', name: 'ASME B1.20.1, hand-tight length' },
-    assumptions: [phrase('Only to know about when: stop at the gauge.')],
+    assumptions: [phrase('Only a guide: stop at the gauge.')],
   });
 }
 

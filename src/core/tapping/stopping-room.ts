@@ -34,7 +34,7 @@ export function highestTappingRpm(turnsLeft: number, coast: Coast): Answer {
       ['reaction', { value: REACTION_S, unit: 's' }],
     ],
     source: { kind: 'model', name: 'reaction and coasting' },
-    assumptions: [phrase('A person watching for it; a depth stop that trips the spindle needs less.')],
+    assumptions: [phrase('For a person watching; a depth stop that trips the spindle needs less.')],
   });
 }
 

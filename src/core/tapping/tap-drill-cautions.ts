@@ -38,18 +38,21 @@ function classCautions(choice: TapDrillCandidate, limits: ClassLimits): Caution[
       ? caution(
           'note',
           'class-borderline',
-          'A toss-up against {name}: pin the first hole. {hole} is predicted, the limit is {limit}.',
+          'Toss-up against {name}: pin the first hole. Predicted {hole}, limit {limit}.',
           {
             ...values,
             limit: mm(nearLimit(choice, limits)),
           },
         )
-      : caution(
-          'warn',
-          'class-outside',
-          'The minor diameter is predicted at {hole}, {beyond} past the {name} limit of {limit}: the thread would be out of class.',
-          values,
-        ),
+      : {
+          ...caution(
+            'warn',
+            'class-outside',
+            'Predicted minor diameter {hole}, {beyond} past the {name} limit of {limit}: out of class.',
+            values,
+          ),
+          remedy: 'proposed-drill',
+        },
   ];
 }
 
@@ -67,8 +70,8 @@ function rangeCautions(
       'note',
       'percent-range',
       classDecides
-        ? `This is {percent}; {low} to {high} suits this metal, but a larger drill leaves {name}.${looser ? ' Class {looser} would allow it, if the drawing does.' : ''}`
-        : 'This is {percent}; {low} to {high} suits this metal, and no drill to hand comes closer.',
+        ? `This is {percent}. {low} to {high} suits this metal, but a larger drill is outside {name}.${looser ? ' Class {looser} would take it, if the drawing allows.' : ''}`
+        : 'This is {percent}. {low} to {high} suits this metal; no drill in the set comes closer.',
       {
         name: limits.className,
         looser,
@@ -93,7 +96,7 @@ function formingCautions(
           caution(
             'warn',
             'form-hole-close',
-            'A forming hole is held closely. Drilled as usual it comes to {hole}, and the finished minor to {minor}, over {limit}: pin the first one, and guide the drill, ream or go a size down if it is large.',
+            'Forming needs a close hole. Drilled as usual it measures {hole} and the finished minor {minor}, over {limit}: pin the first one; if it is large, guide the drill, ream, or go a size down.',
             { hole: mm(choice.holeMm), minor: mm(drilled), limit: mm(limits.minorMaxMm) },
           ),
         ]

@@ -35,9 +35,9 @@ function conditionsOf([name, metal, kind, tap, depthD, condition, drill]: Row): 
       name: tap,
       chamferThreads: Number(/\d+$/.exec(tap)?.[0]),
       flutes: usualFlutes(geometry, thread.majorMm),
+      wear: condition.startsWith('worn') ? 1.6 : 1,
     },
     fluid: condition === 'dry' ? 'dry' : 'right',
-    wear: condition.startsWith('worn') ? 1.6 : 1,
     byHand: true,
   };
 }
@@ -91,10 +91,10 @@ describe('how close a tap is to breaking', () => {
     expect([
       cause({}),
       cause({ fluid: 'dry' }),
-      cause({ wear: 1.4 }),
+      cause({ tap: { ...m6.tap, wear: 1.4 } }),
       cause({ minorMm: 4.8 }),
       cause({ depthMm: 24, material: material('stainless-austenitic') }),
-      cause({ fluid: 'poor', wear: 1.3 }),
+      cause({ fluid: 'poor', tap: { ...m6.tap, wear: 1.3 } }),
     ]).toEqual(['metal', 'dry', 'worn', 'small-hole', 'deep', 'worn']);
   });
 });

@@ -26,7 +26,7 @@ const TOOTH_TOLERANCE = 1.1;
  */
 export function tapLoad(c: TappingConditions): TapLoad {
   const torque = tappingTorque(c);
-  const breaking = breakingTorque(c.thread, c.tap.geometry);
+  const breaking = breakingTorque(c.thread, c.tap);
   const safety = breaking.value / torque.value;
   const toothLoadMm = toothLoad(c);
   const limit = toothLoadLimit(c.material);

@@ -13,7 +13,7 @@ const NICKEL_WARN_TO_MM = 8;
 /** Freehand lean breaks taps up to this size, mm: it is lean, not torque. */
 const LEAN_BREAKS_TO_MM = 3;
 
-const isTreacherous = ({ group, chips, hardnessHb }: Material): boolean =>
+export const isTreacherous = ({ group, chips, hardnessHb }: Material): boolean =>
   (group === 'stainless' && chips === 'stringy') ||
   group === 'titanium' ||
   group === 'nickel' ||
@@ -40,11 +40,15 @@ export function riskLevel(c: TappingConditions, safety: number, torqueNm: number
     bestOf(c),
     c.byHand && torqueNm > HAND_LIMIT_NM.wrench ? 'careful' : 'calm',
   );
-  return c.freehand && c.thread.majorMm <= LEAN_BREAKS_TO_MM + 1e-9 ? oneWorse(level) : level;
+  return leanBreaks(c) ? oneWorse(level) : level;
 }
 
+/** A small tap that nothing guides. */
+const leanBreaks = ({ freehand, thread: { majorMm } }: TappingConditions): boolean =>
+  freehand === true && majorMm <= LEAN_BREAKS_TO_MM + 1e-9;
+
 /** What loads a tap most beside size and metal. */
-export type LoadCause = 'dry' | 'worn' | 'small-hole' | 'deep' | 'metal';
+export type LoadCause = 'dry' | 'worn' | 'small-hole' | 'deep' | 'lean' | 'metal';
 
 /** A factor up to this is no cause worth naming. */
 const WORTH_NAMING = 1.15;
@@ -53,10 +57,11 @@ const WORTH_NAMING = 1.15;
 export function causeOf(c: TappingConditions): LoadCause {
   const factors: [LoadCause, number][] = [
     ['dry', fluidFactor(c)],
-    ['worn', c.wear ?? 1],
+    ['worn', c.tap.wear ?? 1],
     ['small-hole', rubFactor(percentOfThread(c.thread, c.minorMm))],
     ['deep', packingFactor(c)],
   ];
   const [cause, factor] = factors.reduce((a, b) => (b[1] > a[1] ? b : a));
-  return factor > WORTH_NAMING ? cause : 'metal';
+  if (factor > WORTH_NAMING) return cause;
+  return leanBreaks(c) ? 'lean' : 'metal';
 }

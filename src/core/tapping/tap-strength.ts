@@ -1,24 +1,26 @@
 import { answer, mm, quantity, type Answer } from '../answer/answer';
 import type { Thread } from '../threads/thread';
-import type { TapGeometry } from './tap';
+import type { Tap, TapGeometry } from './tap';
 
 const CORE_SHARE: Record<TapGeometry, number> = {
   straight: 0.66,
   'spiral-point': 0.75,
   'spiral-flute': 0.6,
   form: 0.8,
+  pipe: 0.66,
 };
 const SHEAR_MPA = 1100;
 const CARBON_STEEL = 0.8;
 
 /** Torque at which a tap breaks, Nm. Model: the core as a round bar of high-speed steel. */
-export function breakingTorque(thread: Thread, geometry: TapGeometry, carbonSteel = false): Answer {
+export function breakingTorque(thread: Thread, { geometry, steel }: Pick<Tap, 'geometry' | 'steel'>): Answer {
   const minor = thread.majorMm - 1.0825 * thread.pitchMm;
   const core = CORE_SHARE[geometry] * minor;
-  const share = carbonSteel ? CARBON_STEEL : 1;
+  const share = steel === 'carbon' ? CARBON_STEEL : 1;
   return answer(((Math.PI / 16) * core ** 3 * SHEAR_MPA * share) / 1000, 'Nm', {
     rule: "Tap's breaking torque",
-    formula: 'π ÷ 16 × core³ × shear strength',
+    formula: 'π ÷ 16 × core³ × shear strength ÷ 1000',
+    inchFormula: 'π ÷ 16 × core³ × shear strength × 1000',
     inputs: [
       ['minor diameter of the tap', mm(minor)],
       ['share that the flutes leave', quantity(CORE_SHARE[geometry], 'ratio')],
@@ -31,7 +33,7 @@ export function breakingTorque(thread: Thread, geometry: TapGeometry, carbonStee
 
 export type SafetyLevel = 'calm' | 'careful' | 'warn' | 'stop';
 
-const LEVELS: readonly SafetyLevel[] = ['calm', 'careful', 'warn', 'stop'];
+export const LEVELS: readonly SafetyLevel[] = ['calm', 'careful', 'warn', 'stop'];
 
 /**
  * What a safety factor means at the wrench. The breaking torque is about the least that a sound tap holds, so that less

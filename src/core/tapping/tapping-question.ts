@@ -2,6 +2,7 @@ import type { Machine } from '../cutting/machine';
 import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
 import { blindDepth, blindTotalMm, type BlindDepth } from './blind-depth';
+import type { OwnTap } from './own-tap';
 import type { Tap, TapNames } from './tap';
 import type { TappingConditions } from './tapping-torque';
 
@@ -17,6 +18,22 @@ export interface HoleToTap {
   pointAngleDeg: number;
   /** Predicted hole; for forming the finished minor diameter. */
   minorMm: number;
+  /** Bore above the thread. */
+  upperMm?: number;
+  /** Free space behind a through hole, into which the chamfer of the tap can run. */
+  behindMm?: number;
+  /** How far it lies from the axis of its part; Infinity where its face has none. */
+  offAxisMm?: number;
+  /** Longest chamfer of the last tap that the chosen room at the bottom allows. */
+  mostChamfer?: number;
+}
+
+/** What a crib has for driving taps. Lengths in mm. */
+export interface TappingAids {
+  springCentre: boolean;
+  block: boolean;
+  wrenches: readonly { name: string; fromMm: number; toMm: number }[];
+  heads: readonly { name: string; fromMm: number; toMm: number; fromNm: number; toNm: number; deepStop: boolean }[];
 }
 
 /** How a shop taps, where practice differs. */
@@ -40,6 +57,13 @@ export interface TappingQuestion {
   holes: number;
   dry: boolean;
   habits: TappingHabits;
+  leftHand?: boolean;
+  /** Taps of the crib for any thread; undefined where they are not known, and the usual ones are assumed. */
+  taps?: readonly OwnTap[];
+  /** Undefined where they are not known, and assumed. */
+  aids?: TappingAids;
+  /** Keys of the taps to use, in order, where the user has picked. */
+  asked?: readonly string[];
 }
 
 /** The conditions under which a tap turns: the same for every view of its load. */
@@ -58,9 +82,9 @@ export function tappingConditions(q: TappingQuestion, tap: Tap, reversing: boole
   };
 }
 
-/** How deep the hole is drilled for this last tap. */
-export const depthForTap = ({ thread, hole }: TappingQuestion, last: Tap): BlindDepth =>
-  blindDepth(thread, hole.depthMm, last, hole.drillMm, hole.pointAngleDeg, hole.fromMm);
+/** How deep the hole is drilled for this last tap, with so many pitches of room below it beside the usual. */
+export const depthForTap = ({ thread, hole }: TappingQuestion, last: Tap, morePitches = 0): BlindDepth =>
+  blindDepth(thread, hole.depthMm, last, hole.drillMm, hole.pointAngleDeg, hole.fromMm, morePitches);
 
 /** Wall left under the tip with this last tap, mm; undefined where the thickness is not known. */
 export function wallUnderTap({ thread, hole }: TappingQuestion, last: Tap): number | undefined {

@@ -9,6 +9,7 @@ export function tappingSpeed(thread: Thread, material: Material): Answer {
   return answer(rpmFor(v, thread.majorMm), 'rpm', {
     rule: 'Tapping speed',
     formula: '1000 × tapping speed ÷ (π × major diameter)',
+    inchFormula: '12 × tapping speed ÷ (π × major diameter)',
     inputs: [
       [`tapping speed, ${material.label}, low end`, quantity(v, 'm/min')],
       ['high end', quantity(sfmToMPerMin(material.tapSfmCut.high), 'm/min')],

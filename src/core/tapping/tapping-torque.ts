@@ -17,13 +17,15 @@ export function threadArea(thread: Thread, holeMm: number): number {
   return h * (thread.pitchMm / 8 + h * HALF_ANGLE_TAN[thread.form]);
 }
 
-export type Fluid = 'right' | 'poor' | 'dry';
+export const FLUIDS = ['right', 'poor', 'dry'] as const;
+export type Fluid = (typeof FLUIDS)[number];
 const FLUID_FACTOR: Record<Fluid, number> = { right: 1, poor: 1.25, dry: 1.5 };
 const GEOMETRY_FACTOR: Record<TapGeometry, number> = {
   straight: 1,
   'spiral-point': 0.8,
   'spiral-flute': 1,
   form: 1.6,
+  pipe: 1,
 };
 
 /** How much a full thread rubs: 1 up to 75 percent, more than double near 100. Model. */
@@ -47,8 +49,8 @@ export interface TappingConditions {
   /** The tap is turned back to break the chip. */
   reversing: boolean;
   fluid?: Fluid;
-  /** 1 when new to 1.6 at the end of the tap's life. */
-  wear?: number;
+  /** Part of the thread that taps before this one leave it: of its area, and of its height on one tooth. */
+  takes?: { area: number; height: number };
   thicknessMm?: number;
   /** A spiral point in a blind hole has the room for its chips. */
   chipRoom?: boolean;
@@ -86,7 +88,7 @@ const cutting = ({ tap, thicknessMm, thread }: TappingConditions): number =>
 
 /** Chip thickness on one tooth of the chamfer, mm: the second risk beside torque. */
 export function toothLoad(c: TappingConditions): number {
-  return (c.thread.majorMm - c.minorMm) / 2 / (cutting(c) * c.tap.flutes);
+  return ((c.takes?.height ?? 1) * (c.thread.majorMm - c.minorMm)) / 2 / (cutting(c) * c.tap.flutes);
 }
 
 /** Tooth load in mm above which teeth chip: 0.06 in stainless, titanium and hard metal, 0.1 elsewhere. */
@@ -100,14 +102,14 @@ const FINEST_CHIP_MM = 0.02;
 export function tappingTorque(c: TappingConditions): Answer {
   const { thread, material, minorMm, tap } = c;
   const h = (thread.majorMm - minorMm) / 2;
-  const area = threadArea(thread, minorMm);
-  const chip = h / (cutting(c) * tap.flutes);
+  const area = (c.takes?.area ?? 1) * threadArea(thread, minorMm);
+  const chip = toothLoad(c);
   const kc = material.kc11 * Math.max(chip, FINEST_CHIP_MM) ** -material.mc;
   const factors: [string, number][] = [
     ['rubbing of a full thread', rubFactor(percentOfThread(thread, minorMm))],
     [GEOMETRY_LABEL[tap.geometry], GEOMETRY_FACTOR[tap.geometry]],
     ['fluid', fluidFactor(c)],
-    ['wear', c.wear ?? 1],
+    ['wear', tap.wear ?? 1],
     ['grip of the metal', gripFactor(material)],
     ['chips packing', packingFactor(c)],
   ];
@@ -115,10 +117,11 @@ export function tappingTorque(c: TappingConditions): Answer {
   const torque = factors.reduce((t, [, f]) => t * f, bare);
   return answer(torque, 'Nm', {
     rule: 'Tapping torque',
-    formula: 'kc × thread area × (major + hole) ÷ 4 × factors; kc = kc1.1 × chip^−mc',
+    formula: 'kc × thread area × (major + hole) ÷ 4000 × factors; kc = kc1.1 × chip^−mc',
+    inchFormula: '250 × kc × thread area × (major + hole) × factors; kc = kc1.1 × chip^−mc, chip in mm',
     inputs: [
       ['thread height', mm(h)],
-      ['thread area', quantity(area, 'mm2')],
+      [c.takes ? 'thread area left to this tap' : 'thread area', quantity(area, 'mm2')],
       ['chip on one tooth', mm(chip)],
       [`cutting force kc, ${material.label}`, quantity(kc, 'MPa')],
       [tap.geometry === 'form' ? 'finished minor' : 'predicted hole', mm(minorMm)],
@@ -127,6 +130,10 @@ export function tappingTorque(c: TappingConditions): Answer {
         .map(([label, f]): [string, { value: number; unit: 'ratio' }] => [label, { value: f, unit: 'ratio' }]),
     ],
     source: { kind: 'model', name: 'our cutting-force estimate' },
-    assumptions: [phrase('Sharp tap, {fluid}.', { fluid: c.fluid === 'dry' ? 'dry' : material.lubricant })],
+    assumptions: [
+      phrase(tap.wear === undefined || tap.wear < 1.5 ? 'Sharp tap, {fluid}.' : 'Worn tap, {fluid}.', {
+        fluid: c.fluid === 'dry' ? 'dry' : material.lubricant,
+      }),
+    ],
   });
 }

@@ -7,7 +7,7 @@ export interface PercentRange {
   high: number;
 }
 
-/** Percent of thread below and above which a wish is refused as unreasonable, by form. */
+/** Percent of thread below and above which a percentage asked for is out of range, by form. */
 export const reasonablePercent = (thread: Thread): PercentRange =>
   thread.form === 'iso-60' ? { low: 40, high: 90 } : { low: 40, high: 100 };
 
@@ -17,8 +17,25 @@ export function percentRange(thread: Thread, material: Material): PercentRange {
   return { low: material.threadPercent.low + shift, high: material.threadPercent.high + shift };
 }
 
+/** Taken off a deep thread and put on for a thin plate, percent of thread. Trade rule. */
+const DEEP_OR_THIN = 5;
+
+const rising = (value: number, from: number, to: number): number =>
+  Math.min(1, Math.max(0, (value - from) / (to - from)));
+
+/** Chips that clear by themselves leave a deep thread no harder to tap. */
+const clearsItself = ({ chips }: Material): boolean => chips === 'short' || chips === 'powder';
+
+/** Nothing to two diameters, all of it from three: a millimetre more of plate is no reason for another drill. */
+const deepBy = (depthMm: number, { majorMm }: Thread, material: Material): number =>
+  clearsItself(material) ? 0 : DEEP_OR_THIN * rising(depthMm / majorMm, 2, 3);
+
+/** Nothing from one diameter on, all of it to four fifths. */
+const thinBy = (thicknessMm: number | undefined, { majorMm }: Thread): number =>
+  thicknessMm === undefined ? 0 : DEEP_OR_THIN * (1 - rising(thicknessMm / majorMm, 0.8, 1));
+
 /**
- * Percent of thread to aim at: by material, then size, then depth, each reason stated.
+ * Target percent of thread: by material, then size, then depth, each reason stated.
  * @param depthMm length of thread
  * @param thicknessMm thickness of the part where known
  */
@@ -27,16 +44,18 @@ export function targetPercent(thread: Thread, material: Material, depthMm: numbe
   const steps: [reason: string, change: number][] = [[material.label, material.threadPercent.target]];
   if (thread.form === 'whitworth-55') steps.push(['55-degree thread, counted on full depth', 5]);
   if (thread.majorMm < 3.5) steps.push(['small tap', -5]);
-  if (depthMm > 2 * thread.majorMm) steps.push(['deeper than two diameters', -5]);
-  if (thicknessMm !== undefined && thicknessMm < thread.majorMm) steps.push(['plate thinner than one diameter', 5]);
+  const deep = deepBy(depthMm, thread, material);
+  if (deep > 0) steps.push(['deeper than two diameters, all of it from three', -deep]);
+  const thin = thinBy(thicknessMm, thread);
+  if (thin > 0) steps.push(['plate thinner than one diameter', thin]);
   const sum = steps.reduce((total, [, change]) => total + change, 0);
   const value = Math.min(Math.max(sum, low), high);
   const assumptions: Phrase[] =
     value === sum
       ? []
-      : [phrase('Kept within {low} to {high} for this material.', { low: percent(low), high: percent(high) })];
+      : [phrase('Held within {low} to {high} for this material.', { low: percent(low), high: percent(high) })];
   return answer(value, 'percent', {
-    rule: 'Percent of thread to aim at',
+    rule: 'Target percent of thread',
     formula: 'material, then size, then depth',
     inputs: steps.map(([label, change]) => [label, percent(change)]),
     source: { kind: 'trade rule', name: 'percentage by material' },

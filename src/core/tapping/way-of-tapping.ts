@@ -1,135 +1,73 @@
-import { caution, depth, phrase, quantity, type Answer, type Caution, type Phrase } from '../answer/answer';
+import {
+  caution,
+  depth,
+  mm,
+  phrase,
+  quantity,
+  type Answer,
+  type Caution,
+  type Phrase,
+  type RemedyKind,
+} from '../answer/answer';
 import { rpmFor, sfmToMPerMin } from '../cutting/cutting-speed';
-import { lowestRpm } from '../cutting/machine';
-import { isTapered } from '../threads/thread';
-import type { BlindDepth } from './blind-depth';
-import { biteTurns, handTappingSeconds, machineTappingSeconds, taperTurns, totalTurns } from './rhythm';
+import { isRigid } from '../cutting/machine';
+import { handTappingSeconds, machineTappingSeconds } from './rhythm';
+import { clutchSetting } from './clutch-setting';
 import { highestTappingRpm, turnsToStop } from './stopping-room';
-import type { Tap } from './tap';
-import { tapLoad, type TapLoad } from './tap-load';
-import { tapSequence } from './tap-sequence';
+import type { TapLoad } from './tap-load';
 import { causeOf, type LoadCause } from './tap-risk';
-import { breakingTorque, HAND_LIMIT_NM } from './tap-strength';
-import { depthForTap, tappingConditions, wallUnderTap, type TappingQuestion } from './tapping-question';
-import type { TappingConditions } from './tapping-torque';
-
-export const WAYS = [
-  'hand-free',
-  'hand-guided',
-  'chuck-start',
-  'reversing-spindle',
-  'reversing-head',
-  'lathe',
-] as const;
-export type WayId = (typeof WAYS)[number];
-
-interface WayFacts {
-  label: string;
-  byHand: boolean;
-  /** Lean of the tap that people reach, degrees. Our judgement. */
-  leanDeg: number;
-  /** To set up once, s, and besides the tapping for each hole, s. Our judgement. */
-  setUpS: number;
-  extraS: number;
-}
-
-const FACTS: Record<WayId, WayFacts> = {
-  'hand-free': { label: 'By hand, freehand', byHand: true, leanDeg: 1.5, setUpS: 0, extraS: 20 },
-  'hand-guided': { label: 'By hand, guided by a spring centre', byHand: true, leanDeg: 0.3, setUpS: 0, extraS: 15 },
-  'chuck-start': {
-    label: 'Started in the chuck, finished by hand',
-    byHand: true,
-    leanDeg: 0.25,
-    setUpS: 0,
-    extraS: 30,
-  },
-  'reversing-spindle': {
-    label: 'Under power, reversing spindle',
-    byHand: false,
-    leanDeg: 0.15,
-    setUpS: 90,
-    extraS: 15,
-  },
-  'reversing-head': { label: 'Reversing tapping head', byHand: false, leanDeg: 0.2, setUpS: 180, extraS: 15 },
-  lathe: { label: 'In the lathe, tailstock free to follow', byHand: false, leanDeg: 0.1, setUpS: 40, extraS: 15 },
-};
+import { HAND_LIMIT_NM } from './tap-strength';
+import type { TapSequence } from './tap-sequence';
+import type { TappingQuestion } from './tapping-question';
+import { driveOf, type Turning } from './turning';
+import { headFor, RUN_IN_TURNS, unavailable, WAY_FACTS, wayLabel, type WayId } from './ways';
 
 /** One way of driving the taps of a hole, with what it would mean. */
 export interface WayOfTapping extends Turning {
   id: WayId;
   label: string;
-  /** Why shop, hole or stopping room rule it out; undefined where it can be done. */
+  /** Keys of its taps. */
+  sequenceKey: string;
+  /** Why shop, hole, taps or stopping room rule it out; undefined where it can be done. */
   ruledOut?: Phrase;
   wrench: Phrase;
   leanDeg: number;
   stopping?: { turnsLeft: number; turnsNeeded: number; highest: Answer };
+  /** What to set the clutch of the tapping head to. */
+  clutch?: Answer;
   secondsAll: number;
+  /** No tap wrench of the crib takes its square. */
+  lacksWrench: boolean;
   cautions: Caution[];
 }
 
-/** Why a way is not to be had with this machine, metal and hole, before any figure is worked out. */
-function unavailable(id: WayId, q: TappingQuestion): Phrase | undefined {
-  const { machine, hole, habits } = q;
-  const name = machine?.name ?? 'machine';
-  if (id === 'chuck-start' && (!machine || machine.kind === 'hand-drill' || machine.kind === 'lathe'))
-    return phrase('Needs a drill press or mill whose spindle can be turned by hand over the hole.');
-  if (id === 'lathe' && machine?.kind !== 'lathe')
-    return phrase('Needs a lathe, with the hole on the axis of the part.');
-  if (id === 'reversing-spindle') {
-    if (!machine || machine.kind === 'lathe') return phrase('Needs a drill press or mill that reverses.');
-    if (machine.kind === 'hand-drill') return phrase('A hand-held drill cannot hold the tap square and stop in time.');
-    if (!machine.reversible)
-      return phrase('The {machine} does not reverse: the tap could not be backed out.', { machine: name });
-  }
-  if (habits.neverBlind && !hole.through && (id === 'reversing-spindle' || id === 'reversing-head'))
-    return phrase('This shop never taps blind holes under power.');
-  if (id === 'reversing-head') {
-    if (!machine?.tappingHead) return phrase('No reversing tapping head belongs to the machine chosen.');
-    if (!hole.through) return phrase('A reversing head is for through holes: it runs on until it is pulled back.');
-  }
-  if (isTapered(q.thread) && !FACTS[id].byHand && id !== 'lathe')
-    return phrase('A tapered thread loads the tap more with every turn and is stopped by gauge: tap it by hand.');
-  return undefined;
-}
-
-function labelOf(id: WayId, { machine, habits }: TappingQuestion): string {
-  if (id === 'hand-guided' && (!machine || machine.kind === 'hand-drill')) return 'By hand, guided by a tapping block';
-  if (id === 'lathe' && habits.tailstock !== 'free')
-    return `In the lathe, tailstock ${habits.tailstock === 'cranked' ? 'cranked after the tap' : 'locked and the barrel cranked'}`;
-  return FACTS[id].label;
-}
-
 function wrenchFor(torqueNm: number | undefined): Phrase {
-  if (torqueNm === undefined) return phrase('Two-handed wrench; stop when the gauge says so.');
+  if (torqueNm === undefined) return phrase('Two-handed wrench; stop at the gauge.');
   if (torqueNm <= HAND_LIMIT_NM.tHandle) return phrase('T-handle or small wrench.');
-  if (torqueNm <= HAND_LIMIT_NM.wrench) return phrase('Two-handed wrench of 250 mm, evenly with both hands.');
-  return phrase('More than two hands can turn evenly: it wants a machine or a longer wrench and a guide.');
+  if (torqueNm <= HAND_LIMIT_NM.wrench)
+    return phrase('Two-handed wrench, about {long} long, evenly with both hands.', { long: depth(250) });
+  return phrase('Too much torque for a hand wrench: use a machine, or a longer wrench and a guide.');
 }
 
-const turnsOf = ({ thread, hole }: TappingQuestion, tap: Tap): Answer =>
-  isTapered(thread) ? taperTurns(thread, tap) : totalTurns(thread, tap, hole.depthMm);
-
-/** Seconds for all holes: by hand tap after tap, or in and out under power at `rpm`. */
-function secondsFor(
-  id: WayId,
-  q: TappingQuestion,
-  taps: readonly Tap[],
-  reversed: boolean,
-  rpm: number | undefined,
-): number {
-  const { setUpS, extraS, byHand } = FACTS[id];
-  const last = taps[taps.length - 1];
-  if (rpm !== undefined) return setUpS + q.holes * (machineTappingSeconds(turnsOf(q, last).value, rpm) + extraS);
-  const byTaps = taps.reduce((sum, tap) => sum + handTappingSeconds(q.thread, turnsOf(q, tap).value, reversed), 0);
-  return q.holes * (byTaps + (byHand ? extraS : 0));
+/** Seconds for all holes: by hand tap after tap, or in and out under power. */
+function secondsFor(id: WayId, q: TappingQuestion, { each, turns, rpm }: Turning): number {
+  const { setUpS, byHand, inChuck } = WAY_FACTS[id];
+  const extraS = WAY_FACTS[id].extraS * (inChuck && byHand ? each.length : 1);
+  if (!byHand && rpm !== undefined)
+    return setUpS + q.holes * (machineTappingSeconds(turns.value, rpm) + extraS + HANDLING_S * (each.length - 1));
+  const byTaps = each.reduce((sum, use) => sum + handTappingSeconds(q.thread, use.turns.value, use.biteTurns > 0), 0);
+  return setUpS + q.holes * (byTaps + extraS);
 }
+/** To put in the next tap of a sequence, s. */
+const HANDLING_S = 30;
 
-const REMEDY: Record<LoadCause, string> = {
-  dry: 'It runs dry: use the fluid for this metal.',
-  worn: 'The tap is worn: take a new one.',
-  'small-hole': 'The hole is small: drill the next size up.',
-  deep: 'The thread is deep: clear the chips often, or make it shorter.',
-  metal: 'A larger hole or a looser class eases it.',
+const REMEDY: Record<LoadCause, { text: string; kind?: RemedyKind }> = {
+  dry: { text: 'It runs dry: use the fluid for this metal.', kind: 'use-fluid' },
+  worn: { text: 'The tap is worn: use a sharp one, or drill the next size up.', kind: 'sharp-tap' },
+  'small-hole': { text: 'The hole is small: drill the next size up.', kind: 'next-drill' },
+  deep: { text: 'The thread is deep: clear the chips often, or make it shorter.' },
+  lean: { text: 'Nothing guides the tap: a small one breaks when it leans.', kind: 'other-way' },
+  metal: { text: 'A larger hole or a looser class eases it.', kind: 'next-drill' },
 };
 const HOLDS = 'The tap holds at least about {breaking}; this takes {torque}.';
 const RISK = {
@@ -138,28 +76,24 @@ const RISK = {
   stop: 'By this estimate the tap goes first.',
 };
 
-/** What the load of the first tap asks of whoever turns it: quietly where care is enough. */
-function loadCautions(load: TapLoad | undefined, conditions: TappingConditions): Caution[] {
-  if (!load || load.level === 'calm') return load?.cautions ?? [];
-  const remedy = load.level === 'careful' ? '' : ` ${REMEDY[causeOf(conditions)]}`;
-  return [
-    ...load.cautions,
-    caution(load.level === 'careful' ? 'note' : load.level, 'tap-safety', `${RISK[load.level]} ${HOLDS}${remedy}`, {
-      breaking: quantity(load.breaking.value, 'Nm'),
-      torque: quantity(load.torque.value, 'Nm'),
-    }),
-  ];
+/** What the load of the tap closest to breaking asks of whoever turns it: quietly where care is enough. */
+function loadCautions({ each, worst }: Turning): Caution[] {
+  const teeth = each.flatMap(({ load }) => load?.cautions ?? []).slice(0, 1);
+  const { load } = worst;
+  if (!load || load.level === 'calm') return teeth;
+  const { text, kind } = REMEDY[causeOf(worst.conditions)];
+  const values = { breaking: quantity(load.breaking.value, 'Nm'), torque: quantity(load.torque.value, 'Nm') };
+  if (load.level === 'careful') return [...teeth, caution('note', 'tap-safety', `${RISK.careful} ${HOLDS}`, values)];
+  const said = caution(load.level, 'tap-safety', `${RISK[load.level]} ${HOLDS} ${text}`, values);
+  return [...teeth, { ...said, remedy: kind }];
 }
 
 /** A spindle that has to stop above the bottom: turns left when it is switched off, and turns that it needs. */
-function stoppingOf(
-  q: TappingQuestion,
-  depth: BlindDepth | undefined,
-  rpm: number | undefined,
-): WayOfTapping['stopping'] {
-  if (!q.machine || !depth || rpm === undefined) return undefined;
+function stoppingOf(id: WayId, q: TappingQuestion, { depth: at, rpm, turns }: Turning): WayOfTapping['stopping'] {
+  if (!q.machine || !at || rpm === undefined || id === 'reversing-head') return undefined;
   const coast = { revolutions: q.machine.coastRevolutions, atRpm: q.machine.coastAtRpm };
-  const turnsLeft = depth.chipRoomMm / q.thread.pitchMm;
+  const roomTurns = at.chipRoomMm / q.thread.pitchMm;
+  const turnsLeft = id === 'power-start' ? turns.value + roomTurns - RUN_IN_TURNS : roomTurns;
   return { turnsLeft, turnsNeeded: turnsToStop(rpm, coast), highest: highestTappingRpm(turnsLeft, coast) };
 }
 
@@ -176,17 +110,17 @@ function tooFast({ material, thread }: TappingQuestion, rpm: number | undefined)
 
 const noRoom = (wallMm: number | undefined): Phrase | undefined =>
   wallMm !== undefined && wallMm <= 0
-    ? phrase('Its tap needs a hole that comes out at the back ({over} too deep).', { over: depth(-wallMm) })
+    ? phrase('The hole would break through by {over}.', { over: depth(-wallMm) })
     : undefined;
 
 /** Seven tenths of the turns left may be used up: the rest is for a slow hand. Our judgement. */
-const USED_OF_TURNS_LEFT = 0.7;
+export const USED_OF_TURNS_LEFT = 0.7;
 
 function cannotStop(stopping: WayOfTapping['stopping'], rpm: number | undefined): Phrase | undefined {
   if (!stopping || rpm === undefined || stopping.turnsNeeded <= USED_OF_TURNS_LEFT * stopping.turnsLeft)
     return undefined;
   return phrase(
-    'At {rpm} the spindle needs {needed} to stand still and only {left} are left above the bottom: it would run in and break the tap.',
+    'At {rpm} the spindle needs {needed} to stop and only {left} are left above the bottom: it would run in and break the tap.',
     {
       rpm: quantity(rpm, 'rpm'),
       needed: quantity(stopping.turnsNeeded, 'turns'),
@@ -195,75 +129,101 @@ function cannotStop(stopping: WayOfTapping['stopping'], rpm: number | undefined)
   );
 }
 
-/** What follows from the taps and what turns them: alike for all ways by hand, and for all under power. */
-export interface Turning {
-  /** In the order used. */
-  taps: Tap[];
-  depth?: BlindDepth;
-  wallMm?: number;
-  /** Conditions of the first tap, which cuts most. */
-  conditions: TappingConditions;
-  /** Of the first tap; undefined for tapered threads, to which the model does not apply. */
-  load?: TapLoad;
-  breaking: Answer;
-  turns: Answer;
-  biteTurns: number;
-  /** Speed of the spindle, rev/min, where it turns under power. */
-  rpm?: number;
+/** The square, mm, that no tap wrench of the crib takes; undefined where one does, or none is needed or known. */
+function squareTooOdd(id: WayId, { aids }: TappingQuestion, { taps }: Turning): number | undefined {
+  if (!WAY_FACTS[id].byHand || !aids || aids.wrenches.length === 0) return undefined;
+  return taps
+    .map((t) => t.squareMm)
+    .find((square) => !aids.wrenches.some((w) => w.fromMm <= square + 0.05 && square <= w.toMm + 0.05));
 }
 
-/** How a way turns its taps: under power or by hand, with machine taps where a spindle reverses. */
-export interface Drive {
-  power: boolean;
-  machineTaps: boolean;
-  /** Nothing guides the tap. */
-  freehand: boolean;
-}
-
-export const driveOf = (id: WayId, { hole }: TappingQuestion): Drive => ({
-  power: !FACTS[id].byHand && !(id === 'lathe' && !hole.through),
-  machineTaps: !FACTS[id].byHand && id !== 'lathe',
-  freehand: id === 'hand-free',
-});
-
-/** The taps of a hole and their figures under one kind of drive. */
-export function turning(q: TappingQuestion, { power, machineTaps, freehand }: Drive): Turning {
-  const { thread, material, hole, machine } = q;
-  const taps = tapSequence(q, machineTaps);
-  const [first] = taps;
+/** What a tap cannot be held by, or where it does not fit. */
+function cannotHold(id: WayId, q: TappingQuestion, { taps }: Turning): Phrase | undefined {
+  const { machine, hole, thread } = q;
+  const facts = WAY_FACTS[id];
+  const shank = Math.max(...taps.map((t) => t.shankMm));
+  if (facts.inChuck && machine && shank > machine.chuckMm + 0.01)
+    return phrase('Its shank, {shank}, is over the {chuck} that the chuck takes.', {
+      shank: mm(shank),
+      chuck: mm(machine.chuckMm),
+    });
+  if (taps.some((t) => t.steel === 'carbide') && (facts.byHand || !isRigid(machine)))
+    return phrase('A carbide tap snaps by hand or in a press: it needs a rigid machine.');
   const last = taps[taps.length - 1];
-  const conditions = { ...tappingConditions(q, first, !power), byHand: !power, freehand };
-  const load = isTapered(thread) ? undefined : tapLoad(conditions);
-  return {
-    taps,
-    depth: hole.through ? undefined : depthForTap(q, last),
-    wallMm: hole.through ? undefined : wallUnderTap(q, last),
-    conditions,
-    load,
-    breaking: load?.breaking ?? breakingTorque(thread, first.geometry),
-    turns: turnsOf(q, last),
-    biteTurns: biteTurns(thread, first, material, power, q.habits.bite),
-    rpm: power && machine ? lowestRpm(machine) : undefined,
-  };
+  const outMm = last.chamferThreads * thread.pitchMm;
+  if (hole.through && hole.behindMm !== undefined && outMm > hole.behindMm)
+    return phrase('Its chamfer needs {out} behind the hole and there are {behind}.', {
+      out: depth(outMm),
+      behind: depth(hole.behindMm),
+    });
+  if (!hole.through && hole.mostChamfer !== undefined && last.chamferThreads > hole.mostChamfer + 1e-9)
+    return phrase('Its chamfer of {threads} threads leaves no room at the bottom.', { threads: last.chamferThreads });
+  return undefined;
 }
 
-/** One way of driving worked out for a hole, whether it can be done or not. */
-export function wayOfTapping(id: WayId, q: TappingQuestion, turned: Turning): WayOfTapping {
-  const { taps, wallMm, load, biteTurns: bite, rpm } = turned;
-  const { power } = driveOf(id, q);
-  const stopping = stoppingOf(q, turned.depth, rpm);
+/** Forming by hand takes too much torque in a sheet, and a sheet has nothing to flow from. Our judgement. */
+const SHEET_D = 0.8;
+const inSheet = ({ forming, hole, thread }: TappingQuestion): Phrase | undefined =>
+  forming && hole.through && hole.depthMm < SHEET_D * thread.majorMm
+    ? phrase('Too thin to form: a sheet tears before it flows.')
+    : undefined;
+
+function clutchProblem({ clutch, load }: { clutch?: Answer; load?: TapLoad }, q: TappingQuestion): Phrase | undefined {
+  if (!clutch || !load) return undefined;
+  const own = headFor(q);
+  if (clutch.value < load.torque.value)
+    return phrase('No clutch setting is safe: the tap takes {torque} and 0.6 of what it holds is {most}.', {
+      torque: quantity(load.torque.value, 'Nm'),
+      most: quantity(clutch.value, 'Nm'),
+    });
+  return own && (clutch.value < own.fromNm - 0.01 || load.torque.value > own.toNm)
+    ? phrase('The clutch of the head in the crib goes from {from} to {to}; this tap needs {clutch}.', {
+        from: quantity(own.fromNm, 'Nm'),
+        to: quantity(own.toNm, 'Nm'),
+        clutch: quantity(clutch.value, 'Nm'),
+      })
+    : undefined;
+}
+
+function holdBy(id: WayId, { load, clutch }: { load?: TapLoad; clutch?: Answer }): Phrase {
+  if (id === 'reversing-head' && clutch)
+    return phrase('Arm of the head against a solid stop; clutch at {clutch}.', {
+      clutch: quantity(clutch.value, 'Nm'),
+    });
+  if (!WAY_FACTS[id].byHand) return phrase('Keyed chuck, snug, so that it slips before the tap breaks.');
+  return wrenchFor(load?.torque.value);
+}
+
+/** One way of driving one sequence of taps worked out for a hole, whether it can be done or not. */
+export function wayOfTapping(id: WayId, q: TappingQuestion, sequence: TapSequence, turned: Turning): WayOfTapping {
+  const { wallMm, load, rpm } = turned;
+  const { power, runIn } = driveOf(id);
+  const stopping = stoppingOf(id, q, turned);
+  const clutch = id === 'reversing-head' && load ? clutchSetting(load, headFor(q)) : undefined;
+  const square = squareTooOdd(id, q, turned);
+  const spindle =
+    power || runIn ? (tooFast(q, rpm) ?? cannotStop(stopping, rpm) ?? clutchProblem({ clutch, load }, q)) : undefined;
   return {
     ...turned,
     id,
-    label: labelOf(id, q),
-    ruledOut:
-      unavailable(id, q) ?? noRoom(wallMm) ?? (power ? (tooFast(q, rpm) ?? cannotStop(stopping, rpm)) : undefined),
-    wrench: power
-      ? phrase('Keyed chuck, snug, so that it slips before the tap breaks.')
-      : wrenchFor(load?.torque.value),
-    leanDeg: FACTS[id].leanDeg,
+    label: wayLabel(id, q),
+    sequenceKey: sequence.key,
+    ruledOut: unavailable(id, q) ?? inSheet(q) ?? cannotHold(id, q, turned) ?? noRoom(wallMm) ?? spindle,
+    wrench: holdBy(id, { load, clutch }),
+    leanDeg: WAY_FACTS[id].leanDeg,
     stopping,
-    secondsAll: secondsFor(id, q, taps, bite > 0, rpm),
-    cautions: loadCautions(load, turned.conditions),
+    clutch,
+    secondsAll: secondsFor(id, q, turned),
+    lacksWrench: square !== undefined,
+    cautions: [
+      ...loadCautions(turned),
+      ...(square === undefined
+        ? []
+        : [
+            caution('note', 'wrench-to-buy', 'No tap wrench in the crib takes its square of {square}: to buy.', {
+              square: mm(square),
+            }),
+          ]),
+    ],
   };
 }

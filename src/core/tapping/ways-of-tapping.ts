@@ -1,14 +1,34 @@
 import { phrase, quantity, type Phrase } from '../answer/answer';
+import { STOP_REPEATS_MM, thinWallMm } from './blind-depth';
+import { isTreacherous } from './tap-risk';
+import { handTappingSeconds } from './rhythm';
+import { roleOf } from './tap';
+import { SPIRAL, suitCost, tapSequences, type TapSequence } from './tap-sequence';
 import type { TappingQuestion } from './tapping-question';
-import { driveOf, turning, WAYS, wayOfTapping, type Turning, type WayOfTapping } from './way-of-tapping';
+import { tapHook } from './tools-for-metal';
+import { driveOf, turning, type Turning } from './turning';
+import { USED_OF_TURNS_LEFT, wayOfTapping, type WayOfTapping } from './way-of-tapping';
+import { unavailable, WAY_FACTS, WAYS, type WayId } from './ways';
+
+/** Points lost: breaking, lean, time, stopping room, taps that suit the hole less. Least total is best. Our judgement. */
+export interface TappingCost {
+  breaking: number;
+  lean: number;
+  time: number;
+  room: number;
+  suit: number;
+  total: number;
+}
 
 /** A way with its place among the others. */
 export interface TappingWay extends WayOfTapping {
   possible: boolean;
-  /** Points lost: breaking, lean, time. The way with the least is chosen; 0 for those ruled out. Our judgement. */
-  cost: { breaking: number; lean: number; time: number; total: number };
+  /** 0 for those ruled out. */
+  cost: TappingCost;
   /** Why it is chosen, or why it loses. */
   reason: Phrase;
+  /** Other taps that this way could drive, best first. */
+  others: { key: string; taps: string[]; possible: boolean; owned: boolean; way: WayOfTapping; cost: TappingCost }[];
 }
 
 /** Points for the risk of breaking: none where it is calm, ten where care ends, a hundred where the tap goes first. */
@@ -18,27 +38,98 @@ export function breakingCost(safety: number | undefined): number {
   return safety >= 0.9 ? 10 + (90 * (1.3 - safety)) / 0.4 : 100 + 50 * (0.9 - safety);
 }
 
+/** Teeth that may chip count as much as a tap that is close to breaking. */
+const TEETH_POINTS = 12;
+const hasChippingTeeth = ({ each }: Turning): boolean => each.some((use) => (use.load?.cautions.length ?? 0) > 0);
+
 /** Points for the lean of a tap, degrees: it binds more the deeper it goes. */
 const leanCost = (way: WayOfTapping, { hole, thread }: TappingQuestion): number =>
   8 * way.leanDeg * Math.min(3, Math.max(0.5, hole.depthMm / thread.majorMm));
 
-/** Points for time: six for each doubling against the quickest way. */
-const timeCost = (seconds: number, quickest: number): number => 6 * Math.log2(seconds / quickest);
+/** Points for time: six for each doubling against plain hand tapping, less for what is quicker. */
+function timeCost(seconds: number, { thread, hole, holes }: TappingQuestion): number {
+  const usual = handTappingSeconds(thread, hole.depthMm / thread.pitchMm + 4, true) + 20;
+  return 6 * Math.log2(seconds / (holes * usual));
+}
+
+/** A spindle that runs towards a bottom is never without risk; more the less room it has. */
+const stoppingCost = ({ stopping }: WayOfTapping): number =>
+  stopping ? 5 + 10 * (stopping.turnsNeeded / (USED_OF_TURNS_LEFT * stopping.turnsLeft)) ** 2 : 0;
+
+/** Points for a wall under the hole that may bulge: the more the thinner it is. */
+function wallCost({ wallMm }: Turning, { thread }: TappingQuestion): number {
+  const sound = thinWallMm(thread.majorMm) - STOP_REPEATS_MM;
+  return wallMm === undefined || wallMm >= sound ? 0 : (30 * (sound - wallMm)) / sound;
+}
+
+/** A thread of these sizes, mm, in a batch: where forming comes first. Trade rule. */
+const FORMED_BEST = { fromMm: 1.9, toMm: 10.1, holes: 10 } as const;
+/** Points for how well forming suits; none for cutting. */
+function formingCost(id: WayId, { forming, material, thread, holes }: TappingQuestion): number {
+  if (!forming) return 0;
+  const guided = id !== 'hand-free';
+  const size = thread.majorMm >= FORMED_BEST.fromMm && thread.majorMm <= FORMED_BEST.toMm;
+  if (material.formTapping !== 'good' || isTreacherous(material)) return 15;
+  return guided && size && holes >= FORMED_BEST.holes ? -12 : 12;
+}
+
+/** By hand, size up to which a spiral point is the first choice through, and metals for a spiral flute. Trade rules, mm. */
+const POINT_BY_HAND = { fromMm: 2.9, toMm: 6.4 } as const;
+const AGAINST_HABIT = 40;
+/** Points for machine taps by hand where they are not the first choice, and for hand taps under power. */
+function handCost(id: WayId, q: TappingQuestion, { taps }: TapSequence): number {
+  const { material, thread, hole } = q;
+  const [{ geometry }] = taps;
+  if (!WAY_FACTS[id].byHand) return geometry === 'straight' && tapHook(material) !== 'no hook' ? 6 : 0;
+  const always = q.habits.firstTap;
+  if (always !== 'by-hole' && !q.forming && roleOf(taps[0], thread) !== always) return AGAINST_HABIT;
+  // Whose taps are not known has a hand set, before all.
+  if (q.taps === undefined && SPIRAL.includes(geometry)) return 16;
+  const soft = material.group === 'aluminium' || material.group === 'copper-alloy' || material.group === 'zinc';
+  if (geometry === 'spiral-point') {
+    const size = thread.majorMm >= POINT_BY_HAND.fromMm && thread.majorMm <= POINT_BY_HAND.toMm;
+    return size && hole.through ? (soft ? 6 : 0) : 14;
+  }
+  return geometry === 'spiral-flute' && !soft ? 14 : 0;
+}
+
+/** Points for a tap that does not reach: it needs a long shank. */
+const reachCost = ({ each }: Turning): number => (each.some((use) => use.tipMm > use.tap.reachMm + 0.5) ? 10 : 0);
+
+function costOf(id: WayId, q: TappingQuestion, sequence: TapSequence, way: WayOfTapping): TappingCost {
+  const breaking = breakingCost(way.load?.safety) + (hasChippingTeeth(way) ? TEETH_POINTS : 0);
+  const lean = leanCost(way, q);
+  const time = timeCost(way.secondsAll, q);
+  const room = stoppingCost(way) + wallCost(way, q);
+  const suit =
+    suitCost(q, sequence) +
+    handCost(id, q, sequence) +
+    formingCost(id, q) +
+    reachCost(way) +
+    (way.lacksWrench ? WRENCH_POINTS : 0);
+  return { breaking, lean, time, room, suit, total: breaking + lean + time + room + suit };
+}
+
+/** Points for a tap wrench to buy. */
+const WRENCH_POINTS = 12;
 
 interface Costed {
   way: WayOfTapping;
-  cost: TappingWay['cost'];
+  sequence: TapSequence;
+  cost: TappingCost;
 }
+
+const namesOf = (way: WayOfTapping): string => way.taps.map((t) => t.name).join(', ');
 
 /** Why a possible way loses to the best one: the cost in which it is furthest behind. */
 function losesBecause({ way, cost }: Costed, best: Costed): Phrase {
   const winner = best.way;
-  const [behind] = (['breaking', 'lean', 'time'] as const)
+  const [behind] = (['breaking', 'lean', 'time', 'room', 'suit'] as const)
     .map((kind) => ({ kind, by: cost[kind] - best.cost[kind] }))
     .sort((a, b) => b.by - a.by);
-  if (behind.by < 1) return phrase('As good within our judgement: take whichever you like better.');
+  if (cost.total - best.cost.total < 1) return phrase('As good, by our judgement: use whichever you prefer.');
   if (behind.kind === 'breaking')
-    return phrase('Safety against breaking is {safety}, against {best}.', {
+    return phrase('Safety against breaking {safety}, against {best}.', {
       safety: quantity(way.load?.safety ?? 0, 'ratio'),
       best: quantity(winner.load?.safety ?? 0, 'ratio'),
     });
@@ -47,6 +138,15 @@ function losesBecause({ way, cost }: Costed, best: Costed): Phrase {
       lean: quantity(way.leanDeg, 'deg'),
       best: quantity(winner.leanDeg, 'deg'),
     });
+  if (behind.kind === 'room')
+    return phrase('Stops {needed} after switching off, with {left} left above the bottom.', {
+      needed: quantity(way.stopping?.turnsNeeded ?? 0, 'turns'),
+      left: quantity(way.stopping?.turnsLeft ?? 0, 'turns'),
+    });
+  if (behind.kind === 'suit')
+    return way.taps.some((t) => !t.owned)
+      ? phrase('Needs a tap that is not in the crib: {tap}.', { tap: way.taps.find((t) => !t.owned)?.name ?? '' })
+      : phrase('Its taps ({taps}) suit this hole and drive less.', { taps: namesOf(way) });
   return phrase('Takes about {time} min, against {best} min.', {
     time: (way.secondsAll / 60).toFixed(1),
     best: (winner.secondsAll / 60).toFixed(1),
@@ -54,7 +154,7 @@ function losesBecause({ way, cost }: Costed, best: Costed): Phrase {
 }
 
 function winsBecause(way: Costed, second: Costed | undefined): Phrase {
-  if (!second) return phrase('The only way that the hole and the machine leave.');
+  if (!second) return phrase('The only way that works with this hole and machine.');
   const ahead = losesBecause(second, way);
   return phrase(`Best on breaking, squareness, stopping and time together. Next is “{next}”: ${ahead.text}`, {
     ...ahead.values,
@@ -62,41 +162,58 @@ function winsBecause(way: Costed, second: Costed | undefined): Phrase {
   });
 }
 
-const NO_COST = { breaking: 0, lean: 0, time: 0, total: 0 };
+const NO_COST: TappingCost = { breaking: 0, lean: 0, time: 0, room: 0, suit: 0, total: 0 };
+
+/** The sequences of one way, best first: the one asked for where it can be done, then by points, then those ruled out. */
+function ranked(costed: Costed[], asked: string | undefined): Costed[] {
+  const place = ({ way, cost }: Costed): number =>
+    way.ruledOut ? Infinity : way.sequenceKey === asked ? -Infinity : cost.total;
+  return [...costed].sort((a, b) => place(a) - place(b) || 0);
+}
 
 /**
- * Every way of driving the tap, best first, each with its reason; those ruled out come last.
- * Points for breaking, lean and time are our judgement; the figures behind them are shown.
+ * Every way of driving the taps, best first, each with its best sequence, the others that it could drive, and a reason;
+ * those ruled out come last. Points are our judgement; the figures behind them are shown.
  */
 export function waysOfTapping(q: TappingQuestion): TappingWay[] {
+  const sequences = tapSequences(q);
+  const asked = q.asked?.join(',');
   const turned = new Map<string, Turning>();
-  const ways = WAYS.map((id) => {
-    const drive = driveOf(id, q);
-    const key = JSON.stringify(drive);
-    const known = turned.get(key) ?? turning(q, drive);
+  const turningOf = (id: WayId, sequence: TapSequence): Turning => {
+    const drive = driveOf(id);
+    const key = `${sequence.key} ${drive.power} ${drive.freehand} ${drive.runIn}`;
+    const known = turned.get(key) ?? turning(q, sequence, drive);
     turned.set(key, known);
-    return wayOfTapping(id, q, known);
+    return known;
+  };
+  const all = WAYS.map((id) => {
+    const list = (unavailable(id, q) ? sequences.slice(0, 1) : sequences).map((sequence): Costed => {
+      const way = wayOfTapping(id, q, sequence, turningOf(id, sequence));
+      return { way, sequence, cost: way.ruledOut ? NO_COST : costOf(id, q, sequence, way) };
+    });
+    const [best, ...others] = ranked(list, asked);
+    return { best, others };
   });
-  const open = ways.filter((w) => !w.ruledOut);
-  const quickest = Math.min(...open.map((w) => w.secondsAll));
-  const ranked = open
-    .map((way): Costed => {
-      const breaking = breakingCost(way.load?.safety);
-      const lean = leanCost(way, q);
-      const time = timeCost(way.secondsAll, quickest);
-      return { way, cost: { breaking, lean, time, total: breaking + lean + time } };
-    })
-    .sort((a, b) => a.cost.total - b.cost.total);
-  const [winner, second] = ranked;
-  return [
-    ...ranked.map((costed): TappingWay => ({
-      ...costed.way,
-      cost: costed.cost,
-      possible: true,
-      reason: costed === winner ? winsBecause(costed, second) : losesBecause(costed, winner),
+  const open = all.filter(({ best }) => !best.way.ruledOut).sort((a, b) => a.best.cost.total - b.best.cost.total);
+  const [winner, second] = open;
+  const told = ({ best, others }: (typeof all)[number], reason: Phrase): TappingWay => ({
+    ...best.way,
+    cost: best.cost,
+    possible: !best.way.ruledOut,
+    reason,
+    others: others.map(({ way, sequence, cost }) => ({
+      key: sequence.key,
+      taps: sequence.taps.map((t) => `${t.name} ${t.chamferThreads}`),
+      possible: !way.ruledOut,
+      owned: sequence.taps.every((t) => t.owned),
+      way,
+      cost,
     })),
-    ...ways.flatMap((w): TappingWay[] =>
-      w.ruledOut ? [{ ...w, possible: false, cost: NO_COST, reason: w.ruledOut }] : [],
+  });
+  return [
+    ...open.map((entry) =>
+      told(entry, entry === winner ? winsBecause(entry.best, second?.best) : losesBecause(entry.best, winner.best)),
     ),
+    ...all.filter(({ best }) => best.way.ruledOut).map((entry) => told(entry, entry.best.way.ruledOut as Phrase)),
   ];
 }

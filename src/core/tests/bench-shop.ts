@@ -7,7 +7,7 @@ import { planForm } from '../hole/read-form';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
 import type { Setting } from '../operation/context';
-import type { OperationEdits } from '../operation/edits';
+import { withEdits, type OperationEdits } from '../operation/edits';
 import { USUAL_HABITS } from '../shop/habits';
 import type { Shop } from '../shop/shop';
 import { tell } from '../units/show';
@@ -65,14 +65,14 @@ export const shop: Shop = {
 /** The plan of a form on the press, or its problems as an error. */
 export function planned(
   over: Partial<AskForm>,
-  { at = shop, edits, setting }: { at?: Shop; edits?: OperationEdits; setting?: Setting } = {},
+  { at = shop, edits = {}, setting }: { at?: Shop; edits?: OperationEdits; setting?: Setting } = {},
 ): HolePlan {
-  const result = planForm({ ...BLANK_FORM, machine: 'press', ...over }, at, setting, edits);
+  const result = planForm({ ...BLANK_FORM, machine: 'press', ...over }, at, setting, withEdits(edits));
   if (!result.ok) throw new Error(result.problems.map((p) => tell(p, 'mm')).join(' '));
   return result.value;
 }
 
-/** Codes and fields of what is refused; empty where a plan came out. */
+/** Codes and fields of what can’t be done; empty where a plan came out. */
 export function refused(over: Partial<AskForm>, at: Shop = shop): string[] {
   const result = planForm({ ...BLANK_FORM, machine: 'press', ...over }, at);
   return result.ok ? [] : result.problems.map((p) => `${p.code}@${p.field}`);

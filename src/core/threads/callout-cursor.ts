@@ -76,7 +76,7 @@ export class CalloutCursor {
     return match;
   }
 
-  /** Whether the text goes on with one of these, spaces apart; nothing is taken. */
+  /** Whether the text goes on with one of these, spaces apart; nothing is consumed. */
   goesOnWith(space: RegExp, pattern: RegExp): boolean {
     const before = this.place;
     this.take(space);
@@ -95,7 +95,7 @@ export class CalloutCursor {
 
   setCount(count: number): void {
     if (count < 1)
-      this.stop('count', { start: 0, end: this.place }, 'A count of {count} makes no hole.', 'Write 1x or more.', {
+      this.stop('count', { start: 0, end: this.place }, 'A count of {count} makes no holes.', 'Write 1x or more.', {
         count,
       });
     this.callout.count = count;

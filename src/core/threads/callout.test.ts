@@ -84,8 +84,8 @@ test('what is taken without being written is said', () => {
     read(text)
       .notes.map((n) => tell(n, 'mm'))
       .join(' ');
-  expect(notes('M8 x 16 DEEP')).toContain('taken as mm');
-  expect(notes('1/4-20 x .5 DEEP')).toContain('taken as inches');
+  expect(notes('M8 x 16 DEEP')).toContain('read as mm');
+  expect(notes('1/4-20 x .5 DEEP')).toContain('read as inches');
   expect(notes('M20x1.25')).toContain('not a standard pairing');
   expect(notes('M8 LH')).toContain('left-hand tap');
   expect(notes('1/4 BSP')).toContain('parallel');

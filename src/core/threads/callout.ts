@@ -4,8 +4,18 @@ import type { Thread } from './thread';
 /** How deep a feature goes; undefined in the callout when it does not say. */
 export type Extent = { kind: 'through' } | { kind: 'depth'; mm: number };
 
+export type OutsideKind = 'rod' | 'stud';
+
 export type CalloutFeature =
-  | { kind: 'thread'; thread: Thread; className?: string; leftHand: boolean; extent?: Extent }
+  | {
+      kind: 'thread';
+      thread: Thread;
+      className?: string;
+      leftHand: boolean;
+      /** On a rod: to fit a tapped hole, or the inner end of a stud, which stays in. Undefined in a hole. */
+      outside?: OutsideKind;
+      extent?: Extent;
+    }
   | { kind: 'hole'; diameterMm: number; ream: boolean; fit?: string; extent?: Extent }
   | { kind: 'counterbore'; diameterMm: number; extent?: Extent }
   | { kind: 'countersink'; diameterMm: number; angleDeg: number; extent?: Extent };

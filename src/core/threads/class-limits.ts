@@ -3,7 +3,7 @@ import { ok, phrase, problem, refuse, type Phrase, type Result } from '../answer
 import { fullDepthMm, isMetric, isUnified, type Thread } from './thread';
 import { ISO_DIAMETER_STEPS_MM, ISO_MINOR_TOLERANCE_UM } from './threads.table';
 
-/** Limits of a nut (tapped) thread in mm. Pitch diameter limits are undefined where no rule is held here. */
+/** Limits of a nut (tapped) thread in mm. Pitch diameter limits are undefined where no rule is known. */
 export interface ClassLimits {
   className: string;
   minorMinMm: number;
@@ -44,14 +44,14 @@ const noClass = (text: string, remedy: string, values: Phrase['values'], nearest
  * Limits of minor and pitch diameter of a tapped thread.
  *
  * Unified after ASME B1.1, metric after ISO 965-1, Whitworth, BSF and G after BS 84 and ISO 228-1 medium,
- * BA after BS 93. Tapered thread is gauged by turns and is refused here.
+ * BA after BS 93. Tapered thread is gauged by turns and has none here.
  * @param className `6H`, `2B`, ...; the usual class when left out
  */
 export function classLimits(thread: Thread, className?: string): Result<ClassLimits> {
   const name = className ?? usualClass(thread);
   if (thread.form === 'npt-60-taper')
     return noClass(
-      '{thread} is tapered: its class limits do not apply, it is judged by how far a plug gauge goes in.',
+      '{thread} is tapered: its class limits do not apply, a plug gauge shows whether it is right.',
       'Gauge it with an NPT plug gauge, flush within one turn.',
       { thread: thread.designation },
     );

@@ -113,9 +113,12 @@ function shortCaution(engagedMm: number | undefined, neededMm: number, bolt: Bol
 }
 
 const ON_LEAST_SIZES = phrase('Smallest bolt and largest thread that the usual classes allow (6g or 2A in 6H or 2B).');
-const ON_NOMINAL_SIZES = phrase('Nominal sizes with a margin of {margin}, as the least sizes are not held here.', {
-  margin: NOMINAL_MARGIN,
-});
+const ON_NOMINAL_SIZES = phrase(
+  'Nominal sizes with a margin of {margin}, as the least-material sizes are not in the list.',
+  {
+    margin: NOMINAL_MARGIN,
+  },
+);
 const STEADY_PULL = phrase(
   'A steady pull on a sound bolt. Lifting, pressure and safety threads: drawing and code decide.',
 );
@@ -150,12 +153,12 @@ export function engagement(
       'mm',
       {
         rule: 'Enough thread',
-        formula: 'bolt tensile strength × stress area ÷ (shear strength × strip area per mm), the weaker thread',
+        formula: 'bolt tensile strength × stress area ÷ (shear strength × strip area per length), the weaker thread',
         inputs: [
           [`bolt ${bolt.label}, tensile strength`, quantity(bolt.tensileMPa, 'MPa')],
           ['bolt stress area', quantity(stressAreaMm2, 'mm2')],
           [`${material.label}, shear strength`, quantity(material.shearMPa, 'MPa')],
-          ['strip area of the hole per mm, nominal', quantity(nutStripArea(p, d, basicPitch), 'mm2')],
+          ['strip area of the hole per length, nominal', quantity(nutStripArea(p, d, basicPitch), 'mm2/mm')],
           ['hole', mm(holeMm)],
         ],
         source: { kind: 'standard', name: 'FED-STD-H28/2, ISO 898-1, SAE J429' },

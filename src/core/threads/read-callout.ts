@@ -82,7 +82,7 @@ function readWhole(typed: string, bareUnit: LengthUnit): Callout {
       USUAL_READINGS,
     );
   if (c.assumedUnit)
-    c.note('Lengths without a unit in the callout are taken as {unit}.', {
+    c.note('Lengths without a unit in the callout are read as {unit}.', {
       unit: c.assumedUnit === 'in' ? 'inches' : 'mm',
     });
   return c.callout;

@@ -3,6 +3,8 @@ import { trimmed } from '../units/show';
 import { isMetric } from './thread';
 import type { Callout, CalloutFeature, Extent } from './callout';
 
+const OUTSIDE = { rod: ' OUTSIDE', stud: ' STUD END' } as const;
+
 /** A callout as a drawing would write it; reading it again gives the same features. */
 export function writeCallout({ count, features }: Callout): string {
   const thread = features.find((f) => f.kind === 'thread');
@@ -19,7 +21,7 @@ export function writeCallout({ count, features }: Callout): string {
   const one = (f: CalloutFeature): string => {
     switch (f.kind) {
       case 'thread':
-        return `${f.thread.designation}${f.className ? `-${f.className}` : ''}${f.leftHand ? ' LH' : ''}${deep(f.extent)}`;
+        return `${f.thread.designation}${f.className ? `-${f.className}` : ''}${f.leftHand ? ' LH' : ''}${f.outside ? deep(f.extent).replace('DEEP', 'LONG') + OUTSIDE[f.outside] : deep(f.extent)}`;
       case 'hole':
         return `ø${length(f.diameterMm)}${f.fit ? ` ${f.fit}` : ''}${f.ream ? ' REAM' : ''}${deep(f.extent)}`;
       case 'counterbore':

@@ -35,7 +35,7 @@ function unreadable(code: string, text: string, remedy: string, typed: string, f
  * Reads a length as typed in a shop: `6.8`, `6.8mm`, `.268`, `17/64`, `1-1/4"`, `0.25 in`, `250 thou`.
  *
  * A bare number takes `bareUnit` and says so; a bare fraction is read as inches and says so.
- * A comma is a decimal comma unless three digits follow it, which is refused as unclear.
+ * A comma is a decimal comma unless three digits follow it, which is rejected as unclear.
  * @returns millimetres; errors name the place in the text. Signs are read, ranges are the caller's business.
  */
 export function parseLength(text: string, bareUnit: LengthUnit): Result<ParsedLength> {
@@ -66,7 +66,7 @@ export function parseLength(text: string, bareUnit: LengthUnit): Result<ParsedLe
     if (!known)
       return unreadable(
         'length-unit',
-        '“{typed}” has a unit that is not known here.',
+        '“{typed}” has an unknown unit.',
         'Use mm, in, " or thou.',
         text,
         lead + whole.length,
@@ -80,7 +80,7 @@ export function parseLength(text: string, bareUnit: LengthUnit): Result<ParsedLe
       unit,
       assumed: isFraction
         ? phrase('{typed} is read as inches, as fractions are.', { typed })
-        : phrase('{typed} has no unit and is taken as {unit}.', { typed, unit: unit === 'in' ? 'inches' : 'mm' }),
+        : phrase('{typed} has no unit and is read as {unit}.', { typed, unit: unit === 'in' ? 'inches' : 'mm' }),
     },
     text,
   );

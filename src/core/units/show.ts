@@ -51,6 +51,7 @@ const DECIMALS: Partial<Record<Unit, number>> = {
   deg: 2,
   'm/min': 1,
   mm2: 2,
+  'mm2/mm': 2,
   mm3: 1,
 };
 const NAMES: Partial<Record<Unit, string>> = {
@@ -60,31 +61,57 @@ const NAMES: Partial<Record<Unit, string>> = {
   ratio: '',
   count: '',
   mm2: 'mm²',
+  'mm2/mm': 'mm²/mm',
   mm3: 'mm³',
   turns: 'turns',
 };
 
-/** A quantity in the reader's units with only the digits that matter. Stress, torque and power stay metric. */
+interface Practice {
+  unit: string;
+  /** Of the core's unit in one of these. */
+  one: number;
+  digits: (shown: number) => number;
+}
+
+const LBF_IN_NM = (4.4482216152605 * 25.4) / 1000;
+const THREE_FIGURES = (shown: number): number => (shown >= 100 ? 0 : shown >= 10 ? 1 : 2);
+
+/** Inch practice for the units of the core, ASME B1.1 and the trade's own. */
+const INCH: Partial<Record<Unit, Practice>> = {
+  mm: { unit: 'in', one: 25.4, digits: () => 4 },
+  'mm/rev': { unit: 'in/rev', one: 25.4, digits: () => 4 },
+  'mm/min': { unit: 'in/min', one: 25.4, digits: THREE_FIGURES },
+  'm/min': { unit: 'ft/min', one: 0.3048, digits: () => 0 },
+  Nm: { unit: 'lbf·in', one: LBF_IN_NM, digits: THREE_FIGURES },
+  N: { unit: 'lbf', one: 4.4482216152605, digits: () => 0 },
+  MPa: { unit: 'ksi', one: 6.894757, digits: THREE_FIGURES },
+  'mm2/mm': { unit: 'in²/in', one: 25.4, digits: () => 3 },
+  mm2: { unit: 'in²', one: 25.4 ** 2, digits: () => 4 },
+  mm3: { unit: 'in³', one: 25.4 ** 3, digits: () => 5 },
+};
+
+/** A quantity in the reader's units with only the digits that matter: inch practice throughout, or metric throughout. */
 export function show({ value, unit, places }: Quantity, display: Display): Shown {
   if (!Number.isFinite(value)) return { number: '—', unit: '' };
-  if (display === 'inch') {
-    if (unit === 'mm')
-      return { number: mmToInch(value).toFixed(places === undefined ? 4 : Math.min(4, places + 2)), unit: 'in' };
-    if (unit === 'mm/rev') return { number: mmToInch(value).toFixed(4), unit: 'in/rev' };
-    if (unit === 'mm/min') return { number: trimmed(mmToInch(value), 2), unit: 'in/min' };
-    if (unit === 'm/min') return { number: (value / 0.3048).toFixed(0), unit: 'ft/min' };
+  const inch = display === 'inch' ? INCH[unit] : undefined;
+  if (inch) {
+    const shown = value / inch.one;
+    const digits = unit === 'mm' && places !== undefined ? Math.min(4, places + 2) : inch.digits(Math.abs(shown));
+    return { number: unit === 'mm/min' ? trimmed(shown, digits) : shown.toFixed(digits), unit: inch.unit };
   }
   if (unit === 'mm') return { number: trimmed(value, places ?? (Math.abs(value) < 30 ? 3 : 2), 1), unit };
   if (unit === 'mm/rev') return { number: trimmed(value, 3, 2), unit };
   if (unit === 'mm/min') return { number: trimmed(value, 1), unit };
+  if (unit === 'percent' && value >= 100) return { number: value.toFixed(0), unit: '%' };
   const digits = unit === 'Nm' && value >= 10 ? 1 : (DECIMALS[unit] ?? 3);
   return { number: trimmed(value, digits), unit: NAMES[unit] ?? unit };
 }
 
-/** {@link show} as one string, `6.8 mm` or `75.4 %`. */
+/** {@link show} as one string, `6.8 mm` or `75.4 %`; torque in inch practice has its newton metres beside it. */
 export function showText(quantity: Quantity, display: Display): string {
   const { number, unit } = show(quantity, display);
   if (unit === '') return number;
+  if (unit === 'lbf·in') return `${number} ${unit} (${showText(quantity, 'mm')})`;
   return unit === '°' ? `${number}°` : `${number} ${unit}`;
 }
 

@@ -33,7 +33,7 @@ describe('lengths as typed', () => {
   });
 
   test('a bare number says which unit it took; a bare fraction says inches in any shop', () => {
-    expect(tell(read('12').assumed ?? phrase(''), 'mm')).toBe('12 has no unit and is taken as mm.');
+    expect(tell(read('12').assumed ?? phrase(''), 'mm')).toBe('12 has no unit and is read as mm.');
     expect(tell(read('3/8', 'mm').assumed ?? phrase(''), 'mm')).toContain('inches');
   });
 
@@ -70,6 +70,12 @@ describe('figures as shown', () => {
     [quantity(75.44, 'percent'), 'mm', '75.4 %'],
     [quantity(1283.6, 'rpm'), 'inch', '1284 rev/min'],
     [quantity(27.432, 'm/min'), 'inch', '90 ft/min'],
+    // 4.52 Nm are 40 lbf·in; 98.1 N are 22 lbf; 440 MPa are 63.8 ksi.
+    [quantity(4.519, 'Nm'), 'inch', '40.0 lbf·in (4.52 Nm)'],
+    [quantity(98.1, 'N'), 'inch', '22 lbf'],
+    [quantity(440, 'MPa'), 'inch', '63.8 ksi'],
+    [quantity(36.6, 'mm2'), 'inch', '0.0567 in²'],
+    [quantity(303.6, 'percent'), 'mm', '304 %'],
     [quantity(22.62, 'deg'), 'mm', '22.62°'],
     [quantity(NaN, 'mm'), 'mm', '—'],
   ] as const)('%j in %s is %s', (figure, display, text) => expect(showText(figure, display)).toBe(text));

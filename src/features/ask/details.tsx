@@ -1,37 +1,19 @@
 'use client';
 
-import type { Caution } from '@/core/answer/answer';
 import { depth, mm } from '@/core/answer/answer';
-import type { HolePlan, ThreadPart } from '@/core/hole/hole-plan';
+import type { AskForm } from '@/core/hole/form';
+import { allCautions, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
 import { comparedDrills, formingDrill } from '@/core/hole/trade-off';
 import { drillName } from '@/core/drills/drill';
 import { showText, tell, type Display } from '@/core/units/show';
-
-const MARK: Record<Caution['level'], string> = { stop: '✕', warn: '!', note: '·' };
-const RANK: Record<Caution['level'], number> = { stop: 0, warn: 1, note: 2 };
-
-export function Cautions({ list, display }: { list: Caution[]; display: Display }) {
-  const sorted = [...list].sort((a, b) => RANK[a.level] - RANK[b.level]);
-  return (
-    <ul className="flex flex-col gap-1">
-      {sorted.map((c) => (
-        <li
-          key={`${c.subject} ${c.code}`}
-          className={`grid grid-cols-[20px_1fr] ${c.level === 'note' ? '' : 'font-bold text-danger'}`}
-        >
-          <span aria-label={c.level}>{MARK[c.level]}</span>
-          <span>{tell(c, display)}</span>
-        </li>
-      ))}
-    </ul>
-  );
-}
+import TapChoices from '@/ui/taps/tap-choices';
+import TroublePanel from '@/ui/taps/trouble-panel';
 
 const VERDICT = { inside: '✓ inside', borderline: 'toss-up', outside: '✕ outside' } as const;
 const VERDICT_CLASS = { inside: 'text-pass', borderline: 'font-bold', outside: 'text-danger' } as const;
 
 /** Neighbouring drills with what each would mean, and what other methods say. */
-export function CompareDrills({
+function CompareDrills({
   part,
   display,
   onPick,
@@ -45,7 +27,7 @@ export function CompareDrills({
   return (
     <section className="plate min-w-0 p-3">
       <h2 className="font-cond text-xl font-semibold">A size up or down</h2>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="mt-1 w-full text-right whitespace-nowrap">
           <thead className="label text-right">
             <tr>
@@ -56,7 +38,7 @@ export function CompareDrills({
               <th className="px-2">Class</th>
               <th className="px-2">Torque</th>
               <th className="px-2">Safety</th>
-              <th className="px-2">Thread to hold</th>
+              <th className="px-2">Thread needed</th>
               <td />
             </tr>
           </thead>
@@ -68,7 +50,7 @@ export function CompareDrills({
               >
                 <th scope="row" className="py-1.5 pr-3 text-left font-[inherit]">
                   {drillName(c.drill)}
-                  {!c.owned && <span className="ml-1 text-sm text-danger">not to hand</span>}
+                  {!c.owned && <span className="ml-1 text-sm text-danger">not in the crib</span>}
                 </th>
                 <td className="px-2">{showText(mm(c.drill.diameterMm), display)}</td>
                 <td className="px-2">{c.percentOnDrill === undefined ? '—' : `${c.percentOnDrill.toFixed(1)} %`}</td>
@@ -91,7 +73,7 @@ export function CompareDrills({
           </tbody>
         </table>
       </div>
-      <h3 className="mt-3 font-cond text-lg font-semibold">What the others would say</h3>
+      <h3 className="mt-3 font-cond text-lg font-semibold">By other rules</h3>
       <dl className="mt-1 grid gap-y-1">
         {tapDrill.methods.map((s) => (
           <div key={s.id}>
@@ -114,41 +96,8 @@ export function CompareDrills({
   );
 }
 
-/** Every way of driving the tap, ranked, and why the others lose. */
-export function Ways({ part, display }: { part: ThreadPart; display: Display }) {
-  return (
-    <section className="plate min-w-0 p-3">
-      <h2 className="font-cond text-xl font-semibold">Ways to tap it</h2>
-      <ol className="mt-1 flex flex-col">
-        {part.tapping.ways.map((way, i) => (
-          <li
-            key={way.id}
-            className={`border-t border-steel-200 py-1.5 first:border-0 ${way.possible ? '' : 'text-steel-700'}`}
-          >
-            <strong className={i === 0 ? 'text-ink' : ''}>
-              {way.possible ? `${i + 1}. ` : '✕ '}
-              {way.label}
-            </strong>
-            {way.possible && (
-              <span className="ml-2 text-sm text-steel-700">
-                {way.taps.map((t) => t.name).join(' + ')}
-                {way.load && `, safety ${way.load.safety.toFixed(1)}`}, lean {way.leanDeg}°,{' '}
-                {(way.secondsAll / 60).toFixed(1)} min for all
-              </span>
-            )}
-            <p className="text-[15px]">{tell(way.reason, display)}</p>
-          </li>
-        ))}
-      </ol>
-      <p className="mt-1 text-sm text-steel-700">
-        Lean, time and points are our judgement; safety is our model. Your own log replaces them.
-      </p>
-    </section>
-  );
-}
-
 /** The steps in the order of the work. */
-export function Steps({ plan, display }: { plan: HolePlan; display: Display }) {
+function Steps({ plan, display }: { plan: HolePlan; display: Display }) {
   return (
     <section className="plate min-w-0 p-3">
       <h2 className="font-cond text-xl font-semibold">Step by step</h2>
@@ -163,5 +112,62 @@ export function Steps({ plan, display }: { plan: HolePlan; display: Display }) {
         ))}
       </ol>
     </section>
+  );
+}
+
+/** What holds for the whole hole but spoils nothing, and what was assumed. */
+function Notes({ plan, display }: { plan: HolePlan; display: Display }) {
+  const notes = allCautions(plan).filter((c) => c.level === 'note');
+  return (
+    <section className="plate min-w-0 p-3">
+      <h2 className="font-cond text-xl font-semibold">Notes</h2>
+      <ul className="mt-1 flex list-disc flex-col gap-1 pl-5">
+        {notes.map((c) => (
+          <li key={`${c.subject} ${c.code}`}>{tell(c, display)}</li>
+        ))}
+      </ul>
+      {plan.assumptions.length > 0 && (
+        <>
+          <h3 className="mt-3 font-cond text-lg font-semibold">Assumptions</h3>
+          <ul className="mt-1 list-disc pl-5">
+            {plan.assumptions.map((a) => (
+              <li key={tell(a, display)}>{tell(a, display)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+interface Props {
+  plan: HolePlan;
+  display: Display;
+  change: (part: Partial<AskForm>) => void;
+  /** Taps of the crib, where they are known. */
+  taps?: Parameters<typeof TapChoices>[0]['taps'];
+}
+
+/** What stands behind the answer: other drills, other ways, the steps, the notes. */
+export default function Details({ plan, display, change, taps }: Props) {
+  return (
+    <div className="grid items-start gap-2 lg:grid-cols-2 2xl:grid-cols-[3fr_3fr_5fr]">
+      <div className="flex min-w-0 flex-col gap-2 2xl:contents">
+        <Steps plan={plan} display={display} />
+        <Notes plan={plan} display={display} />
+      </div>
+      {plan.thread && (
+        <>
+          <CompareDrills part={plan.thread} display={display} onPick={(drill) => change({ drill })} />
+        </>
+      )}
+      {plan.thread && (
+        <section aria-label="Tapping" className="plate min-w-0 p-3 lg:col-span-2 2xl:col-span-3">
+          <TapChoices plan={plan} display={display} change={change} taps={taps} />
+          <h2 className="mt-4 font-cond text-xl font-semibold">When it goes wrong</h2>
+          <TroublePanel plan={plan} display={display} change={change} />
+        </section>
+      )}
+    </div>
   );
 }

@@ -7,11 +7,14 @@ import type { Job } from '@/contracts/job';
 import type { KeptQuestion } from '@/contracts/question';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { AskForm } from '@/core/hole/form';
-import { SelectField, TextField } from '@/ui/field';
+import { TextField } from '@/ui/field';
+import { PickField } from '@/ui/pick-field';
 import Modal from '@/ui/modal';
 import { send } from '@/ui/send';
 import { useJobList } from '../job-store/use-job-list';
 import type { Origin } from './use-ask';
+
+type JobToKeepIn = Pick<Job, 'id' | 'name' | 'materialId'>;
 
 interface Props {
   form: AskForm;
@@ -37,18 +40,22 @@ function withHole(job: Job, question: KeptQuestion, name: string, origin: Origin
 
 /** Keeps the question as a new job, in an existing job, or back in the job that it came from. */
 export default function KeepDialog({ form, plan, origin, onClose }: Props) {
-  const { jobs, many, search, setSearch, fault: listFault } = useJobList();
+  const { jobs, setSearch, fault: listFault } = useJobList();
   const [target, setTarget] = useState(origin?.jobId ?? NEW);
   const [name, setName] = useState(
     `${plan.hole.thread?.feature.thread.designation ?? form.callout} in ${plan.material.label}`,
   );
   const [holeName, setHoleName] = useState(origin?.holeName ?? form.callout);
+  // A job that a search has passed by is still the one that was picked.
+  const [chosen, setChosen] = useState<JobToKeepIn | undefined>(
+    origin && { id: origin.jobId, name: origin.jobName, materialId: form.material },
+  );
   const [fault, setFault] = useState<string>();
   const [kept, setKept] = useState<{ id: string; name: string }>();
   const [busy, setBusy] = useState(false);
   const [newId] = useState(() => uuidv7());
 
-  const existing = jobs.find((j) => j.id === target);
+  const existing = target === NEW ? undefined : (jobs.find((j) => j.id === target) ?? chosen);
   async function saveIn({ id }: { id: string }, question: KeptQuestion) {
     const job = await send<Job>('GET', `/api/v1/jobs/${id}`);
     if (!job.ok) return job;
@@ -66,6 +73,7 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
           materialId: form.material,
           quantity,
           notes: '',
+          units: form.units,
           holes: [{ id: uuidv7(), name: holeName, question }],
         });
     setBusy(false);
@@ -75,7 +83,7 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
 
   if (kept)
     return (
-      <Modal title="Kept" onClose={onClose}>
+      <Modal title="Saved" onClose={onClose}>
         <p>
           The hole is in <strong>{kept.name}</strong>.
         </p>
@@ -91,7 +99,7 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
     );
   const otherMetal = existing && existing.materialId !== form.material && !(origin && origin.jobId === existing.id);
   return (
-    <Modal title="Keep this hole" onClose={onClose}>
+    <Modal title="Save this hole" onClose={onClose}>
       <form
         className="flex flex-col gap-3"
         onSubmit={(e) => {
@@ -99,21 +107,25 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
           void keep();
         }}
       >
-        {many && <TextField label="Find a job" value={search} onChange={setSearch} placeholder="name, metal, thread" />}
-        <SelectField label="Where" value={target} onChange={setTarget}>
-          <option value={NEW}>A new job</option>
-          {jobs.map((j) => (
-            <option key={j.id} value={j.id}>
-              {j.name}
-            </option>
-          ))}
-        </SelectField>
+        <PickField
+          label="Where"
+          value={target}
+          options={[
+            { id: NEW, label: 'A new job' },
+            ...(existing && !jobs.some((j) => j.id === existing.id) ? [{ id: existing.id, label: existing.name }] : []),
+            ...jobs.map((j) => ({ id: j.id, label: j.name })),
+          ]}
+          none={origin?.jobName}
+          onText={setSearch}
+          onChange={(id) => {
+            setTarget(id);
+            setChosen(jobs.find((j) => j.id === id));
+          }}
+        />
         {!existing && <TextField label="Name of the job" value={name} onChange={setName} />}
         <TextField label="Name of the hole" value={holeName} onChange={setHoleName} />
         {otherMetal && (
-          <p className="font-bold text-danger">
-            That job is in another material; its material will be used for this hole too.
-          </p>
+          <p className="font-bold text-danger">That job is in another material, which this hole will use too.</p>
         )}
         {(fault ?? listFault) && (
           <p role="alert" className="font-bold text-danger">
@@ -121,7 +133,7 @@ export default function KeepDialog({ form, plan, origin, onClose }: Props) {
           </p>
         )}
         <button type="submit" className="btn-next self-start" disabled={busy}>
-          Keep
+          Save
         </button>
       </form>
     </Modal>

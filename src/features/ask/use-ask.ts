@@ -3,10 +3,12 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { Problem } from '@/core/answer/answer';
 import { refusals, type HolePlan } from '@/core/hole/hole-plan';
-import { inUnits, toAddress, type AskForm } from '@/core/hole/form';
+import { EXAMPLE_HOLE, inUnits, toAddress, type AskForm } from '@/core/hole/form';
 import { planForm } from '@/core/hole/read-form';
-import type { Shop } from '@/core/shop/shop';
-import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
+import { wholeShop, type Shop } from '@/core/shop/shop';
+import type { DrillPool } from '@/core/drills/drill-sets';
+import type { Display } from '@/core/units/show';
+import { useOwnUnits } from '@/ui/units';
 
 /** What the server hands the view: the shop with its crib; the usual sets are known here. */
 export interface AskShop extends Omit<Shop, 'pools'> {
@@ -25,27 +27,43 @@ export interface Asked {
   plan?: HolePlan;
   /** By field of the question; empty when the question stands. */
   problems: Problem[];
+  /** A worked sample hole is shown, as nothing is asked yet. */
+  sample?: boolean;
+}
+
+function answerTo(form: AskForm, shop: Shop): Asked {
+  const sample = form.callout.trim() === '';
+  const result = planForm(sample ? { ...form, ...EXAMPLE_HOLE } : form, shop);
+  if (!result.ok) return { problems: sample ? [] : result.problems };
+  return { plan: result.value, problems: refusals(result.value), sample };
 }
 
 /** The question, its answer as one types, and its address. */
 export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
   const [form, setForm] = useState(first);
-  const shop = useMemo<Shop>(() => ({ ...askShop, pools: [askShop.crib, ...DRILL_SETS] }), [askShop]);
+  const shop = useMemo<Shop>(() => wholeShop(askShop), [askShop]);
   const settled = useDeferredValue(form);
-  const asked = useMemo<Asked>(() => {
-    if (settled.callout.trim() === '') return { problems: [] };
-    const result = planForm(settled, shop);
-    return result.ok ? { plan: result.value, problems: refusals(result.value) } : { problems: result.problems };
-  }, [settled, shop]);
+  const asked = useMemo(() => answerTo(settled, shop), [settled, shop]);
   const change = useCallback((part: Partial<AskForm>) => setForm((now) => ({ ...now, ...part })), []);
-  const toggleUnits = useCallback(() => setForm((now) => inUnits(now, now.units === 'mm' ? 'inch' : 'mm')), []);
+  const toUnits = useCallback((units: Display) => setForm((now) => inUnits(now, units)), []);
+  useOwnUnits(form.units, toUnits);
 
   const written = useRef(0);
+  const mine = useRef(new Set([toAddress(first)]));
+  // Another question in the address, from a link or “go to anything”, replaces this one; one that was written here does not.
+  const arrived = toAddress(first);
+  useEffect(() => {
+    if (mine.current.has(arrived)) return;
+    mine.current.add(arrived);
+    setForm(first);
+  }, [arrived, first]);
   useEffect(() => {
     // Browsers allow only so many changes of the address a minute: at once when it is quiet, else a little later.
     const write = (): void => {
       written.current = performance.now();
-      window.history.replaceState(null, '', `/?${toAddress(form)}${extra}`);
+      const address = toAddress(form);
+      mine.current.add(address);
+      window.history.replaceState(null, '', `/?${address}${extra}`);
     };
     if (performance.now() - written.current > 300) {
       write();
@@ -54,18 +72,6 @@ export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
     const timer = setTimeout(write, 150);
     return () => clearTimeout(timer);
   }, [form, extra]);
-
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement;
-      const typing = target.matches('input, textarea, select');
-      if (event.key.toLowerCase() !== 'u' || event.ctrlKey || event.metaKey || (typing && !event.altKey)) return;
-      event.preventDefault();
-      toggleUnits();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [toggleUnits]);
 
   return { form, change, asked, shop };
 }

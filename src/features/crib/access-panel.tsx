@@ -26,7 +26,7 @@ export function PasscodeAgain({ onGiven }: { onGiven: () => void }) {
         void give();
       }}
     >
-      <p className="mr-auto self-center">Changing the crib needs the passcode again. Then make the change once more.</p>
+      <p className="mr-auto self-center">Changing the crib needs the passcode again. Then repeat the change.</p>
       <TextField
         label="Passcode"
         type="password"

@@ -30,12 +30,16 @@ function holesOf<D extends Drill>(drills: readonly D[], madeFor: readonly Drill[
   ].sort((a, b) => a.drill.diameterMm - b.drill.diameterMm);
 }
 
-/** The drills as they stand in their case: each shank seen from above, to scale; gaps and blunt ones hollow. */
+/** The drills as they stand in their case, seen from above, larger and smaller within it; gaps and blunt ones hollow. */
 export function DrillIndex<D extends Drill>({ drills, madeFor, display, onPick }: Props<D>) {
+  const holes = holesOf(drills, madeFor);
+  const sizes = holes.map((h) => h.drill.diameterMm);
+  const [least, most] = [Math.min(...sizes), Math.max(...sizes)];
   return (
     <ul className="dye grid grid-cols-[repeat(auto-fill,minmax(46px,1fr))] items-end gap-y-1.5 px-2 pt-3 pb-2">
-      {holesOf(drills, madeFor).map(({ drill, own, state }) => {
-        const size = Math.min(30, Math.max(3, drill.diameterMm * 1.9));
+      {holes.map(({ drill, own, state }) => {
+        // From the least to the most of this case, so that small ones can be told apart.
+        const size = 6 + 25 * ((drill.diameterMm - least) / Math.max(0.1, most - least)) ** 0.75;
         const there = state !== 'missing' && isUsable(drill);
         return (
           <li

@@ -1,9 +1,11 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { later } from '@/ui/later';
+import { z } from 'zod';
+import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { CribItem } from '@/contracts/crib';
+import { CRIB_INPUT, type CribItem } from '@/contracts/crib';
 import { drillName, type Drill, type DrillCondition, pointAngleOf, USUAL_POINT_DEG } from '@/core/drills/drill';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import type { Display } from '@/core/units/show';
@@ -15,14 +17,15 @@ import { DrillIndex } from './drill-index';
 import { InUseSwitch } from './in-use-switch';
 import type { CribState } from './use-crib';
 
-const RecordDialog = dynamic(() => import('@/ui/record-dialog'), { ssr: false });
+const RecordDialog = later(() => import('@/ui/record-dialog'));
 
 export const CONDITIONS: readonly (readonly [DrillCondition, string])[] = [
   ['sharp', 'sharp'],
   ['worn', 'worn'],
-  ['blunt', 'blunt: not to be used'],
+  ['blunt', 'blunt: do not use'],
   ['lost', 'lost'],
 ];
+const DRILL = z.object(CRIB_INPUT.drills.shape);
 const FIELDS: readonly RecordField[] = [
   { key: 'label', label: 'Stamped', kind: 'text', hint: '6.8, 17/64, #7 or F' },
   { key: 'diameterMm', label: 'Diameter', kind: 'length' },
@@ -38,8 +41,8 @@ const FIELDS: readonly RecordField[] = [
     ],
   },
   { key: 'pointAngleDeg', label: 'Point, degrees', kind: 'number' },
-  { key: 'fluteMm', label: 'Flutes reach', kind: 'length', optional: true, hint: 'Left out: a jobber drill.' },
-  { key: 'where', label: 'Lies in', kind: 'text', optional: true },
+  { key: 'fluteMm', label: 'Flutes reach', kind: 'length', optional: true, hint: 'Skipped: a jobber drill.' },
+  { key: 'where', label: 'Location', kind: 'text', optional: true },
 ];
 
 /** A drill of a case as it is sent. */
@@ -67,7 +70,7 @@ export function DrillsPanel({ cases, state, display }: Props) {
   const [open, setOpen] = useState<{ caseId: string; drill: DrillEntry; fresh: boolean }>();
   const [name, setName] = useState('');
   const [set, setSet] = useState('');
-  const [search, setSearch] = useState('');
+  const [search, setSearch] = useState(useSearchParams().get('find') ?? '');
   const wanted = search.trim().toLowerCase();
   const found = (d: Drill): boolean =>
     wanted === '' ||
@@ -111,7 +114,7 @@ export function DrillsPanel({ cases, state, display }: Props) {
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-end gap-3">
         <p className="mr-auto max-w-xl">
-          Solid: to hand. Hollow: a gap, or too blunt to use. Touch a drill to mark it, a gap to fill it.
+          Solid: in the crib. Hollow: missing, or too blunt to use. Touch a drill to mark it, a gap to fill it.
         </p>
         <TextField label="Find" value={search} onChange={setSearch} placeholder="6.8, blunt, cobalt" className="w-48" />
       </div>
@@ -130,7 +133,7 @@ export function DrillsPanel({ cases, state, display }: Props) {
               </button>
               {c.drills.length === 0 && (
                 <button type="button" className="btn h-9" onClick={() => removeCase(c)}>
-                  Take out the case
+                  Remove the case
                 </button>
               )}
               <InUseSwitch
@@ -176,6 +179,8 @@ export function DrillsPanel({ cases, state, display }: Props) {
           fields={FIELDS}
           value={open.drill}
           display={display}
+          schema={DRILL}
+          compose={(d) => drillItem(open.caseId, d as DrillEntry, open.drill.id)}
           onSave={(d) => {
             const drill = d as DrillEntry;
             const item = drillItem(open.caseId, drill, drill.id);

@@ -10,7 +10,7 @@ import { download, FilePreview } from '@/ui/file-preview';
 import { ReadingBar } from '@/ui/reading-bar';
 import { send } from '@/ui/send';
 import { useFileReader } from '@/ui/use-file-reader';
-import type { CaseEntry, ToolEntry } from '@/contracts/crib';
+import type { CaseEntry, TapEntry, ToolEntry } from '@/contracts/crib';
 import { drillItem } from './drills-panel';
 import { CopiesPanel } from './copies-panel';
 import type { CribState } from './use-crib';
@@ -18,6 +18,7 @@ import type { CribState } from './use-crib';
 interface Props {
   cases: CaseEntry[];
   tools: ToolEntry[];
+  taps: TapEntry[];
   state: CribState;
   display: Display;
 }
@@ -28,8 +29,8 @@ interface Preview {
   problems: Problem[];
 }
 
-/** Drills and tools as a table in and out; what was understood is shown before anything changes. */
-export function FilesPanel({ cases, tools, state, display }: Props) {
+/** Drills, taps and tools as a table in and out; what was understood is shown before anything changes. */
+export function FilesPanel({ cases, tools, taps, state, display }: Props) {
   const [preview, setPreview] = useState<Preview>();
   const reader = useFileReader();
   const [pasted, setPasted] = useState('');
@@ -47,6 +48,7 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
     const got = await send('POST', '/api/v1/crib/import', {
       drills: found.drills.map((d) => drillItem(caseOf(d.case), d, d.id ?? uuidv7())),
       tools: found.tools.map((t) => ({ ...t, id: t.id ?? uuidv7() })),
+      taps: found.taps.map((t) => ({ ...t, id: t.id ?? uuidv7() })),
     });
     state.heard(got);
     if (!got.ok) return;
@@ -60,6 +62,7 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
     const text = writeCribCsv(
       cases.flatMap((c) => c.drills.map((d) => ({ ...d, case: c.name }))),
       tools,
+      taps,
     );
     download('crib.csv', 'text/csv', text);
   }
@@ -67,12 +70,13 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
   return (
     <div className="grid items-start gap-3 md:grid-cols-2">
       <section className="plate flex flex-col gap-3 p-3">
-        <h2 className="font-cond text-xl font-semibold">Bring in</h2>
+        <h2 className="font-cond text-xl font-semibold">Import</h2>
         <p className="text-[15px]">
           A table with a first line: kind, name, diameter; also case, small, step, angle, fit, reach, material,
-          condition, where, id. A row with an id that is here already changes that entry.
+          condition, where, id; for taps thread, geometry, chamfer threads, flutes, set. A row whose id is already here
+          changes that entry.
         </p>
-        <SelectField label="Drills that name no case go into" value={into} onChange={setInto}>
+        <SelectField label="Drills without a case go into" value={into} onChange={setInto}>
           {cases.map((c) => (
             <option key={c.id} value={c.id}>
               {c.name}
@@ -107,10 +111,10 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
           disabled={pasted.trim() === ''}
           onClick={() => void look('pasted cells', new Blob([pasted]))}
         >
-          Look at it
+          Preview
         </button>
         <ReadingBar reading={reader.reading} onCancel={reader.cancel} />
-        {done && <p role="status">Taken: {done}</p>}
+        {done && <p role="status">Imported: {done}</p>}
         {preview && (
           <FilePreview
             name={preview.name}
@@ -124,8 +128,10 @@ export function FilesPanel({ cases, tools, state, display }: Props) {
       </section>
       <div className="flex flex-col gap-3">
         <section className="plate flex flex-col gap-3 p-3">
-          <h2 className="font-cond text-xl font-semibold">Take out</h2>
-          <p className="text-[15px]">Every drill and tool, a row each; the same table comes back in unchanged.</p>
+          <h2 className="font-cond text-xl font-semibold">Export</h2>
+          <p className="text-[15px]">
+            Every drill, tap and tool, a row each. The table can be imported again unchanged.
+          </p>
           <button type="button" className="btn self-start" onClick={() => void out()}>
             CSV
           </button>

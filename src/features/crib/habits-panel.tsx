@@ -1,15 +1,25 @@
 'use client';
 
-import { useRef } from 'react';
+import { useRef, type ReactNode } from 'react';
 import type { ShopChange } from '@/contracts/crib';
-import { HABITS, USUAL_HABITS, type ShopHabits } from '@/core/shop/habits';
+import { HABITS } from '@/core/shop/habit-questions';
+import { USUAL_HABITS, type ShopHabits } from '@/core/shop/habits';
 import { Choice } from '@/ui/choice';
 import { SelectField } from '@/ui/field';
+import { useUnits } from '@/ui/units';
 import type { CribState } from './use-crib';
 
+interface Props {
+  habits: ShopChange;
+  state: CribState;
+  /** One hole worked out by the habits. */
+  example: ReactNode;
+}
+
 /** Where practice differs: the methods, the usual one first, each with what hangs on it. */
-export function HabitsPanel({ habits, state }: { habits: ShopChange; state: CribState }) {
+export function HabitsPanel({ habits, state, example }: Props) {
   const wanted = useRef(habits);
+  const { choose } = useUnits();
   function change(part: Partial<ShopChange>): void {
     wanted.current = { ...wanted.current, ...part };
     void state.change('shop', habits.version, 'PUT', '/api/v1/shop', wanted.current);
@@ -20,18 +30,22 @@ export function HabitsPanel({ habits, state }: { habits: ShopChange; state: Crib
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end gap-4">
         <p className="mr-auto max-w-xl">
-          Where practice differs, every answer follows what stands here, and still shows the other methods beside it.
+          Where practice differs, every answer follows these settings and still shows the other methods beside it.
         </p>
         <Choice
-          label="Units"
+          label="Units by default"
           value={habits.units}
-          onChange={(units) => change({ units })}
+          onChange={(units) => {
+            choose(units);
+            change({ units });
+          }}
           options={[
             ['mm', 'mm'],
             ['inch', 'inch'],
           ]}
         />
       </div>
+      <div className="sticky top-0 z-10">{example}</div>
       <ul className="grid items-start gap-3 sm:grid-cols-2 xl:grid-cols-3">
         {HABITS.map(({ id, question, why, options }) => (
           <li key={id} className="plate p-3">
@@ -52,7 +66,7 @@ export function HabitsPanel({ habits, state }: { habits: ShopChange; state: Crib
                 <>
                   {' '}
                   <button type="button" className="link" onClick={() => set(id, USUAL_HABITS[id])}>
-                    back to the usual
+                    use the default
                   </button>
                 </>
               )}

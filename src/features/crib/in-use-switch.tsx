@@ -10,17 +10,19 @@ interface Props {
 /** Whether an entry is chosen from. */
 export function InUseSwitch({ name, on, disabled, onChange }: Props) {
   return (
-    <span className="flex flex-col items-center gap-1">
+    <span className="flex items-center gap-2">
+      <span className="font-cond text-[15px] leading-none font-medium">{on ? 'in use' : 'not used'}</span>
       <Switch.Root
         checked={on}
         disabled={disabled}
         onCheckedChange={onChange}
         aria-label={`${name} in use`}
-        className="flex h-11 w-[68px] items-center rounded-sm border border-steel-500 bg-white p-1 data-[state=checked]:bg-ink"
+        className="group flex h-11 w-14 items-center justify-center rounded-sm"
       >
-        <Switch.Thumb className="block h-8 w-7 rounded-[2px] bg-steel-500 transition-transform data-[state=checked]:translate-x-[31px] data-[state=checked]:bg-brass" />
+        <span className="flex h-6 w-11 items-center rounded-full border border-steel-500 bg-white p-0.5 group-data-[state=checked]:bg-ink">
+          <Switch.Thumb className="block size-4.5 rounded-full bg-steel-500 transition-transform data-[state=checked]:translate-x-5 data-[state=checked]:bg-brass" />
+        </span>
       </Switch.Root>
-      <span className="font-cond text-[15px] leading-none font-medium">{on ? 'in use' : 'not used'}</span>
     </span>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { z } from 'zod';
 import type { SpeedStep } from '@/core/cutting/machine';
 import type { PulleyTrain } from '@/core/cutting/machine';
 import { speedsFromPulleys } from '@/core/cutting/pulleys';
@@ -9,7 +10,18 @@ import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';
 import RecordDialog, { type RecordField } from '@/ui/record-dialog';
 import { RowsField } from '@/ui/rows-field';
-import type { MachineEntry } from '@/contracts/crib';
+import { CRIB_INPUT, type MachineEntry } from '@/contracts/crib';
+
+type Texts = (key: string) => string;
+/** A field that belongs to machines of these kinds. */
+const of =
+  (...kinds: string[]) =>
+  (text: Texts): boolean =>
+    kinds.includes(text('kind'));
+const stopIs =
+  (kind: string) =>
+  (text: Texts): boolean =>
+    text('depthStop.kind') === kind;
 
 const FIELDS: readonly RecordField[] = [
   { key: 'name', label: 'Name', kind: 'text' },
@@ -25,11 +37,11 @@ const FIELDS: readonly RecordField[] = [
     ],
   },
   { key: 'chuckMm', label: 'Largest shank', kind: 'length' },
-  { key: 'quillStrokeMm', label: 'Quill stroke', kind: 'length', optional: true },
+  { key: 'quillStrokeMm', label: 'Quill stroke', kind: 'length', optional: true, when: of('drill-press', 'mill') },
   { key: 'powerW', label: 'Motor, W', kind: 'number', optional: true },
   {
     key: 'depthStop.kind',
-    label: 'Depth is told by',
+    label: 'Depth stop',
     kind: 'choice',
     optional: true,
     options: [
@@ -40,15 +52,34 @@ const FIELDS: readonly RecordField[] = [
       ['tailstock', 'tailstock wheel'],
     ],
   },
-  { key: 'depthStop.divisionMm', label: 'One division of it', kind: 'length', optional: true },
-  { key: 'depthStop.turnMm', label: 'One turn of its wheel', kind: 'length', optional: true },
-  { key: 'dial.travelMm', label: 'One turn of the feed dials', kind: 'length', optional: true },
-  { key: 'dial.divisions', label: 'Divisions of the dials', kind: 'number', optional: true },
-  { key: 'coastRevolutions', label: 'Runs on, turns', kind: 'number', hint: 'From switch-off until it stands.' },
+  { key: 'depthStop.divisionMm', label: 'One division of it', kind: 'length', optional: true, when: stopIs('scale') },
+  {
+    key: 'depthStop.turnMm',
+    label: 'One turn of its wheel',
+    kind: 'length',
+    optional: true,
+    when: stopIs('tailstock'),
+  },
+  {
+    key: 'dial.travelMm',
+    label: 'One turn of the feed dials',
+    kind: 'length',
+    optional: true,
+    when: of('mill', 'lathe'),
+  },
+  { key: 'dial.divisions', label: 'Divisions of the dials', kind: 'number', optional: true, when: of('mill', 'lathe') },
+  { key: 'coastRevolutions', label: 'Coasts, turns', kind: 'number', hint: 'From switch-off to standstill.' },
   { key: 'coastAtRpm', label: 'Measured at, rev/min', kind: 'number' },
+  { key: 'times.toolChangeS', label: 'Change of tool, s', kind: 'number', optional: true, hint: 'Skipped: the usual.' },
+  { key: 'times.speedChangeS', label: 'Change of speed, s', kind: 'number', optional: true },
+  { key: 'times.moveS', label: 'To the next hole, s', kind: 'number', optional: true },
+  { key: 'times.clampS', label: 'Part in or out, s', kind: 'number', optional: true },
+  { key: 'times.turnOverS', label: 'Part turned over, s', kind: 'number', optional: true },
   { key: 'reversible', label: 'Spindle reverses', kind: 'check' },
-  { key: 'tappingHead', label: 'Has a reversing tapping head', kind: 'check' },
+  { key: 'tappingHead', label: 'Has a reversing tapping head', kind: 'check', when: of('drill-press', 'mill') },
 ];
+
+const machineSchema = z.object(CRIB_INPUT.machines.shape);
 
 interface Props {
   machine: MachineEntry;
@@ -95,8 +126,13 @@ export default function MachineDialog({ machine, display, onSave, onRemove, onCl
   const [belts, setBelts] = useState(beltRows(machine.pulleys));
   const [chart, setChart] = useState<string[][]>((machine.chart ?? []).map((r) => [String(r.drillMm), String(r.rpm)]));
   const train = trainOf(motor, belts);
+  /** Steps follow from the pulleys as they are typed. */
+  function follow(motorRpm: string, rows: string[][]): void {
+    const typed = trainOf(motorRpm, rows);
+    if (typed) setSteps(speedsFromPulleys(typed).map((s) => [String(s.rpm), s.label]));
+  }
 
-  async function save(value: MachineEntry): Promise<string | undefined> {
+  function whole(value: MachineEntry): MachineEntry {
     const listed = train ? speedsFromPulleys(train) : [];
     const typed: SpeedStep[] = steps
       .filter(([rpm]) => !bad(rpm))
@@ -104,9 +140,8 @@ export default function MachineDialog({ machine, display, onSave, onRemove, onCl
         const rows = listed.find((s) => s.label === label)?.rows;
         return { rpm: number(rpm), label: label ?? '', ...(rows ? { rows } : {}) };
       });
-    if (kind === 'steps' && typed.length === 0) return 'Write at least one speed of the machine.';
     const { depthStop, dial, ...rest } = value;
-    return onSave({
+    return {
       ...rest,
       speeds:
         kind === 'steps'
@@ -118,7 +153,7 @@ export default function MachineDialog({ machine, display, onSave, onRemove, onCl
       chart: chart
         .filter((r) => !bad(r[0] ?? '') && !bad(r[1] ?? ''))
         .map(([d, r]) => ({ drillMm: number(d), rpm: number(r) })),
-    });
+    };
   }
 
   return (
@@ -127,7 +162,10 @@ export default function MachineDialog({ machine, display, onSave, onRemove, onCl
       fields={FIELDS}
       value={machine}
       display={display}
-      onSave={save}
+      schema={machineSchema}
+      compose={whole}
+      leads={machine.pulleys !== undefined}
+      onSave={onSave}
       onRemove={onRemove}
       onClose={onClose}
     >
@@ -146,17 +184,42 @@ export default function MachineDialog({ machine, display, onSave, onRemove, onCl
             label="Slowest, rev/min"
             value={range.min}
             onChange={(min) => setRange({ ...range, min })}
-            error={range.min !== '' && bad(range.min) && 'A number above zero.'}
+            error={range.min !== '' && bad(range.min) && 'Enter a number above zero.'}
           />
           <TextField
             label="Fastest, rev/min"
             value={range.max}
             onChange={(max) => setRange({ ...range, max })}
-            error={range.max !== '' && bad(range.max) && 'A number above zero.'}
+            error={range.max !== '' && bad(range.max) && 'Enter a number above zero.'}
           />
         </div>
       ) : (
         <>
+          <details open={machine.pulleys !== undefined || machine.name === ''}>
+            <summary className="min-h-9 cursor-pointer font-cond text-lg font-semibold">
+              Pulleys and belts: the steps follow as you type
+            </summary>
+            <div className="flex flex-col gap-2">
+              <TextField
+                label="Motor, rev/min"
+                value={motor}
+                onChange={(typed) => {
+                  setMotor(typed);
+                  follow(typed, belts);
+                }}
+              />
+              <RowsField
+                label="One line for each belt row, from the motor on; diameters in mm"
+                columns={['belt', 'row', 'driving', 'driven']}
+                rows={belts}
+                onChange={(rows) => {
+                  setBelts(rows);
+                  follow(motor, rows);
+                }}
+                wrong={(row, column) => column > 1 && bad(row[column])}
+              />
+            </div>
+          </details>
           <RowsField
             label="Steps as on its plate"
             columns={['rev/min', 'what to set']}
@@ -164,27 +227,6 @@ export default function MachineDialog({ machine, display, onSave, onRemove, onCl
             onChange={setSteps}
             wrong={(row, column) => column === 0 && bad(row[0])}
           />
-          <details>
-            <summary className="min-h-9 cursor-pointer font-cond text-lg font-semibold">Pulleys and belts</summary>
-            <div className="flex flex-col gap-2">
-              <TextField label="Motor, rev/min" value={motor} onChange={setMotor} />
-              <RowsField
-                label="A line a row of each belt, counted from the motor; diameters in mm"
-                columns={['belt', 'row', 'driving', 'driven']}
-                rows={belts}
-                onChange={setBelts}
-                wrong={(row, column) => column > 1 && bad(row[column])}
-              />
-              <button
-                type="button"
-                className="btn self-start"
-                disabled={!train}
-                onClick={() => train && setSteps(speedsFromPulleys(train).map((s) => [String(s.rpm), s.label]))}
-              >
-                Work out the steps
-              </button>
-            </div>
-          </details>
         </>
       )}
       <details>

@@ -1,6 +1,6 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { later } from '@/ui/later';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { usualStop } from '@/core/cutting/depth-stop';
@@ -11,7 +11,7 @@ import type { MachineEntry } from '@/contracts/crib';
 import { InUseSwitch } from './in-use-switch';
 import type { CribState } from './use-crib';
 
-const MachineDialog = dynamic(() => import('./machine-dialog'), { ssr: false });
+const MachineDialog = later(() => import('./machine-dialog'));
 
 const KIND: Record<Machine['kind'], string> = {
   'drill-press': 'drill press',
@@ -45,7 +45,7 @@ export function MachinesPanel({ machines, state, display }: Props) {
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-center gap-3">
-        <p className="mr-auto">Those in use can be chosen in Ask and in the jobs.</p>
+        <p className="mr-auto">Machines in use can be picked in Ask and in jobs.</p>
         <button type="button" className="btn" onClick={() => setOpen({ ...NEW, id: uuidv7() })}>
           Add a machine
         </button>
@@ -74,7 +74,7 @@ export function MachinesPanel({ machines, state, display }: Props) {
           </li>
         ))}
       </ul>
-      {machines.length === 0 && <p>No machines yet: add the one that you stand at.</p>}
+      {machines.length === 0 && <p>No machines yet: add your machine.</p>}
       {open && (
         <MachineDialog
           machine={open}
@@ -116,7 +116,7 @@ function factsOf(m: MachineEntry, display: Display): string[] {
     m.reversible ? 'reverses' : 'does not reverse',
     ...(m.tappingHead ? ['tapping head'] : []),
     `chuck to ${length(m.chuckMm)}`,
-    `runs on ${m.coastRevolutions} turns from ${m.coastAtRpm} rev/min`,
+    `coasts ${m.coastRevolutions} turns from ${m.coastAtRpm} rev/min`,
     ...(m.quillStrokeMm === undefined ? [] : [`quill ${length(m.quillStrokeMm, 1)}`]),
     `depth by ${STOP[stop.kind]}`,
     ...(m.dial ? [`dials ${length(m.dial.travelMm)} a turn, ${m.dial.divisions} divisions`] : []),

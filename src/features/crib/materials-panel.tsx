@@ -1,6 +1,7 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { later } from '@/ui/later';
+import { z } from 'zod';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { sfmToMPerMin } from '@/core/cutting/cutting-speed';
@@ -8,12 +9,13 @@ import { MATERIAL_GROUPS } from '@/core/materials/material';
 import { showText, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 import type { RecordField } from '@/ui/record-dialog';
-import type { MaterialEntry } from '@/contracts/crib';
+import { CRIB_INPUT, type MaterialEntry } from '@/contracts/crib';
 import type { CribState } from './use-crib';
 
-const RecordDialog = dynamic(() => import('@/ui/record-dialog'), { ssr: false });
+const RecordDialog = later(() => import('@/ui/record-dialog'));
 
 const number = (key: string, label: string, hint?: string): RecordField => ({ key, label, kind: 'number', hint });
+const MATERIAL = z.object(CRIB_INPUT.materials.shape);
 const FIELDS: readonly RecordField[] = [
   { key: 'label', label: 'Name', kind: 'text' },
   {
@@ -26,15 +28,15 @@ const FIELDS: readonly RecordField[] = [
   number('tensileMPa', 'Tensile strength, MPa'),
   number('shearMPa', 'Shear strength, MPa'),
   number('elongationPercent', 'Elongation, %'),
-  number('drillSfmHss.low', 'Drill, ft/min, low'),
-  number('drillSfmHss.start', 'Drill, ft/min, start here'),
-  number('drillSfmHss.high', 'Drill, ft/min, high'),
+  { key: 'drillSfmHss.low', label: 'Drill at, low', kind: 'cutting-speed' },
+  { key: 'drillSfmHss.start', label: 'Drill at, start here', kind: 'cutting-speed' },
+  { key: 'drillSfmHss.high', label: 'Drill at, high', kind: 'cutting-speed' },
   number('feedFactor', 'Feed, share of mild steel'),
-  number('tapSfmCut.low', 'Tap, ft/min, low'),
-  number('tapSfmCut.high', 'Tap, ft/min, high'),
-  number('threadPercent.low', 'Thread, %, least'),
-  number('threadPercent.target', 'Thread, %, aimed at'),
-  number('threadPercent.high', 'Thread, %, most'),
+  { key: 'tapSfmCut.low', label: 'Tap at, low', kind: 'cutting-speed' },
+  { key: 'tapSfmCut.high', label: 'Tap at, high', kind: 'cutting-speed' },
+  number('threadPercent.low', 'Thread, %, minimum'),
+  number('threadPercent.target', 'Thread, %, target'),
+  number('threadPercent.high', 'Thread, %, maximum'),
   number('kc11', 'Cutting force at 1 mm, MPa', 'For torque: our model.'),
   number('mc', 'Its exponent'),
   {
@@ -81,7 +83,7 @@ export function MaterialsPanel({ materials, state, display }: Props) {
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end gap-3">
         <p className="mr-auto max-w-xl">
-          Typical figures. Copy a material, name the copy after your bar, and change what your own work has taught you.
+          Typical figures. Copy a material, name the copy after your bar, and enter what your own work has shown.
         </p>
         <TextField label="Find" value={search} onChange={setSearch} placeholder="stainless" className="w-56" />
       </div>
@@ -96,7 +98,9 @@ export function MaterialsPanel({ materials, state, display }: Props) {
               <th className="p-2">Thread</th>
               <th className="p-2">Chips</th>
               <th className="p-2">Fluid</th>
-              <th className="p-2" aria-label="Change" />
+              <th className="p-2">
+                <span className="sr-only">Change</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -137,6 +141,8 @@ export function MaterialsPanel({ materials, state, display }: Props) {
           fields={FIELDS}
           value={open}
           display={display}
+          schema={MATERIAL}
+          compose={(m) => ({ notes: '', hazard: '', ...m })}
           onSave={(value) => {
             const { version: _, ...m } = value as MaterialEntry;
             const material = { ...m, notes: m.notes ?? '', hazard: m.hazard ?? '' };

@@ -1,18 +1,22 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { later } from '@/ui/later';
+import { z } from 'zod';
+import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { TOOL_KINDS, type ToolKind } from '@/core/shop/tool';
-import { showText, type Display } from '@/core/units/show';
+import { INSTRUMENTS } from '@/core/shop/instrument-check';
+import { checkOfTool, TOOL_KINDS, type ToolKind } from '@/core/shop/tool';
+import { showText, tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 import type { RecordField } from '@/ui/record-dialog';
-import type { ToolEntry } from '@/contracts/crib';
+import { CRIB_INPUT, type ToolEntry } from '@/contracts/crib';
 import { CONDITIONS } from './drills-panel';
 import type { CribState } from './use-crib';
 
-const RecordDialog = dynamic(() => import('@/ui/record-dialog'), { ssr: false });
+const RecordDialog = later(() => import('@/ui/record-dialog'));
 
+const TOOL = z.object(CRIB_INPUT.tools.shape);
 const KINDS = Object.entries(TOOL_KINDS) as [ToolKind, string][];
 
 /** Which figures a kind has, with the name that each bears there. */
@@ -53,6 +57,49 @@ const FIGURES: Record<ToolKind, readonly RecordField[]> = {
     { key: 'diameterMm', label: 'Diameter', kind: 'length' },
     { key: 'reachMm', label: 'Cuts to', kind: 'length', optional: true },
   ],
+  die: [{ key: 'thread', label: 'Thread', kind: 'text', hint: 'M8x1.25' }],
+  'die-stock': [{ key: 'diameterMm', label: 'Takes dies of', kind: 'length', optional: true }],
+  'chasing-nut': [{ key: 'thread', label: 'Thread', kind: 'text', hint: 'M8x1.25' }],
+  'tap-wrench': [
+    { key: 'smallMm', label: 'Smallest square', kind: 'length' },
+    { key: 'diameterMm', label: 'Largest square', kind: 'length' },
+    { key: 'reachMm', label: 'Length', kind: 'length', optional: true },
+  ],
+  'tapping-head': [
+    { key: 'smallMm', label: 'Smallest thread', kind: 'length' },
+    { key: 'diameterMm', label: 'Largest thread', kind: 'length' },
+    { key: 'fromNm', label: 'Clutch from, Nm', kind: 'number' },
+    { key: 'toNm', label: 'Clutch to, Nm', kind: 'number' },
+    {
+      key: 'fit',
+      label: 'Blind holes',
+      kind: 'choice',
+      optional: true,
+      options: [['depth stop', 'with depth stop and float']],
+    },
+  ],
+  'tapping-block': [{ key: 'diameterMm', label: 'Largest thread', kind: 'length', optional: true }],
+  'spring-centre': [],
+  extractor: [{ key: 'diameterMm', label: 'For taps of', kind: 'length', optional: true }],
+  'thread-gauge': [
+    { key: 'thread', label: 'Thread', kind: 'text', hint: 'M8x1.25' },
+    { key: 'fit', label: 'Class', kind: 'text', optional: true, hint: '6H' },
+  ],
+  'gauge-pin': [
+    { key: 'smallMm', label: 'From', kind: 'length' },
+    { key: 'diameterMm', label: 'To', kind: 'length' },
+    { key: 'stepMm', label: 'By', kind: 'length', optional: true },
+  ],
+  measuring: [
+    {
+      key: 'instrument',
+      label: 'Measures as',
+      kind: 'choice',
+      options: Object.entries(INSTRUMENTS).map(([id, { label }]) => [id, label] as const),
+    },
+    { key: 'standardMm', label: 'Checked against', kind: 'length', optional: true, hint: 'gauge block or pin' },
+    { key: 'readings', label: 'Read there, mm', kind: 'text', optional: true, hint: '50.02 50.03 50.02' },
+  ],
   punch: [{ key: 'angleDeg', label: 'Angle, degrees', kind: 'number', optional: true }],
   layout: [{ key: 'reachMm', label: 'Reaches', kind: 'length', optional: true }],
   fluid: [],
@@ -63,7 +110,7 @@ const fieldsOf = (kind: ToolKind): readonly RecordField[] => [
   { key: 'name', label: 'Name', kind: 'text' },
   ...FIGURES[kind],
   { key: 'condition', label: 'Condition', kind: 'choice', options: CONDITIONS },
-  { key: 'where', label: 'Lies in', kind: 'text', optional: true },
+  { key: 'where', label: 'Location', kind: 'text', optional: true },
 ];
 
 interface Props {
@@ -72,10 +119,22 @@ interface Props {
   display: Display;
 }
 
+/** How true a measuring instrument reads, by its last check. */
+function InstrumentSaid({ tool, display }: { tool: ToolEntry; display: Display }) {
+  const check = checkOfTool(tool);
+  if (!check) return null;
+  return (
+    <span className={`basis-full text-[15px] ${check.off ? 'font-bold text-danger' : 'text-pass'}`}>
+      {check.off ? '! ' : '✓ '}
+      {tell(check.said, display)}
+    </span>
+  );
+}
+
 /** Everything else of the crib by kind: find it, add, change, mark blunt or lost. */
 export function ToolsPanel({ tools, state, display }: Props) {
   const [open, setOpen] = useState<ToolEntry>();
-  const [search, setSearch] = useState('');
+  const [search, setSearch] = useState(useSearchParams().get('find') ?? '');
   const wanted = search.trim().toLowerCase();
   const shown = tools.filter((t) =>
     [t.name, t.where ?? '', t.condition ?? '', TOOL_KINDS[t.kind]].some((text) => text.toLowerCase().includes(wanted)),
@@ -84,7 +143,7 @@ export function ToolsPanel({ tools, state, display }: Props) {
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end gap-3">
         <p className="mr-auto max-w-xl">
-          What is marked blunt or lost is not chosen. A kind with nothing in it is said in the plan as to be got.
+          Tools marked blunt or lost are not used. A kind with none shows in the plan as to buy.
         </p>
         <TextField
           label="Find"
@@ -134,6 +193,7 @@ export function ToolsPanel({ tools, state, display }: Props) {
                           ...(t.where ? [t.where] : []),
                         ].join(', ')}
                       </span>
+                      <InstrumentSaid tool={t} display={display} />
                     </button>
                   </li>
                 ))}
@@ -149,6 +209,7 @@ export function ToolsPanel({ tools, state, display }: Props) {
           fields={fieldsOf(open.kind)}
           value={open}
           display={display}
+          schema={TOOL}
           onSave={(t) => {
             const { version: _, ...tool } = t as ToolEntry;
             return open.version === 0

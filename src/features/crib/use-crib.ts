@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useRef, useState } from 'react';
 import { send, type Sent } from '@/ui/send';
 
-export type CribPath = 'machines' | 'cases' | 'drills' | 'tools' | 'materials';
+export type CribPath = 'machines' | 'cases' | 'drills' | 'tools' | 'taps' | 'materials';
 interface Entry {
   id: string;
   version: number;
@@ -57,6 +57,21 @@ export function useCrib() {
       change(item.id, version, 'PUT', `/api/v1/crib/${path}/${encodeURIComponent(item.id)}`, item),
     [change],
   );
+  /** Changes an entry in one step, with undo. */
+  const mark = useCallback(
+    async (path: CribPath, entry: Entry, part: object, said: string): Promise<void> => {
+      const wrong = await put(path, { ...entry, ...part });
+      if (wrong !== undefined) return;
+      setUndo({
+        what: said,
+        run: async () => {
+          await put(path, entry);
+          setUndo(undefined);
+        },
+      });
+    },
+    [put],
+  );
   const remove = useCallback(
     async (path: CribPath, { version, ...item }: Entry, name: string): Promise<void> => {
       const at = Math.max(version, versions.current.get(item.id) ?? 0);
@@ -64,7 +79,7 @@ export function useCrib() {
       heard(got);
       if (got.ok)
         setUndo({
-          what: name,
+          what: `“${name}” removed.`,
           run: async () => {
             await add(path, item);
             setUndo(undefined);
@@ -74,7 +89,20 @@ export function useCrib() {
     },
     [add, heard, router],
   );
-  return { fault, heard, locked, setLocked, busy, change, add, put, remove, undo, refresh: () => router.refresh() };
+  return {
+    fault,
+    heard,
+    locked,
+    setLocked,
+    busy,
+    change,
+    add,
+    put,
+    mark,
+    remove,
+    undo,
+    refresh: () => router.refresh(),
+  };
 }
 
 export type CribState = ReturnType<typeof useCrib>;

@@ -1,9 +1,9 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { later } from '@/ui/later';
 import Link from 'next/link';
 import { Tabs } from 'radix-ui';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Job } from '@/contracts/job';
 import { questionInJob } from '@/core/job/plan-in-job';
 import { START_CHOICES, toAddress } from '@/core/hole/form';
@@ -13,23 +13,31 @@ import { mainOperation } from '@/core/operation/operation';
 import { sectionOf } from '@/core/hole/section';
 import { showText, tell, type Display } from '@/core/units/show';
 import { CoreSample } from '@/ui/drawings/core-sample';
+import { StepMark } from '@/ui/drawings/step-mark';
+import { useDrawLevels } from '@/ui/drawings/use-draw-levels';
 import { SizeRail } from '@/ui/drawings/size-rail';
 import { SelectField, TextField } from '@/ui/field';
+import { PickField } from '@/ui/pick-field';
 import { TabBar } from '@/ui/tab-bar';
 import { Working } from '@/ui/working';
+import MissingDrill from '@/ui/missing-drill';
+import { useMissingDrill } from '@/ui/use-missing-drill';
 import { JobBar } from '../job-store/job-bar';
+import { useJobUnits } from '../job-store/use-job-units';
 import { GroupList } from './group-list';
 import { MachinesTable } from './machines-table';
 import { Operations } from './operations';
 import { SpeedPanel } from './speed-panel';
 import { KIND_LABEL, useHoles, type HolesShop } from './use-holes';
 
-const TradeOffChart = dynamic(() => import('./trade-off-chart'), { ssr: false });
+const TradeOffChart = later(() => import('./trade-off-chart'));
+const LengthChart = later(() => import('./length-chart'));
+const TapChoices = later(() => import('@/ui/taps/tap-choices'));
+const TroublePanel = later(() => import('@/ui/taps/trouble-panel'));
 
 interface Props {
   job: Job;
   shop: HolesShop;
-  display: Display;
   /** Hole to open with. */
   hole?: string;
 }
@@ -38,12 +46,18 @@ const time = (seconds: number): string =>
   seconds < 90 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(seconds < 600 ? 1 : 0)} min`;
 
 /** One hole in full: its operations, the section to draw depths on, speeds, reasons, and what another machine would change. */
-export function HolesView({ job: opened, shop: holesShop, display, hole }: Props) {
-  const state = useHoles(opened, holesShop, hole);
+export function HolesView({ job: opened, shop: holesShop, hole }: Props) {
+  const missing = useMissingDrill();
+  const crib = missing.without(holesShop.crib);
+  const shopHere = useMemo(() => ({ ...holesShop, crib }), [holesShop, crib]);
+  const state = useHoles(opened, shopHere, hole);
+  const display = useJobUnits(state.inHand);
   const { job } = state.inHand;
   const { group, shown, shop, ask } = state;
   const [chosen, setChosen] = useState<string>();
+  const [open, setOpen] = useState<string>();
   const plan = shown?.ok ? shown.value : undefined;
+  const draw = useDrawLevels((feature, mm, done) => plan && state.draw(plan.callout, feature, mm, done));
   const first = group?.holes[0];
   const op =
     plan?.operations.find((o) => o.key === chosen && o.cut) ??
@@ -56,29 +70,44 @@ export function HolesView({ job: opened, shop: holesShop, display, hole }: Props
           Plate
         </Link>
       </JobBar>
+      {(missing.said ?? missing.fault) && <MissingDrill missing={missing} />}
       {!group || !first ? (
         <p className="dye p-6 text-lg">
-          No holes yet. Lay them out on the plate, or add them to the job as the drawing writes them.
+          No holes yet. Lay them out on the plate, or add them to the job as on the drawing.
         </p>
       ) : (
         <div className="grid gap-2 md:grid-cols-[190px_minmax(0,1fr)] xl:grid-cols-[190px_290px_minmax(0,1fr)_226px]">
           <GroupList state={state} display={display} />
           <div className="flex min-w-0 flex-col gap-2 md:col-start-2 xl:col-start-auto">
-            <Question key={`${first.id} ${group.callout}`} state={state} display={display} />
-            <div className="dye h-[420px]">
+            <Question key={`${first.id} ${group.callout} ${first.question.units}`} state={state} />
+            <div className="dye order-first h-[360px] md:order-none md:h-[420px]">
               {plan ? (
                 <CoreSample
                   section={sectionOf(plan)}
                   display={display}
-                  onDraw={(feature, mm, done) => state.draw(plan.callout, feature, mm, done)}
+                  draw={draw}
+                  beside={({ op: key }, x, y) =>
+                    key && (
+                      <StepMark
+                        key={`${key} ${y}`}
+                        x={x}
+                        y={y}
+                        number={plan.operations.findIndex((o) => o.key === key) + 1}
+                        onOpen={() => {
+                          setChosen(key);
+                          setOpen(key);
+                        }}
+                      />
+                    )
+                  }
                 />
               ) : (
-                <p className="p-4">No section: see what stands in the way.</p>
+                <p className="p-4">No section: see the problem above.</p>
               )}
             </div>
-            <p className="text-sm text-steel-700">
-              Draw a brass level to its depth, or use the arrows on it: everything follows.
-            </p>
+            {!plan?.outside && (
+              <p className="text-sm text-steel-700">Drag a brass line to set a depth, or use the arrow keys on it.</p>
+            )}
           </div>
           <section aria-label="Operations" className="plate min-w-0 p-2.5 md:col-span-2 xl:col-span-1">
             {shown && !shown.ok && (
@@ -96,19 +125,34 @@ export function HolesView({ job: opened, shop: holesShop, display, hole }: Props
                   <strong className="font-cond text-xl">{KIND_LABEL[group.kind]}</strong>
                   <span>
                     {group.count} in a part, {time(plan.seconds)} each
-                    {plan.wall && `, wall ${showText({ value: plan.wall.value, unit: 'mm', places: 1 }, display)}`}
+                    {plan.wall && (
+                      <>
+                        , wall{' '}
+                        <Working of={plan.wall} name="wall left" display={display}>
+                          {showText({ value: plan.wall.value, unit: 'mm', places: 1 }, display)}
+                        </Working>
+                      </>
+                    )}
                   </span>
-                  {plan.wall && <Working of={plan.wall} name="wall left" display={display} />}
                   <Link
                     className="link ml-auto"
-                    href={`/?${toAddress({ ...questionInJob(first.question, job), units: display })}&job=${job.id}&jobHole=${first.id}`}
+                    href={`/?${toAddress(questionInJob(first.question, job))}&job=${job.id}&jobHole=${first.id}`}
                     prefetch={false}
                   >
                     in Ask
                   </Link>
                 </p>
                 <Watch plan={plan} display={display} />
-                <Operations plan={plan} state={state} display={display} chosen={op?.key} onChoose={setChosen} />
+                <Operations
+                  plan={plan}
+                  state={state}
+                  display={display}
+                  chosen={op?.key}
+                  onChoose={setChosen}
+                  open={open}
+                  onOpen={setOpen}
+                  onMissing={first.question.drills === 'crib' ? missing.mark : undefined}
+                />
               </>
             )}
           </section>
@@ -120,11 +164,17 @@ export function HolesView({ job: opened, shop: holesShop, display, hole }: Props
         </div>
       )}
       {plan && first && (
-        <Tabs.Root defaultValue={plan.thread ? 'trade' : 'machines'} key={first.id} className="plate p-2.5">
+        <Tabs.Root defaultValue={plan.thread ? 'taps' : 'machines'} key={first.id} className="plate p-2.5">
           <TabBar
             label="More of this hole"
             tabs={[
-              ...(plan.thread ? ([['trade', 'Drill against tap']] as const) : []),
+              ...(plan.thread
+                ? ([
+                    ['taps', 'Taps'],
+                    ['trade', 'Drill size and tap load'],
+                    ['trouble', 'When it goes wrong'],
+                  ] as const)
+                : []),
               ['machines', 'On another machine'],
               ['cautions', `Cautions (${allCautions(plan).length})`],
             ]}
@@ -139,7 +189,27 @@ export function HolesView({ job: opened, shop: holesShop, display, hole }: Props
                   Back to the proposed drill
                 </button>
               )}
-              <TradeOffChart part={plan.thread} display={display} onPick={(drill) => ask({ drill })} />
+              <div className="grid gap-4 lg:grid-cols-2">
+                <TradeOffChart part={plan.thread} display={display} onPick={(drill) => ask({ drill })} />
+                <LengthChart
+                  part={plan.thread}
+                  display={display}
+                  onPick={(lengthMm) => {
+                    const feature = plan.callout.features.find((f) => f.kind === 'thread');
+                    if (feature) state.draw(plan.callout, feature, lengthMm, true);
+                  }}
+                />
+              </div>
+            </Tabs.Content>
+          )}
+          {plan.thread && (
+            <Tabs.Content value="taps">
+              <TapChoices plan={plan} display={display} change={ask} taps={shop.taps} />
+            </Tabs.Content>
+          )}
+          {plan.thread && (
+            <Tabs.Content value="trouble">
+              <TroublePanel plan={plan} display={display} change={ask} />
             </Tabs.Content>
           )}
           <Tabs.Content value="machines">
@@ -170,7 +240,7 @@ export function HolesView({ job: opened, shop: holesShop, display, hole }: Props
   );
 }
 
-function Question({ state, display }: { state: ReturnType<typeof useHoles>; display: Display }) {
+function Question({ state }: { state: ReturnType<typeof useHoles> }) {
   const { group, ask, shop } = state;
   const first = group?.holes[0];
   const [callout, setCallout] = useState(group?.callout ?? '');
@@ -195,19 +265,13 @@ function Question({ state, display }: { state: ReturnType<typeof useHoles>; disp
           onChange={setCallout}
         />
       </form>
-      <SelectField
+      <PickField
         label="Machine"
         className="col-span-2"
         value={first.question.machine}
+        options={[...shop.machines.map((m) => ({ id: m.id, label: m.name })), { id: '', label: 'No machine' }]}
         onChange={(machine) => ask({ machine })}
-      >
-        <option value="">none</option>
-        {shop.machines.map((m) => (
-          <option key={m.id} value={m.id}>
-            {m.name}
-          </option>
-        ))}
-      </SelectField>
+      />
       <SelectField
         label="Start"
         value={first.question.start}
@@ -215,7 +279,7 @@ function Question({ state, display }: { state: ReturnType<typeof useHoles>; disp
       >
         {START_CHOICES.map((start) => (
           <option key={start} value={start}>
-            {start === 'auto' ? 'as this shop does' : START_SHORT[start]}
+            {start === 'auto' ? 'shop default' : START_SHORT[start]}
           </option>
         ))}
       </SelectField>
@@ -227,7 +291,7 @@ function Question({ state, display }: { state: ReturnType<typeof useHoles>; disp
         onBlur={() => existing !== first.question.existing && ask({ existing })}
       >
         <TextField
-          label={`Existing hole, ${display === 'inch' ? 'in' : 'mm'}`}
+          label={`Existing hole, ${first.question.units === 'inch' ? 'in' : 'mm'}`}
           value={existing}
           onChange={setExisting}
           placeholder="none; or: thread"
@@ -240,7 +304,7 @@ function Question({ state, display }: { state: ReturnType<typeof useHoles>; disp
           checked={first.question.dry}
           onChange={(e) => ask({ dry: e.target.checked })}
         />
-        Dry, where fluid is advised
+        Dry: no fluid
       </label>
     </div>
   );

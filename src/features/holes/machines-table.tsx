@@ -40,11 +40,8 @@ export function MachinesTable({ job, feature, shop, planner, display, onUse }: P
           ? f.problems.map((p) => tell(p, display)).join(' ') || '—'
           : `${f.rpm} (${(f.percentOfIdeal ?? 0).toFixed(0)} %)`,
     ],
-    ['Depth told by', (f) => f.stop ?? ''],
-    [
-      'Hole over the drill',
-      (f) => (f.oversizeMm === undefined ? '—' : showText({ value: f.oversizeMm, unit: 'mm' }, display)),
-    ],
+    ['Depth stop', (f) => f.stop ?? ''],
+    ['Oversize', (f) => (f.oversizeMm === undefined ? '—' : showText({ value: f.oversizeMm, unit: 'mm' }, display))],
     ['Tapped', (f) => f.tapping ?? '—'],
     ['Operations', (f) => String(f.operations)],
     ['Time a hole', (f) => `${Math.round(f.seconds)} s`],
@@ -96,7 +93,7 @@ export function MachinesTable({ job, feature, shop, planner, display, onUse }: P
         </tbody>
       </table>
       <p className="mt-1 text-sm text-steel-700">
-        Bold: other than on the machine in use. Times and oversize are our estimate.
+        Bold: differs from the machine in use. Times and oversize are our estimate.
       </p>
     </div>
   );

@@ -7,6 +7,7 @@ import { adviseFromChips, CHIP_SIGNS, type ChipSign } from '@/core/cutting/chips
 import { chooseSpeed } from '@/core/cutting/speed-step';
 import type { Operation } from '@/core/operation/operation';
 import { showText, tell, type Display } from '@/core/units/show';
+import { BeltRows } from '@/ui/drawings/belt-rows';
 import { StepLadder } from '@/ui/drawings/step-ladder';
 import { SelectField } from '@/ui/field';
 import { Working } from '@/ui/working';
@@ -41,6 +42,7 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
             ideal={cut.ideal.value}
             speed={cut.speed}
             methods={cut.methods.map((s) => ({ label: s.label, rpm: s.rpm.value }))}
+            belts={(pulleys, rows) => <BeltRows pulleys={pulleys} rows={rows} width={170} height={100} />}
             onPick={op.inserted ? undefined : (picked) => setFigures({ rpm: picked })}
           />
         </div>
@@ -65,7 +67,9 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
                     {s.label}
                   </th>
                   <td className="px-1 text-right font-cond text-[17px] font-semibold whitespace-nowrap">
-                    {s.rpm.value.toFixed(0)} <Working of={s.rpm} name={s.label} display={display} />
+                    <Working of={s.rpm} name={s.label} display={display}>
+                      {s.rpm.value.toFixed(0)}
+                    </Working>
                   </td>
                   <td className="px-1.5 text-right font-cond text-[17px] whitespace-nowrap">
                     {step && (step.ok ? `→ ${step.value.rpm}` : '→ none')}
@@ -78,7 +82,7 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
       )}
       <div className="plate flex flex-col gap-1.5 p-2">
         <SelectField label="The chips look like" value={sign} onChange={(s) => setSign(s as ChipSign | '')}>
-          <option value="">choose what you see</option>
+          <option value="">pick what you see</option>
           {Object.entries(CHIP_SIGNS).map(([id, label]) => (
             <option key={id} value={id}>
               {label}
@@ -109,7 +113,7 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
                       setSign('');
                     }}
                   >
-                    Set it so
+                    Apply
                   </button>
                 )}
               </p>
@@ -119,9 +123,11 @@ export function SpeedPanel({ op, plan, state, display }: Props) {
       </div>
       {cut.grab && (
         <p className="plate p-2 text-[15px]">
-          If it grabs: <strong>{showText(cut.grab.force, display)}</strong> at the far edge{' '}
-          <Working of={cut.grab.force} name="force when it grabs" display={display} />. Enough to hold it:{' '}
-          <strong>{cut.grab.holding.label}</strong>. Never by hand.
+          If it grabs:{' '}
+          <strong>
+            <Working of={cut.grab.force} name="force when it grabs" display={display} />
+          </strong>{' '}
+          at the far edge. Enough to hold it: <strong>{cut.grab.holding.label}</strong>. Never by hand.
         </p>
       )}
     </div>

@@ -7,8 +7,8 @@ import type { AskForm } from '@/core/hole/form';
 import { equalFeatures, withCount, type EqualFeatures, type HoleKind } from '@/core/job/equal-features';
 import { plannerFor } from '@/core/job/plan-in-job';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import type { Shop } from '@/core/shop/shop';
-import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
+import { wholeShop, type Shop } from '@/core/shop/shop';
+import type { DrillPool } from '@/core/drills/drill-sets';
 import type { OperationEdits } from '@/core/operation/edits';
 import type { Callout, CalloutFeature } from '@/core/threads/callout';
 import { readCallout } from '@/core/threads/read-callout';
@@ -22,11 +22,12 @@ export interface HolesShop extends Omit<Shop, 'pools'> {
 
 export const KIND_LABEL: Record<HoleKind, string> = {
   tapped: 'Tapped',
+  outside: 'Outside thread',
   reamed: 'Reamed',
   counterbored: 'Counterbored',
   countersunk: 'Countersunk',
   plain: 'Plain',
-  unread: 'Cannot be read',
+  unread: 'Can’t be read',
 };
 
 /** Features that are the same hole in different places: edited once, for all. */
@@ -37,7 +38,7 @@ export interface Group extends Omit<EqualFeatures<JobFeature>, 'features'> {
 
 /** A hole of a job in full: groups of equal holes, what is chosen, changes kept as one goes. */
 export function useHoles(opened: Job, holesShop: HolesShop, firstHole: string | undefined) {
-  const shop = useMemo<Shop>(() => ({ ...holesShop, pools: [holesShop.crib, ...DRILL_SETS] }), [holesShop]);
+  const shop = useMemo<Shop>(() => wholeShop(holesShop), [holesShop]);
   const planner = useMemo(() => plannerFor(shop), [shop]);
   const inHand = useJob(opened);
   const { job, editLaid } = inHand;

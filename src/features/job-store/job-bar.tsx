@@ -105,7 +105,7 @@ export function JobBar({ inHand, view, children }: Props) {
         <p role="alert" className="plate flex flex-wrap items-center gap-3 border-l-8 border-l-danger p-3">
           <span className="mr-auto font-bold text-danger">{saving.why}</span>
           <button type="button" className="btn" onClick={store.dropRefused}>
-            Leave this change out
+            Drop this change
           </button>
         </p>
       )}

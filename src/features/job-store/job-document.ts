@@ -13,7 +13,7 @@ import {
 import type { FeatureInput, Job, JobFeature } from '@/contracts/job';
 import { indexOfLetter, letterAt } from '@/core/layout/letters';
 
-export type Head = Required<HeadSet> & { part: Job['part'] };
+export type Head = Required<Omit<HeadSet, 'units' | 'route'>> & Pick<Job, 'part' | 'units' | 'route'>;
 
 /** A job as it is edited: its features by id, each with its place in the list. */
 export interface JobDocument {
@@ -38,6 +38,8 @@ export function documentOf({
   materialId,
   quantity,
   notes,
+  units,
+  route,
   part,
   holes,
 }: Job): JobDocument {
@@ -46,7 +48,7 @@ export function documentOf({
     version,
     headVersion,
     nextLetter: next,
-    head: { name, materialId, quantity, notes, part },
+    head: { name, materialId, quantity, notes, units, route, part },
     features: Object.fromEntries(holes.map((h) => [h.id, h])),
   };
 }

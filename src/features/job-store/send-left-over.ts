@@ -1,8 +1,8 @@
-import { MOST_RECORDS, type RecordReceipt } from '@/contracts/record';
 import { send } from '@/ui/send';
 import { browserStore, dropWaiting } from './outbox';
 import { isInHand } from './job-store';
 import { otherTabs, tellSaved } from './tabs';
+import { sendRecords } from './send-records';
 import { noteWaits } from './waits';
 
 async function sendChanges(): Promise<void> {
@@ -23,21 +23,21 @@ async function sendChanges(): Promise<void> {
   }
 }
 
-async function sendRecords(): Promise<void> {
+async function sendWaitingRecords(): Promise<void> {
   const store = await browserStore();
   const waiting = (await store?.records.orderBy('id').toArray())?.filter((w) => w.refused === undefined) ?? [];
   if (waiting.length === 0) return;
-  const records = waiting.slice(0, MOST_RECORDS).map((w) => w.record);
-  const got = await send<RecordReceipt>('POST', '/api/v1/records', { records });
-  if (!got.ok) return;
-  dropWaiting('records', [...got.value.taken, ...got.value.known]);
+  const { receipt } = await sendRecords(waiting.map((w) => w.record));
+  // What the server will not have stays until its view says so.
+  if (!receipt) return;
+  dropWaiting('records', [...receipt.taken, ...receipt.known]);
   for (const jobId of new Set(waiting.map((w) => w.jobId))) tellSaved(jobId);
 }
 
 /** Sends what waits of jobs that no view has open: changes whose tab is gone, and records. */
 export async function sendLeftOver(): Promise<void> {
   await sendChanges();
-  await sendRecords();
+  await sendWaitingRecords();
   const store = await browserStore();
   const left = store && (await store.changes.count()) + (await store.records.count());
   if (left === 0) noteWaits(false);

@@ -4,16 +4,21 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { headFields, type Job, type JobFeature } from '@/contracts/job';
-import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
+import type { DrillPool } from '@/core/drills/drill-sets';
 import { BLANK_FORM, toAddress } from '@/core/hole/form';
 import { holeLine, type HoleLine } from '@/core/job/hole-line';
+import { faceSketch } from '@/core/job/face-sketch';
 import { plannerFor, questionInJob } from '@/core/job/plan-in-job';
+import { stageOf } from '@/core/job/stage';
 import { workOf } from '@/core/job/summary';
-import type { Shop } from '@/core/shop/shop';
-import type { Display } from '@/core/units/show';
+import { wholeShop, type Shop } from '@/core/shop/shop';
+import { tell, type Display } from '@/core/units/show';
+import { PickField } from '@/ui/pick-field';
 import { useDraft } from '@/ui/use-draft';
 import { JobBar } from '../job-store/job-bar';
 import { useJob, type JobInHand } from '../job-store/use-job';
+import { useJobUnits } from '../job-store/use-job-units';
+import { FaceDrawing } from '@/ui/drawings/face-drawing';
 import { JobLinks } from './job-links';
 import { lineText } from './job-summary';
 import { RouteStrip } from './route-strip';
@@ -24,16 +29,26 @@ interface Props {
   shop: Omit<Shop, 'pools'> & { crib: DrillPool };
   /** Machine for holes added here. */
   machineId: string;
-  units: Display;
+  /** Lines scribed and holes punched, when the page was opened. */
+  progress: { scribed: number; punched: number; issued?: { number: number; current: boolean } };
 }
 
 /** One job: its name, material and number, and its holes in order, each with what to do. It saves itself. */
-export function JobEditor({ job: opened, shop: shopHere, machineId, units }: Props) {
+export function JobEditor({ job: opened, shop: shopHere, machineId, progress }: Props) {
   const inHand = useJob(opened);
+  const units = useJobUnits(inHand);
   const { job, editLaid } = inHand;
-  const shop = useMemo<Shop>(() => ({ ...shopHere, pools: [shopHere.crib, ...DRILL_SETS] }), [shopHere]);
+  const shop = useMemo<Shop>(() => wholeShop(shopHere), [shopHere]);
   const planner = useMemo(() => plannerFor(shop), [shop]);
   const lines = useMemo(() => job.holes.map((hole) => holeLine(hole, job, planner)), [job, planner]);
+  const sketch = useMemo(() => faceSketch(job.part, job.holes), [job.part, job.holes]);
+  const stage = stageOf({
+    ...progress,
+    holes: lines.reduce((n, l) => n + l.count, 0),
+    impossible: lines.filter((l) => l.steps.length === 0).length,
+    features: job.holes.length,
+    unplaced: job.holes.filter((h) => !h.place).length,
+  });
   const [callout, setCallout] = useDraft(`${job.id} add`);
   const [removed, setRemoved] = useState<JobFeature>();
 
@@ -41,7 +56,7 @@ export function JobEditor({ job: opened, shop: shopHere, machineId, units }: Pro
     const text = callout.trim();
     if (text === '') return;
     const question = { ...BLANK_FORM, callout: text, machine: machineId, units };
-    editLaid((laid) => ({ ...laid, holes: [...laid.holes, { id: uuidv7(), name: text, question, face: 'top' }] }));
+    editLaid((laid) => ({ ...laid, holes: [...laid.holes, { id: uuidv7(), name: '', question, face: 'top' }] }));
     setCallout('');
   }
   function moveUp(i: number): void {
@@ -61,29 +76,43 @@ export function JobEditor({ job: opened, shop: shopHere, machineId, units }: Pro
       <JobBar inHand={inHand}>
         <JobLinks jobId={job.id} />
       </JobBar>
-      <RouteStrip work={workOf(lines)} />
+      <section
+        aria-label="The part"
+        className="grid grid-cols-[minmax(0,1fr)] gap-3 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]"
+      >
+        <Link href={`/jobs/${job.id}/plate`} prefetch={false} className="dye grid h-60 place-items-center p-3">
+          {sketch ? (
+            <FaceDrawing sketch={sketch} letters className="size-full" />
+          ) : (
+            <span className="text-lg underline decoration-dotted underline-offset-4">
+              Lay the part out on the plate
+            </span>
+          )}
+        </Link>
+        <div className="flex flex-col gap-3">
+          <p className="plate border-l-8 border-l-brass px-4 py-3">
+            <span className="label">Next</span>
+            <span className="block text-xl font-bold">{tell(stage.next, units)}</span>
+          </p>
+          <RouteStrip work={workOf(lines)} />
+        </div>
+      </section>
       <div className="plate grid gap-3 p-3 sm:grid-cols-[2fr_2fr_90px]">
         <HeadField inHand={inHand} field="name" label="Job" className="font-bold" />
-        <label className="flex flex-col gap-1">
-          <span className="label">Material</span>
-          <select
-            className="field"
-            value={job.materialId}
-            onChange={(e) => inHand.edit((d) => void (d.head.materialId = e.target.value))}
-          >
-            {shop.materials.map((m) => (
-              <option key={m.id} value={m.id}>
-                {m.label}
-              </option>
-            ))}
-          </select>
-        </label>
+        <PickField
+          label="Material"
+          value={job.materialId}
+          options={shop.materials}
+          find={() => import('@/ui/materials-found').then((m) => m.materialsFound(shop.materials))}
+          onChange={(id) => inHand.edit((d) => void (d.head.materialId = id))}
+          none={job.materialId}
+        />
         <HeadField inHand={inHand} field="quantity" label="Parts" />
         <HeadField inHand={inHand} field="notes" label="Notes" />
       </div>
       <section className="plate p-3">
         <h2 className="font-cond text-xl font-semibold">Holes</h2>
-        {job.holes.length === 0 && <p className="py-2">No holes yet. Type a callout below as on the drawing.</p>}
+        {job.holes.length === 0 && <p className="py-2">No holes yet. Enter a callout below.</p>}
         <ol className="flex flex-col">
           {job.holes.map((hole, i) => (
             <HoleRow
@@ -192,7 +221,7 @@ function HoleRow({ inHand, hole, line, units, onUp, onRemove }: HoleRowProps) {
   const { job, edit } = inHand;
   const text = lineText(line, units);
   const named = hole.name || hole.question.callout;
-  const address = `/?${toAddress({ ...questionInJob(hole.question, job), units })}&job=${job.id}&jobHole=${hole.id}`;
+  const address = `/?${toAddress(questionInJob(hole.question, job))}&job=${job.id}&jobHole=${hole.id}`;
   return (
     <li className="grid gap-x-4 gap-y-1 border-t border-steel-200 py-2 first:border-0 md:grid-cols-[1fr_auto]">
       <div className="min-w-0">
@@ -204,6 +233,7 @@ function HoleRow({ inHand, hole, line, units, onUp, onRemove }: HoleRowProps) {
             className="h-9 min-w-40 flex-1 rounded-sm border border-steel-200 bg-white px-2"
             value={hole.name}
             maxLength={120}
+            placeholder="name"
             onChange={(e) => edit((d) => void (d.features[hole.id].name = e.target.value), true)}
           />
         </div>
@@ -216,7 +246,7 @@ function HoleRow({ inHand, hole, line, units, onUp, onRemove }: HoleRowProps) {
         )}
         {line.savedBy && (
           <p className="text-[15px] text-steel-700">
-            Saved with rules {line.savedBy}; the figures here are by the rules of today.
+            Saved with rules {line.savedBy}; the figures here are by today’s rules.
           </p>
         )}
         {text.troubles.map((trouble) => (

@@ -1,8 +1,11 @@
 import Link from 'next/link';
 
-const VIEWS = [
+export const JOB_VIEWS = [
   ['plate', 'Plate'],
   ['holes', 'Holes'],
+  ['route', 'Route'],
+  ['bench', 'Bench'],
+  ['check', 'Check'],
   ['card', 'Card'],
 ] as const;
 
@@ -10,7 +13,7 @@ const VIEWS = [
 export function JobLinks({ jobId }: { jobId: string }) {
   return (
     <>
-      {VIEWS.map(([view, name]) => (
+      {JOB_VIEWS.map(([view, name]) => (
         <Link key={view} className="btn" href={`/jobs/${jobId}/${view}`} prefetch={false}>
           {name}
         </Link>

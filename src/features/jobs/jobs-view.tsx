@@ -3,22 +3,28 @@
 import { format, parseISO } from 'date-fns';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState, useTransition } from 'react';
+import { useCallback, useRef, useState, useTransition } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job, ListedJob } from '@/contracts/job';
 import type { JobSummary } from '@/core/job/summary';
-import type { Display } from '@/core/units/show';
+import { stageOf } from '@/core/job/stage';
+import { tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
+import { useKeys } from '@/ui/keys';
 import { send } from '@/ui/send';
-import { JobLinks } from './job-links';
+import { useUnits } from '@/ui/units';
+import { FaceDrawing } from '@/ui/drawings/face-drawing';
+import { JobMenu } from './job-menu';
 import { lineText } from './job-summary';
-import { RouteStrip } from './route-strip';
 
 export interface JobRow {
   job: ListedJob;
   material: string;
   /** Undefined while it could not be made. */
   summary?: JobSummary;
+  /** Lines scribed and holes punched. */
+  progress?: { scribed: number; punched: number };
+  issued?: { number: number; current: boolean };
 }
 
 interface Props {
@@ -28,7 +34,6 @@ interface Props {
   pages: number;
   /** How many jobs have the words searched for. */
   total: number;
-  display: Display;
 }
 
 const SEARCH_AFTER_MS = 250;
@@ -38,7 +43,8 @@ const addressOf = (search: string, page: number): string => {
 };
 
 /** What is on the bench: search, open, copy, delete with undo. */
-export function JobsView({ jobs, search: searched, page, pages, total, display }: Props) {
+export function JobsView({ jobs, search: searched, page, pages, total }: Props) {
+  const { display } = useUnits();
   const router = useRouter();
   const [search, setSearch] = useState(searched);
   const [gone, setGone] = useState<{ id: string; name: string }>();
@@ -68,17 +74,18 @@ export function JobsView({ jobs, search: searched, page, pages, total, display }
     else setGone(undefined);
     router.refresh();
   }, [gone, router]);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      const typing = (event.target as HTMLElement).matches('input, textarea, select');
-      if (event.key.toLowerCase() === 'z' && !typing && !event.altKey) void undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo]);
+  useKeys({ z: () => void undo() });
   async function beginJob(): Promise<void> {
     const id = uuidv7();
-    const body = { id, name: 'New job', materialId: 'steel-low-carbon', quantity: 1, notes: '', holes: [] };
+    const body = {
+      id,
+      name: 'New job',
+      materialId: 'steel-low-carbon',
+      quantity: 1,
+      notes: '',
+      units: display,
+      holes: [],
+    };
     const got = await send<Job>('POST', '/api/v1/jobs', body);
     if (got.ok) router.push(`/jobs/${id}`);
     else setFault(got.fault);
@@ -117,45 +124,19 @@ export function JobsView({ jobs, search: searched, page, pages, total, display }
               and save it, or start a new job here.
             </>
           ) : (
-            'No job has all of these words.'
+            'No job matches all of these words.'
           )}
         </p>
       )}
-      <ul className="flex flex-col gap-3" aria-busy={searching}>
-        {jobs.map(({ job, material, summary }) => (
-          <li key={job.id} className="plate flex flex-col gap-2 p-3">
-            <div className="flex flex-wrap items-baseline gap-x-4">
-              <h2 className="text-xl font-bold">
-                <Link href={`/jobs/${job.id}`} className="link" prefetch={false}>
-                  {job.name}
-                </Link>
-              </h2>
-              <span>
-                {job.quantity} × {material}
-              </span>
-              <span className="ml-auto text-sm text-steel-700">{format(parseISO(job.updatedAt), 'd MMM yyyy')}</span>
-            </div>
-            {summary && <Kinds summary={summary} display={display} />}
-            {summary && <RouteStrip work={summary.work} />}
-            <div className="flex flex-wrap gap-2">
-              <JobLinks jobId={job.id} />
-              <button
-                type="button"
-                className="btn"
-                onClick={() => void act('POST', `/api/v1/jobs/${job.id}/duplicate`)}
-              >
-                Duplicate
-              </button>
-              <button
-                type="button"
-                className="btn"
-                onClick={() => void remove(job.id, job.name)}
-                aria-label={`Delete ${job.name}`}
-              >
-                Delete
-              </button>
-            </div>
-          </li>
+      <ul className="flex flex-col gap-2" aria-busy={searching}>
+        {jobs.map((row) => (
+          <Row
+            key={row.job.id}
+            row={row}
+            display={row.job.units ?? display}
+            onCopy={() => void act('POST', `/api/v1/jobs/${row.job.id}/duplicate`)}
+            onDelete={() => void remove(row.job.id, row.job.name)}
+          />
         ))}
       </ul>
       {pages > 1 && (
@@ -179,23 +160,67 @@ export function JobsView({ jobs, search: searched, page, pages, total, display }
   );
 }
 
+interface RowProps {
+  row: JobRow;
+  display: Display;
+  onCopy: () => void;
+  onDelete: () => void;
+}
+
+/** A job in a row: its face, what it is of, how far it is and what comes next. */
+function Row({ row: { job, material, summary, progress, issued }, display, onCopy, onDelete }: RowProps) {
+  const { stage, next } = stageOf({
+    holes: summary?.holes ?? 0,
+    impossible: summary?.impossible ?? 0,
+    unplaced: summary?.unplaced ?? 0,
+    features: summary?.features ?? 0,
+    scribed: progress?.scribed ?? 0,
+    punched: progress?.punched ?? 0,
+    issued,
+  });
+  return (
+    <li className="plate relative grid grid-cols-[76px_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 p-2 focus-within:border-ink hover:border-ink md:grid-cols-[96px_minmax(0,2.2fr)_minmax(0,1fr)_auto]">
+      <div className="dye row-span-2 grid h-[72px] place-items-center p-1 md:row-span-1">
+        {summary?.sketch ? (
+          <FaceDrawing sketch={summary.sketch} className="size-full" />
+        ) : (
+          <span className="font-cond text-sm text-dye-200">not laid out</span>
+        )}
+      </div>
+      <div className="min-w-0">
+        <h2 className="flex flex-wrap items-baseline gap-x-4 text-xl font-bold">
+          <Link href={`/jobs/${job.id}`} className="link after:absolute after:inset-0" prefetch={false}>
+            {job.name}
+          </Link>
+          <span className="text-base font-normal">
+            {job.quantity} × {material}
+          </span>
+        </h2>
+        {summary && <Kinds summary={summary} display={display} />}
+      </div>
+      <p className="col-start-2 min-w-0 md:col-start-3 md:row-start-1">
+        <span className="font-cond text-lg font-semibold">{stage}</span>
+        <span className="block text-[15px]">{tell(next, display)}</span>
+      </p>
+      <div className="relative col-start-3 row-start-1 flex flex-col items-end gap-1 md:col-start-4">
+        <JobMenu jobId={job.id} name={job.name} onCopy={onCopy} onDelete={onDelete} />
+        <span className="hidden text-sm text-steel-700 sm:inline">{format(parseISO(job.updatedAt), 'd MMM')}</span>
+      </div>
+    </li>
+  );
+}
+
 /** The kinds of holes of a job, each in a word; what is wrong with one is said on its mark. */
 function Kinds({ summary, display }: { summary: JobSummary; display: Display }) {
   if (summary.holes === 0) return <p className="text-[15px]">No holes yet: open it and add one.</p>;
   return (
-    <p className="flex flex-wrap gap-x-5 text-[15px]">
+    <p className="flex flex-wrap gap-x-4 text-[15px]">
       {summary.lines.map((line) => {
         const { drill, troubles } = lineText(line, display);
         return (
           <span key={line.id}>
-            <strong>{line.callout}</strong>{' '}
-            {drill ? (
-              `drill ${drill}`
-            ) : troubles.length > 0 ? (
-              <span className="font-bold text-danger">can’t be made as drawn</span>
-            ) : (
-              'nothing to drill'
-            )}
+            {line.callout}
+            {!drill && troubles.length > 0 && <strong className="text-danger"> can’t be made as drawn</strong>}
             {troubles.length > 0 && (
               <span
                 className="font-bold text-danger"

@@ -49,7 +49,7 @@ export function RouteStrip({ work: unsorted }: { work: readonly Work[] }) {
   return (
     <ol
       className="flex h-7 w-full overflow-hidden rounded-sm font-cond text-[15px] font-medium"
-      aria-label="Operations, with how often each is done in one part"
+      aria-label="Operations, and how many of each in one part"
     >
       {work.map(({ code, times }) => (
         <li

@@ -21,7 +21,7 @@ export function AngledPanel({ state, letters, display }: Props) {
   const { plan, selection, bores, changeHole } = state;
   const hole = plan.holes.find((h) => selection.has(h.id));
   const bore = bores.find((b) => b.featureId === hole?.id);
-  if (!hole || !bore) return <p>Choose a feature: its exit, tilt and walls are worked out here.</p>;
+  if (!hole || !bore) return <p>Pick a feature to work out its exit, tilt and walls.</p>;
   const exit = hole.exit ?? { dx: 0, dy: 0 };
   const length = Math.hypot(
     bore.axis.to.x - bore.axis.from.x,
@@ -68,21 +68,29 @@ export function AngledPanel({ state, letters, display }: Props) {
           {letters.get(hole.id)} {hole.question.callout}
         </strong>
         , {showText({ value: full, unit: 'mm', places: 1 }, display)}{' '}
-        {bore.through ? 'through the part' : 'deep to the tip'}. Straight unless it comes out to the side.
+        {bore.through ? 'through the part' : 'deep to the tip'}. Straight unless its exit is offset.
       </p>
       <div className="grid grid-cols-2 gap-2">
-        {number('Comes out across x, mm', exit.dx, (dx) => set({ dx }))}
-        {number('Comes out across y, mm', exit.dy, (dy) => set({ dy }))}
+        {number('Exit offset x, mm', exit.dx, (dx) => set({ dx }))}
+        {number('Exit offset y, mm', exit.dy, (dy) => set({ dy }))}
         {number('Or tilt, °', lean.value, (deg) => turnTo(deg, direction), 1)}
         {number('towards, °', across === 0 ? 0 : direction, (deg) => turnTo(lean.value, deg), 5)}
       </div>
       <p>
-        Tilt the vise <strong>{showText(lean, display)}</strong> <Working of={lean} name="tilt" display={display} />;
-        the hole is <strong>{showText({ ...angledLength(across, full), places: 1 }, display)}</strong> long{' '}
-        <Working of={angledLength(across, full)} name="length" display={display} />.
+        Tilt the vise{' '}
+        <strong>
+          <Working of={lean} name="tilt" display={display} />
+        </strong>
+        ; the hole is{' '}
+        <strong>
+          <Working of={angledLength(across, full)} name="length" display={display}>
+            {showText({ ...angledLength(across, full), places: 1 }, display)}
+          </Working>
+        </strong>{' '}
+        long.
       </p>
       <SideView bore={bore} across={across} downMm={full} behindMm={behind} display={display} />
-      <h3 className="font-cond text-lg font-semibold">Walls to the nearest bores</h3>
+      <h2 className="font-cond text-lg font-semibold">Walls to the nearest bores</h2>
       {walls.length === 0 && <p>No other bore in the part.</p>}
       <ul>
         {walls.map(({ b, wall }) => (
@@ -92,15 +100,16 @@ export function AngledPanel({ state, letters, display }: Props) {
           >
             {letters.get(b.featureId)}
             {b.number} ({b.face}):{' '}
-            {wall.value <= 0
-              ? `they meet, ${showText({ value: -wall.value, unit: 'mm', places: 1 }, display)} into each other`
-              : showText({ value: wall.value, unit: 'mm', places: 1 }, display)}{' '}
-            <Working of={wall} name={`wall to ${letters.get(b.featureId)}${b.number}`} display={display} />
+            <Working of={wall} name={`wall to ${letters.get(b.featureId)}${b.number}`} display={display}>
+              {wall.value <= 0
+                ? `they meet, ${showText({ value: -wall.value, unit: 'mm', places: 1 }, display)} into each other`
+                : showText({ value: wall.value, unit: 'mm', places: 1 }, display)}
+            </Working>
           </li>
         ))}
       </ul>
       <p className="text-sm text-steel-700">
-        Lock the quill and sight along the drill; prove the way through with a wire.
+        Lock the quill and sight along the drill; check the breakthrough with a wire.
       </p>
     </div>
   );

@@ -42,7 +42,7 @@ export function DialsPanel({ laid, letters, display, machines }: Props) {
     [usable, order, points, travelMm, divisions],
   );
   const unit = inch ? 'in' : 'mm';
-  const wrong = 'A length, zero or more.';
+  const wrong = 'Enter a length, zero or more.';
   return (
     <div className="flex flex-col gap-2">
       {machines.length > 0 && (
@@ -76,13 +76,20 @@ export function DialsPanel({ laid, letters, display, machines }: Props) {
         />
         <TextField label={`Shim, ${unit}`} value={shim} onChange={setShim} error={shimMm === undefined && wrong} />
         <TextField label={`Dial, ${unit} a turn`} value={travel} onChange={setTravel} error={!travelMm && wrong} />
-        <TextField label="Divisions" value={marks} onChange={setMarks} error={!(divisions > 0) && 'How many marks.'} />
+        <TextField
+          label="Divisions"
+          value={marks}
+          onChange={setMarks}
+          error={!(divisions > 0) && 'Enter how many divisions.'}
+        />
       </div>
       {toolMm !== undefined && shimMm !== undefined && (
         <p>
           Touch the {laid.datum.x} edge, lift clear, go on{' '}
-          <strong>{showText(touchOff(toolMm, shimMm), display)}</strong> in the same direction, zero, lock.{' '}
-          <Working of={touchOff(toolMm, shimMm)} name="touch-off" display={display} /> Then the {laid.datum.y} edge.
+          <strong>
+            <Working of={touchOff(toolMm, shimMm)} name="touch-off" display={display} />
+          </strong>{' '}
+          in the same direction, zero, lock. Then the {laid.datum.y} edge.
         </p>
       )}
       <div className="max-h-[330px] overflow-auto" role="region" aria-label="Settings" tabIndex={0}>
@@ -123,11 +130,11 @@ export function DialsPanel({ laid, letters, display, machines }: Props) {
       </div>
       {rows.length > SHOWN && (
         <p className="text-sm">
-          The first {SHOWN} of {rows.length} are shown; the CSV holds all.
+          The first {SHOWN} of {rows.length} are shown; the CSV has all of them.
         </p>
       )}
       <p className="text-sm text-steel-700">
-        ↩ go back past the place and come to it from the same side. Way between the holes{' '}
+        ↩ go back past it and approach from the same side. Path between the holes{' '}
         {showText({ value: pathLength(order, points), unit: 'mm', places: 1 }, display)}, by nearest neighbour and
         uncrossing.
       </p>

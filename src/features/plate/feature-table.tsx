@@ -1,6 +1,7 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { later } from '@/ui/later';
+import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { JobFeature } from '@/contracts/job';
@@ -13,7 +14,7 @@ import { TextField } from '@/ui/field';
 import { useDraft } from '@/ui/use-draft';
 import type { PlateState } from './use-plate';
 
-const PatternDialog = dynamic(() => import('./pattern-dialog'), { ssr: false });
+const PatternDialog = later(() => import('./pattern-dialog'));
 
 interface Props {
   state: PlateState;
@@ -88,6 +89,7 @@ export function AddLine({ state, display, machineId }: Props) {
         <PatternDialog
           shape={state.laid.shape}
           display={display}
+          line={line}
           onClose={() => setPattern(false)}
           onAdd={(text) => {
             add(text);
@@ -132,38 +134,61 @@ export function FeatureTable({ state, display }: Omit<Props, 'machineId'>) {
   const { plan, laid, selection, setSelection } = state;
   const faulty = new Set([...laid.faults.faulty].map((i) => laid.holes[i].featureId));
   const rows = plan.holes.filter((hole) => hole.face === state.face);
+  const scroller = useRef<HTMLDivElement>(null);
+  // Only the rows in sight are there: a part may have hundreds of features.
+  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are used in this render only
+  const shown = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_PX,
+    overscan: 8,
+    initialRect: { width: 330, height: 600 },
+    getItemKey: (i) => rows[i].id,
+  });
+  const items = shown.getVirtualItems();
+  const before = items[0]?.start ?? 0;
+  const after = Math.max(0, shown.getTotalSize() - (items.at(-1)?.end ?? 0));
   if (rows.length === 0)
     return <p className="py-2 text-[15px]">No holes on this face yet. Type a line above, or click on the plate.</p>;
   return (
-    <div className="max-h-[430px] overflow-auto">
+    <div ref={scroller} className="max-h-[430px] overflow-auto lg:max-h-[max(430px,calc(100dvh-300px))]">
       <table className="w-full text-[15px]">
         <thead className="label sticky top-0 bg-steel-50 text-left">
           <tr>
-            <th className="py-1 pr-1"> </th>
-            <th>Callout, and its place</th>
+            <th className="py-1 pr-1">
+              <span className="sr-only">Letter</span>
+            </th>
+            <th>Callout and place</th>
             <th className="sr-only">Remove</th>
           </tr>
         </thead>
-        <tbody>
-          {rows.map((hole) => (
-            <Row
-              key={hole.id}
-              hole={hole}
-              draftKey={`${state.inHand.job.id} row ${hole.id}`}
-              chosen={selection.has(hole.id)}
-              faulty={faulty.has(hole.id)}
-              problem={laid.problems.find((p) => p.field === hole.id)}
-              display={display}
-              onChoose={(more) => setSelection(new Set(more ? [...selection, hole.id] : [hole.id]))}
-              onChange={(next) => state.changeHole(hole.id, () => next)}
-              onRemove={() => state.edit((p) => ({ ...p, holes: p.holes.filter((h) => h.id !== hole.id) }))}
-            />
-          ))}
-        </tbody>
+        {before > 0 && <tbody aria-hidden style={{ height: before }} />}
+        {items.map(({ key, index }) => {
+          const hole = rows[index];
+          return (
+            <tbody key={key} data-index={index} ref={shown.measureElement}>
+              <Row
+                hole={hole}
+                draftKey={`${state.inHand.job.id} row ${hole.id}`}
+                chosen={selection.has(hole.id)}
+                faulty={faulty.has(hole.id)}
+                problem={laid.problems.find((p) => p.field === hole.id)}
+                display={display}
+                onChoose={(more) => setSelection(new Set(more ? [...selection, hole.id] : [hole.id]))}
+                onChange={(next) => state.changeHole(hole.id, () => next)}
+                onRemove={() => state.edit((p) => ({ ...p, holes: p.holes.filter((h) => h.id !== hole.id) }))}
+              />
+            </tbody>
+          );
+        })}
+        {after > 0 && <tbody aria-hidden style={{ height: after }} />}
       </table>
     </div>
   );
 }
+
+/** Usual height of a row. */
+const ROW_PX = 72;
 
 interface Typed {
   callout?: string;
@@ -230,7 +255,7 @@ function Row({ hole, draftKey, chosen, faulty, problem, display, onChoose, onCha
     commit();
     const column = e.currentTarget.dataset.column;
     const next = e.currentTarget
-      .closest('tr')
+      .closest('tbody')
       ?.nextElementSibling?.querySelector<HTMLInputElement>(`[data-column=${column}]`);
     next?.focus();
   };

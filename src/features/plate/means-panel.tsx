@@ -83,16 +83,22 @@ export function MeansPanel({ laid, letters, selection, display }: Props) {
         value={typed}
         onChange={setTyped}
         placeholder="diameter"
-        error={typed.trim() !== '' && zoneMm === undefined && 'A length above zero.'}
+        error={typed.trim() !== '' && zoneMm === undefined && 'Enter a length above zero.'}
       />
       {zoneMm === undefined ? (
-        <p>Choose a tapped hole with a listed clearance hole, or type a zone.</p>
+        <p>Pick a tapped hole with a listed clearance hole, or enter a zone.</p>
       ) : (
         <>
           <p>
             {zone && hole && `${letters.get(hole.featureId)}: `}each hole may lie within{' '}
-            <strong>ø {showText({ value: zoneMm, unit: 'mm' }, display)}</strong>{' '}
-            {zone && <Working of={zone} name="position zone" display={display} />}
+            <strong>
+              ø{' '}
+              {zone ? (
+                <Working of={zone} name="position zone" display={display} />
+              ) : (
+                showText({ value: zoneMm, unit: 'mm' }, display)
+              )}
+            </strong>
           </p>
           <ol className="flex flex-col">
             {rankMeans(zoneMm, punching, starting).map((m, i) => (
@@ -103,7 +109,7 @@ export function MeansPanel({ laid, letters, selection, display }: Props) {
                 {i === 0 && m.holds && (
                   <span className="ml-2 rounded-sm bg-brass px-1.5 font-cond font-semibold">cheapest that holds</span>
                 )}{' '}
-                <Working of={m.spread} name={`spread, ${m.label}`} display={display} />
+                ±<Working of={m.spread} name={`spread, ${m.label}`} display={display} />
                 <p className="text-[15px]">{tell(m.reason, display)}</p>
               </li>
             ))}

@@ -158,7 +158,7 @@ function SizeField({
         label={label}
         value={typed ?? shown}
         onChange={setTyped}
-        error={typed !== undefined && typed.trim() !== '' && !good && (least > 0 ? 'Above zero.' : 'Zero or above.')}
+        error={typed !== undefined && typed.trim() !== '' && !good && (least > 0 ? 'Above zero.' : 'Zero or more.')}
       />
     </div>
   );

@@ -14,6 +14,8 @@ interface Props {
   display: Display;
   onAdd: (line: string) => void;
   onClose: () => void;
+  /** What stands in the text line: a pattern in it fills the dialog. */
+  line: string;
   /** Face that it goes on: a circle is offered in its middle. */
   shape: FaceShape;
 }
@@ -42,7 +44,7 @@ const FIELDS: Record<Kind, [key: string, label: string][]> = {
     ['count', 'Holes'],
     ['diameter', 'Circle diameter'],
     ['from', 'First at, °'],
-    ['skip', 'Places left out'],
+    ['skip', 'Skipped places'],
   ],
   grid: [
     ['columns', 'Columns'],
@@ -76,10 +78,48 @@ function lineOf(kind: Kind, v: Record<string, string>): string {
   return `${v.count}x ${v.callout} circle ${v.diameter} ${start} from ${v.from}${v.skip.trim() === '' ? '' : ` skip ${v.skip}`}`;
 }
 
+/** The figures of a pattern that was written as a line; nothing where the line is none. */
+function fromLine(text: string, display: Display): { kind: Kind; typed: Record<string, string> } | undefined {
+  const read = readPlacedCallout(text, display === 'inch' ? 'in' : 'mm');
+  if (!read.ok) return undefined;
+  const { calloutText, place } = read.value;
+  const length = (mm: number): string => (display === 'inch' ? trimmed(mm / 25.4, 4) : trimmed(mm, 3));
+  if (place?.kind !== 'row' && place?.kind !== 'grid' && place?.kind !== 'circle') return undefined;
+  const common = { callout: calloutText.replace(/^\d+\s*x\s*/i, ''), x: length(place.x), y: length(place.y) };
+  if (place.kind === 'row')
+    return {
+      kind: 'row',
+      typed: { ...common, count: String(place.count), pitch: length(place.pitch), angle: trimmed(place.angleDeg, 3) },
+    };
+  if (place.kind === 'grid')
+    return {
+      kind: 'grid',
+      typed: {
+        ...common,
+        columns: String(place.columns),
+        rows: String(place.rows),
+        pitch: length(place.dx),
+        pitchY: length(place.dy),
+      },
+    };
+  const { divisions, diameter, startDeg, skip } = place;
+  return {
+    kind: 'circle',
+    typed: {
+      ...common,
+      count: String(divisions - skip.length),
+      diameter: length(diameter),
+      from: trimmed(startDeg, 3),
+      skip: skip.join(', '),
+    },
+  };
+}
+
 /** A row, a circle or a grid by its figures; the line that means the same stands below and is what is added. */
-export default function PatternDialog({ shape, display, onAdd, onClose }: Props) {
-  const [kind, setKind] = useState<Kind>('circle');
-  const [typed, setTyped] = useState<Record<string, string>>({});
+export default function PatternDialog({ shape, display, line: written, onAdd, onClose }: Props) {
+  const [begun] = useState(() => fromLine(written, display));
+  const [kind, setKind] = useState<Kind>(begun?.kind ?? 'circle');
+  const [typed, setTyped] = useState<Record<string, string>>(begun?.typed ?? {});
   const values = { ...usualOn(shape, kind, display), ...typed };
   const line = lineOf(kind, values);
   const read = readPlacedCallout(line, display === 'inch' ? 'in' : 'mm');
@@ -112,7 +152,7 @@ export default function PatternDialog({ shape, display, onAdd, onClose }: Props)
           {FIELDS[kind].map(field)}
         </div>
         <p>
-          <span className="label">The same as a line</span>
+          <span className="label">As a text line</span>
           <br />
           <strong data-testid="pattern-line">{line}</strong>
         </p>

@@ -8,15 +8,17 @@ import type { Job } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/hole/form';
 import type { Result } from '@/core/answer/answer';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import type { Shop } from '@/core/shop/shop';
-import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
+import { wholeShop, type Shop } from '@/core/shop/shop';
+import type { DrillPool } from '@/core/drills/drill-sets';
 import { movePlace } from '@/core/layout/move-place';
 import { facesOf, toDatum, type FaceId, type Point } from '@/core/layout/part';
 import { readCallout } from '@/core/threads/read-callout';
-import type { Display } from '@/core/units/show';
-import { PlateDrawing } from '@/ui/drawings/plate';
+
+import { useHeight } from '@/ui/use-height';
+import { PlateDrawing, type ScribedLine } from '@/ui/drawings/plate';
 import { SelectField, TextField } from '@/ui/field';
 import { TabBar } from '@/ui/tab-bar';
+import { useTab } from '@/ui/use-tab';
 import { useDraft } from '@/ui/use-draft';
 import { JobBar } from '../job-store/job-bar';
 import { AngledPanel } from './angled-panel';
@@ -28,34 +30,48 @@ import { PunchPanel } from './punch-panel';
 import { RoomPanel } from './room-panel';
 import { SheetPanel } from './sheet-panel';
 import { TransferPanel } from './transfer-panel';
+import { useJobUnits } from '../job-store/use-job-units';
 import { usePlate } from './use-plate';
 
 interface Props {
   job: Job;
-  display: Display;
   machineId: string;
   /** The shop with its crib; the usual sets are known here. */
   shop: Omit<Shop, 'pools'> & { crib: DrillPool };
 }
 
 const TABS = [
-  ['heights', 'Heights'],
-  ['dials', 'Dials'],
+  ['part', 'Part'],
+  ['layout', 'Lay out'],
+  ['scribe', 'Scribe'],
+  ['punch', 'Punch'],
+  ['files', 'Files'],
+] as const;
+/** What is open first where there is something to scribe. */
+const FROM_SCRIBE = [TABS[2], ...TABS.filter(([id]) => id !== 'scribe')] as const;
+const LAYOUT_TABS = [
   ['room', 'Room'],
   ['means', 'Means'],
-  ['punch', 'Punch'],
   ['angled', 'Angled'],
-  ['part', 'Part'],
-  ['files', 'In, out'],
+] as const;
+const SCRIBE_TABS = [
+  ['heights', 'Heights'],
+  ['dials', 'Dials'],
 ] as const;
 
 /** From the drawing to lines on metal: enter the features, see them on the dyed face, get the numbers to set. */
-export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
-  const shop = useMemo<Shop>(() => ({ ...shopHere, pools: [shopHere.crib, ...DRILL_SETS] }), [shopHere]);
+export function PlateView({ job, machineId, shop: shopHere }: Props) {
+  const shop = useMemo<Shop>(() => wholeShop(shopHere), [shopHere]);
   const state = usePlate(job, shop);
+  const display = useJobUnits(state.inHand);
   const { plan, laid, face, selection, edit, changeHole } = state;
   const [placing, setPlacing] = useDraft(`${job.id} place`);
   const [focus, setFocus] = useState<Point>();
+  const [lit, setLit] = useState<ScribedLine>();
+  // A new job is asked for the size of its part first.
+  const tab = useTab(job.holes.length === 0 ? TABS : FROM_SCRIBE);
+  const layoutTab = useTab(LAYOUT_TABS, 'layout');
+  const scribeTab = useTab(SCRIBE_TABS, 'scribe');
   const letters = useMemo(() => new Map(plan.holes.map((h) => [h.id, h.letter])), [plan.holes]);
   const wrong = laid.faults.count + state.inside.count + laid.problems.length;
   const planOf = (featureId: string): Result<HolePlan> | undefined => {
@@ -107,9 +123,10 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
     state.setSelection(new Set(copies.map((h) => h.id)));
   }
 
+  const height = useHeight(190);
   const placeable = placing.trim() !== '' && readCallout(placing).ok;
   return (
-    <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
+    <main id="main" className="mx-auto flex max-w-[1900px] flex-col gap-2 p-2 sm:px-4">
       <JobBar inHand={state.inHand} view="plate">
         <SelectField label="Face" value={face} onChange={(f) => state.setFace(f as FaceId)} className="w-36">
           {facesOf(plan.part.stock).map((f) => (
@@ -129,7 +146,7 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
           Holes
         </Link>
       </JobBar>
-      <div className="grid gap-2 lg:grid-cols-[350px_minmax(0,1fr)_330px]">
+      <div className="grid gap-2 lg:grid-cols-[330px_minmax(0,1fr)_330px] 2xl:grid-cols-[380px_minmax(0,1fr)_420px]">
         <section aria-label="Features" className="plate order-2 flex min-w-0 flex-col gap-2 p-2.5 lg:order-1">
           <AddLine state={state} display={display} machineId={machineId} />
           <FeatureTable state={state} display={display} />
@@ -164,56 +181,85 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
             onMove={(step) => move(selection, step)}
             onPlace={placeable ? addAt : undefined}
             onRemove={() => edit((p) => ({ ...p, holes: p.holes.filter((h) => !selection.has(h.id)) }))}
-            height={600}
+            height={Math.max(600, height)}
             fit={face}
             focus={focus}
+            lit={lit}
+            onLine={setLit}
+            unrolled={face === 'side' && laid.shape.kind === 'rectangle'}
           />
         </div>
-        <Tabs.Root defaultValue="heights" className="plate order-3 min-w-0 p-2.5">
+        <Tabs.Root {...tab} className="plate order-3 min-w-0 p-2.5">
           <TabBar
-            label="Numbers"
+            label="Moments"
             tabs={TABS.map(([id, name]) => [
               id,
               <>
                 {name}
-                {id === 'room' && wrong > 0 && <span className="text-danger"> {wrong}</span>}
+                {id === 'layout' && wrong > 0 && <span className="text-danger"> {wrong}</span>}
               </>,
             ])}
           />
-          <Tabs.Content value="heights">
-            <SheetPanel laid={laid} letters={letters} display={display} jobId={job.id} />
+          <Tabs.Content value="part">
+            <PartPanel state={state} display={display} />
           </Tabs.Content>
-          <Tabs.Content value="dials">
-            <DialsPanel
-              laid={laid}
-              letters={letters}
-              display={display}
-              machines={shop.machines.filter((m) => m.dial)}
-            />
+          <Tabs.Content value="layout">
+            <Tabs.Root {...layoutTab}>
+              <TabBar
+                small
+                label="Lay out"
+                tabs={LAYOUT_TABS.map(([id, name]) => [
+                  id,
+                  <>
+                    {name}
+                    {id === 'room' && wrong > 0 && <span className="text-danger"> {wrong}</span>}
+                  </>,
+                ])}
+              />
+              <Tabs.Content value="room">
+                <RoomPanel
+                  laid={laid}
+                  letters={letters}
+                  display={display}
+                  inside={state.inside}
+                  onShow={(featureId) => {
+                    const hole = laid.holes.find((h) => h.featureId === featureId);
+                    state.setSelection(new Set([featureId]));
+                    setFocus(hole?.onFace);
+                  }}
+                  onJump={(holes) => {
+                    state.setSelection(new Set(holes.map((i) => laid.holes[i].featureId)));
+                    setFocus(laid.holes[holes[0]].onFace);
+                  }}
+                  onCure={(featureId, step) => {
+                    move(new Set([featureId]), step);
+                    setFocus(undefined);
+                  }}
+                />
+              </Tabs.Content>
+              <Tabs.Content value="means">
+                <MeansPanel laid={laid} letters={letters} selection={selection} display={display} />
+              </Tabs.Content>
+              <Tabs.Content value="angled">
+                <AngledPanel state={state} letters={letters} display={display} />
+              </Tabs.Content>
+            </Tabs.Root>
           </Tabs.Content>
-          <Tabs.Content value="room">
-            <RoomPanel
-              laid={laid}
-              letters={letters}
-              display={display}
-              inside={state.inside}
-              onShow={(featureId) => {
-                const hole = laid.holes.find((h) => h.featureId === featureId);
-                state.setSelection(new Set([featureId]));
-                setFocus(hole?.onFace);
-              }}
-              onJump={(fault) => {
-                state.setSelection(new Set(fault.holes.map((i) => laid.holes[i].featureId)));
-                setFocus(laid.holes[fault.holes[0]].onFace);
-              }}
-              onCure={(featureId, step) => {
-                move(new Set([featureId]), step);
-                setFocus(undefined);
-              }}
-            />
-          </Tabs.Content>
-          <Tabs.Content value="means">
-            <MeansPanel laid={laid} letters={letters} selection={selection} display={display} />
+          <Tabs.Content value="scribe">
+            <Tabs.Root {...scribeTab}>
+              <TabBar small label="Scribe" tabs={SCRIBE_TABS} />
+              <Tabs.Content value="heights">
+                <SheetPanel laid={laid} letters={letters} display={display} jobId={job.id} lit={lit} onLit={setLit} />
+              </Tabs.Content>
+              <Tabs.Content value="dials">
+                <DialsPanel
+                  laid={laid}
+                  letters={letters}
+                  display={display}
+                  machines={shop.machines.filter((m) => m.dial)}
+                />
+              </Tabs.Content>
+            </Tabs.Root>
           </Tabs.Content>
           <Tabs.Content value="punch">
             <PunchPanel
@@ -224,12 +270,6 @@ export function PlateView({ job, display, machineId, shop: shopHere }: Props) {
               jobId={job.id}
               planOf={planOf}
             />
-          </Tabs.Content>
-          <Tabs.Content value="angled">
-            <AngledPanel state={state} letters={letters} display={display} />
-          </Tabs.Content>
-          <Tabs.Content value="part">
-            <PartPanel state={state} display={display} />
           </Tabs.Content>
           <Tabs.Content value="files">
             <TransferPanel

@@ -11,6 +11,7 @@ import { dimpleFor, judgePunch, MARKED_WITH, type MarkedWith } from '@/core/layo
 import { parseLength } from '@/core/units/length';
 import { showText, tell, type Display } from '@/core/units/show';
 import { SelectField, TextField } from '@/ui/field';
+import { useReadings } from '@/ui/instruments/use-readings';
 import { Working } from '@/ui/working';
 import { RecordFaults } from '../job-store/record-faults';
 import { useRecords } from '../job-store/use-records';
@@ -26,7 +27,9 @@ interface Props {
 }
 
 const SIZE = 240;
-/** A tapped hole under a usual clearance: what is taken where no size is listed and none is typed. mm */
+const lengthText = (mm: number, display: Display): string =>
+  display === 'inch' ? (mm / 25.4).toFixed(4) : mm.toFixed(2);
+/** A tapped hole under a usual clearance: what is assumed where no size is listed and none is typed. mm */
 const USUAL_ZONE_MM = 0.4;
 
 /** The zone that the joint leaves, with its working; undefined where no clearance of this size is listed. */
@@ -54,12 +57,33 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState({ x: '0', y: '0' });
   const [zone, setZone] = useState<string>();
+  const [typedIn, setTypedIn] = useState(display);
+  const [undoable, setUndoable] = useState<LaidHole>();
   const [means, setMeans] = useState<MarkedWith>('eye');
   const unit = display === 'inch' ? 'in' : 'mm';
+  // From the crossing, as a readout shows it once it is zeroed there.
+  useReadings(({ values: { x: right, y: up } }) => {
+    if (right !== undefined && up !== undefined)
+      setTyped({ x: lengthText(right, display), y: lengthText(up, display) });
+  });
+  if (typedIn !== display) {
+    // What was typed keeps its size when the unit changes.
+    const inNew = (text: string): string => {
+      const was = parseLength(text, typedIn === 'inch' ? 'in' : 'mm');
+      return was.ok ? lengthText(was.value.mm, display) : text;
+    };
+    setTypedIn(display);
+    setTyped({ x: inNew(typed.x), y: inNew(typed.y) });
+    if (zone !== undefined) setZone(inNew(zone));
+  }
   const hole = holes[Math.min(at, holes.length - 1)];
   if (!hole) return <p>Lay out a hole first.</p>;
   const latest = (h: LaidHole): PunchMark | undefined =>
     marks.filter((m) => m.featureId === h.featureId && m.holeNumber === h.number).at(-1);
+  const standing = (h: LaidHole): PunchMark | undefined => {
+    const mark = latest(h);
+    return mark?.body.withdrawn ? undefined : mark;
+  };
   const joint = zoneOf(hole);
   const zoneTyped = parseLength(zone ?? '', unit);
   const typedZone = zoneTyped.ok && zoneTyped.value.mm > 0 && zoneTyped.value.mm <= 50 ? zoneTyped.value.mm : undefined;
@@ -74,7 +98,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
   const judged = x !== undefined && y !== undefined ? judgePunch({ x, y }, zoneMm, drillMm) : undefined;
   const span = Math.max(zoneMm * 1.6, 0.4);
   const scale = SIZE / (2 * span);
-  const toText = (mm: number): string => (display === 'inch' ? (mm / 25.4).toFixed(4) : mm.toFixed(2));
+  const toText = (mm: number): string => lengthText(mm, display);
 
   function dragTo(event: PointerEvent<SVGSVGElement>): void {
     if (event.buttons === 0 && event.type === 'pointermove') return;
@@ -85,6 +109,31 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
       y: toText((SIZE / 2 - (event.clientY - rect.top) * k) / scale),
     });
   }
+  /** What is out of allowance stays on top with its remedy until a new mark puts it right. */
+  const judgedMarks = holes
+    .flatMap((h) => {
+      const mark = standing(h);
+      if (!mark) return [];
+      const { lastMm } = drillsOf(planOf(h.featureId), h);
+      const verdict = judgePunch({ x: mark.body.dxMm, y: mark.body.dyMm }, mark.body.zoneMm, lastMm);
+      return [{ hole: h, mark, verdict }];
+    })
+    .sort((a, b) => Number(a.verdict.verdict === 'inside') - Number(b.verdict.verdict === 'inside'));
+
+  /** Undo is a record too: the mark before counts again, or none. */
+  function undo(): void {
+    const last = undoable && latest(undoable);
+    if (!undoable || !last) return;
+    const before = marks.find((m) => m.id === last.corrects);
+    append({
+      featureId: undoable.featureId,
+      holeNumber: undoable.number,
+      body: before ? before.body : { ...last.body, withdrawn: true },
+      corrects: last.id,
+    });
+    setAt(holes.indexOf(undoable));
+    setUndoable(undefined);
+  }
   function record(): void {
     if (x === undefined || y === undefined || !hole) return;
     const before = latest(hole);
@@ -94,6 +143,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
       body: { dxMm: x, dyMm: y, zoneMm, means },
       ...(before ? { corrects: before.id } : {}),
     });
+    setUndoable(hole);
     setAt((n) => Math.min(n + 1, holes.length - 1));
     setTyped({ x: '0', y: '0' });
   }
@@ -137,7 +187,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
               ? 'as typed'
               : joint
                 ? undefined
-                : 'No clearance of this size is listed: taken, type the drawing’s own.'
+                : 'No clearance hole of this size is listed: assumed; enter the drawing’s own.'
           }
         />
         <SelectField label="Marked with" value={means} onChange={(m) => setMeans(m as MarkedWith)}>
@@ -157,7 +207,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
         viewBox={`0 0 ${SIZE} ${SIZE}`}
         className="dye w-full max-w-[300px] cursor-crosshair touch-none self-center"
         role="img"
-        aria-label="The mark magnified: drag it to where it came out"
+        aria-label="The mark, magnified: drag it to where it landed"
         onPointerDown={dragTo}
         onPointerMove={dragTo}
       >
@@ -216,27 +266,35 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
       >
         Record {name}
       </button>
+      {undoable && (
+        <p role="status" className="flex items-center gap-3 text-[15px]">
+          {letters.get(undoable.featureId)}
+          {undoable.number} recorded.
+          <button type="button" className="btn h-11 sm:h-9" onClick={undo}>
+            Undo
+          </button>
+        </p>
+      )}
       <ul className="text-[15px]">
-        {holes.flatMap((h) => {
-          const mark = latest(h);
-          if (!mark) return [];
-          const verdict = judgePunch(
-            { x: mark.body.dxMm, y: mark.body.dyMm },
-            mark.body.zoneMm,
-            drillsOf(planOf(h.featureId), h).lastMm,
-          );
-          return [
-            <li key={`${h.featureId}${h.number}`} className="border-t border-steel-200 py-1">
-              <strong>
-                {letters.get(h.featureId)}
-                {h.number}
-              </strong>{' '}
-              {showText({ value: verdict.offsetMm, unit: 'mm', places: 2 }, display)} off, {verdict.direction}:{' '}
-              {verdict.verdict}
-              {mark.body.means && `, ${MARKED_WITH[mark.body.means]}`}
-            </li>,
-          ];
-        })}
+        {judgedMarks.map(({ hole: h, mark, verdict }) => (
+          <li key={`${h.featureId}${h.number}`} className="border-t border-steel-200 py-1">
+            <strong className={verdict.verdict === 'inside' ? '' : 'text-danger'}>
+              {letters.get(h.featureId)}
+              {h.number}
+            </strong>{' '}
+            {showText({ value: verdict.offsetMm, unit: 'mm', places: 2 }, display)} off, {verdict.direction}:{' '}
+            {verdict.verdict}
+            {mark.body.means && `, ${MARKED_WITH[mark.body.means]}`}
+            {verdict.verdict !== 'inside' && (
+              <span className="block">
+                {tell(verdict.advice, display)}{' '}
+                <button type="button" className="link min-h-9" onClick={() => setAt(holes.indexOf(h))}>
+                  Measure again
+                </button>
+              </span>
+            )}
+          </li>
+        ))}
       </ul>
     </div>
   );

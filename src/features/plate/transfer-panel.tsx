@@ -125,9 +125,9 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
   return (
     <div className="flex flex-col gap-3">
       <section className="flex flex-col gap-2">
-        <h3 className="font-cond text-lg font-semibold">Bring in</h3>
+        <h2 className="font-cond text-lg font-semibold">Import</h2>
         <Choice
-          label="Unit, where the file does not say"
+          label="Unit, if the file gives none"
           value={unit}
           onChange={setUnit}
           options={[
@@ -163,7 +163,7 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
           disabled={pasted.trim() === ''}
           onClick={() => void bring('pasted cells', new Blob([pasted]))}
         >
-          Look at it
+          Preview
         </button>
         <ReadingBar reading={reader.reading} onCancel={reader.cancel} />
         {preview && (
@@ -177,16 +177,14 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
             onLeave={() => setPreview(undefined)}
           >
             {preview.whole && (
-              <p>
-                A whole part: {preview.whole.holes.length} features. It replaces what is here; undo brings that back.
-              </p>
+              <p>A whole part: {preview.whole.holes.length} features. It replaces what is here; undo restores it.</p>
             )}
           </FilePreview>
         )}
       </section>
       <Mate jobId={jobId} face={face} onFound={(file, found) => setPreview({ file, found, problems: [] })} />
       <section className="flex flex-col gap-2">
-        <h3 className="font-cond text-lg font-semibold">Take out</h3>
+        <h2 className="font-cond text-lg font-semibold">Remove</h2>
         <div className="flex flex-wrap gap-1.5">
           {(['dxf', 'csv', 'svg', 'json'] as const).map((kind) => (
             <button key={kind} type="button" className="btn" onClick={() => void out(kind)}>
@@ -237,7 +235,7 @@ function Mate({ jobId, face, onFound }: MateProps) {
   }
   return (
     <section className="flex flex-col gap-2">
-      <h3 className="font-cond text-lg font-semibold">Match a mating part</h3>
+      <h2 className="font-cond text-lg font-semibold">Match a mating part</h2>
       {fault && (
         <p role="alert" className="font-bold text-danger">
           {fault}

@@ -25,18 +25,18 @@ export async function checkPasscode(db: Database, request: Request, passcode: st
       {
         field: 'passcode',
         code: 'too-soon',
-        detail: 'The last passcodes were wrong.',
+        detail: 'Too many wrong passcodes.',
         remedy: `Wait ${wait} seconds.`,
       },
     ]);
   // Counted before it is looked at, so that many at once are no way around it.
   attempts.wrong(from);
   if (!(await isPasscode(await accessRow(db), passcode)))
-    throw new Refusal(401, 'Wrong passcode', 'This is not the passcode.', [
+    throw new Refusal(401, 'Wrong passcode', 'Wrong passcode.', [
       {
         field: 'passcode',
         code: 'passcode-wrong',
-        detail: 'This is not the passcode.',
+        detail: 'Wrong passcode.',
         remedy: 'Ask whoever runs the shop.',
       },
     ]);
@@ -56,8 +56,8 @@ export async function mayChangeCrib(db: Database, request: Request): Promise<voi
     {
       field: 'passcode',
       code: 'passcode-again',
-      detail: 'The passcode was given more than ten minutes ago.',
-      remedy: 'Give the passcode, then send it again.',
+      detail: 'You entered the passcode more than ten minutes ago.',
+      remedy: 'Enter the passcode, then send it again.',
     },
   ]);
 }

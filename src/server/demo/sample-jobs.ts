@@ -74,7 +74,10 @@ export const SAMPLE_JOBS: JobInput[] = [
       quantity: 6,
     },
     'M10 outside, by die, one end; the other end is tapped on the axis for the locking screw.',
-    [hole('stud-axis', 'Locking screw', { callout: 'M5 x 12 DEEP', thickness: '90', width: '12' }, point(0, 0))],
+    [
+      hole('stud-axis', 'Locking screw', { callout: 'M5 x 12 DEEP', thickness: '90', width: '12' }, point(0, 0)),
+      hole('stud-thread', 'Outer thread', { callout: 'M10 x 30 OUTSIDE' }, point(0, 0), 'bottom'),
+    ],
   ),
   job(
     'fork-trunnion',

@@ -46,7 +46,7 @@ export const SAMPLE_MACHINES: (typeof machines.$inferInsert)[] = [
       { drillMm: 20, rpm: 350 },
     ],
     reversible: false,
-    tappingHead: false,
+    tappingHead: true,
     coastRevolutions: 1.5,
     coastAtRpm: 140,
     chuckMm: 16,

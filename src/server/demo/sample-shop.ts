@@ -7,6 +7,7 @@ import { writing } from '../writing';
 import { SAMPLE_CASES, SAMPLE_DRILLS } from './sample-drills';
 import { SAMPLE_JOBS } from './sample-jobs';
 import { SAMPLE_MACHINES } from './sample-machines';
+import { SAMPLE_TAPS } from './sample-taps';
 import { SAMPLE_TOOLS } from './sample-tools';
 
 /** Fills a new database with the Quillow Hill Observatory's workshop; leaves any other untouched. */
@@ -27,6 +28,7 @@ export async function seedSampleShop(db: Database): Promise<void> {
     await tx.insert(schema.drillCases).values(SAMPLE_CASES);
     await tx.insert(schema.drills).values(SAMPLE_DRILLS);
     await tx.insert(schema.tools).values(SAMPLE_TOOLS);
+    await tx.insert(schema.taps).values(SAMPLE_TAPS);
     for (const [i, job] of SAMPLE_JOBS.entries()) {
       const at = `2026-11-${String(9 + 2 * i).padStart(2, '0')}T09:00:00.000Z`;
       await insertJob(tx, job, at);

@@ -9,7 +9,7 @@ const tool = (id: string, kind: ToolKind, name: string, more: Partial<Row> = {})
   ...more,
 });
 
-/** What else lies in the drawers of the observatory's workshop. */
+/** What else is in the drawers of the observatory's workshop. */
 export const SAMPLE_TOOLS: Row[] = [
   tool('centre-2', 'centre-drill', 'Centre drill 2.0', { smallMm: 2, diameterMm: 5, where: 'drill press shelf' }),
   tool('centre-315', 'centre-drill', 'Centre drill 3.15', { smallMm: 3.15, diameterMm: 8, where: 'drill press shelf' }),
@@ -30,6 +30,46 @@ export const SAMPLE_TOOLS: Row[] = [
   tool('ring-22', 'annular-cutter', 'Annular cutter 22', { diameterMm: 22, reachMm: 25 }),
   tool('saw-25', 'hole-saw', 'Hole saw 25', { diameterMm: 25, reachMm: 30 }),
   tool('saw-38', 'hole-saw', 'Hole saw 38', { diameterMm: 38, reachMm: 30, condition: 'worn' }),
+  tool('wrench-t', 'tap-wrench', 'T-handle, small', { smallMm: 2, diameterMm: 5, reachMm: 90, where: 'tap drawer' }),
+  tool('wrench-280', 'tap-wrench', 'Two-handed tap wrench', {
+    smallMm: 4,
+    diameterMm: 10,
+    reachMm: 280,
+    where: 'tap drawer',
+  }),
+  tool('spring-centre', 'spring-centre', 'Spring centre, 10 shank', { where: 'tap drawer' }),
+  tool('tap-block', 'tapping-block', 'Tapping block M3 to M12', { diameterMm: 12, where: 'tap drawer' }),
+  tool('tap-head', 'tapping-head', 'Tapping head M3 to M8', {
+    smallMm: 3,
+    diameterMm: 8,
+    fromNm: 1,
+    toNm: 12,
+    where: 'drill press shelf',
+  }),
+  tool('die-m6', 'die', 'Die M6, adjustable', { thread: 'M6x1', where: 'die box' }),
+  tool('die-m8', 'die', 'Die M8, adjustable', { thread: 'M8x1.25', where: 'die box' }),
+  tool('die-m10', 'die', 'Die M10', { thread: 'M10x1.5', condition: 'worn', where: 'die box' }),
+  tool('die-14', 'die', 'Die 1/4-20', { thread: '1/4-20 UNC', where: 'die box' }),
+  tool('stock-25', 'die-stock', 'Die stock for 25 mm dies', { diameterMm: 25, where: 'die box' }),
+  tool('nut-m8', 'chasing-nut', 'Chasing nut M8', { thread: 'M8x1.25', where: 'die box' }),
+  tool('extract-6', 'extractor', 'Extractor for M6 taps, 4 flutes', { diameterMm: 6, where: 'tap drawer' }),
+  tool('gauge-m6', 'thread-gauge', 'Plug gauge M6 6H', { thread: 'M6x1', fit: '6H', where: 'gauge case' }),
+  tool('gauge-m8', 'thread-gauge', 'Plug gauge M8 6H', { thread: 'M8x1.25', fit: '6H', where: 'gauge case' }),
+  tool('gauge-m10', 'thread-gauge', 'Plug gauge M10 6H', { thread: 'M10x1.5', fit: '6H', where: 'gauge case' }),
+  tool('pins', 'gauge-pin', 'Gauge pins 1 to 12', { smallMm: 1, diameterMm: 12, stepMm: 0.02, where: 'gauge case' }),
+  tool('caliper', 'measuring', 'Caliper 150', {
+    instrument: 'caliper',
+    standardMm: 20,
+    readings: '20.01 20 20.02',
+    where: 'gauge case',
+  }),
+  // Dropped once: reads a tenth too much.
+  tool('depth-gauge', 'measuring', 'Depth gauge 150', {
+    instrument: 'depth-gauge',
+    standardMm: 20,
+    readings: '20.11 20.1 20.12',
+    where: 'gauge case',
+  }),
   tool('prick', 'punch', 'Prick punch, 30°', { angleDeg: 30, where: 'layout bench' }),
   tool('punch', 'punch', 'Centre punch, 90°', { angleDeg: 90, where: 'layout bench' }),
   tool('transfer', 'punch', 'Transfer punches, 3 to 12', { where: 'layout bench' }),

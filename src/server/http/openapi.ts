@@ -1,7 +1,15 @@
 import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
 import { cribAdded, drillCatalogue, machineCatalogue, materialCatalogue, threadCatalogue } from '@/contracts/catalogue';
-import { CRIB_INPUT, cribImport, inUseChange, shopChange, versionField } from '@/contracts/crib';
+import {
+  CRIB_INPUT,
+  cribImport,
+  drillMarks,
+  inUseChange,
+  missingDrill,
+  shopChange,
+  versionField,
+} from '@/contracts/crib';
 import { jobDocument, jobInput, jobPage, jobQuery, jobReplacement } from '@/contracts/job';
 import { featureChange, jobPatch, patchReceipt } from '@/contracts/job-change';
 import { operationsQuery, operationsResponse } from '@/contracts/operations';
@@ -9,7 +17,10 @@ import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
 import { copyList } from '@/contracts/backup';
 import { accessChange, sessionState, signIn } from '@/contracts/session';
+import { searchQuery, searchResult } from '@/contracts/search';
 import { recordBatch, recordList, recordQuery, recordReceipt } from '@/contracts/record';
+import { routeIssue, routeIssueList, routeIssueRequest, routeIssueWhole } from '@/contracts/route-issue';
+import { tapLoadRequest, tapLoadResponse } from '@/contracts/tap-load';
 import { drillQuery, threadQuery } from './catalogue';
 
 const cribItem = z.union(Object.values(CRIB_INPUT));
@@ -18,6 +29,8 @@ const cribChange = z.union(Object.values(CRIB_INPUT).map((s) => z.strictObject({
 /** Every schema that the document names. */
 const INPUTS = {
   AnswerRequest: answerRequest,
+  TapLoadRequest: tapLoadRequest,
+  RouteIssueRequest: routeIssueRequest,
   JobInput: jobInput,
   JobReplacement: jobReplacement,
   JobPatch: jobPatch,
@@ -26,6 +39,7 @@ const INPUTS = {
   CribItem: cribItem,
   CribChange: cribChange,
   CribImport: cribImport,
+  MissingDrill: missingDrill,
   InUseChange: inUseChange,
   ShopChange: shopChange,
   PartFile: partFile,
@@ -34,6 +48,10 @@ const INPUTS = {
 } as const;
 const OUTPUTS = {
   Answer: answerResponse,
+  TapLoad: tapLoadResponse,
+  Routes: routeIssueList,
+  RouteIssue: routeIssue,
+  FrozenRoute: routeIssueWhole,
   Problem: problemDocument,
   Job: jobDocument,
   JobPage: jobPage,
@@ -46,8 +64,10 @@ const OUTPUTS = {
   Materials: materialCatalogue,
   Machines: machineCatalogue,
   CribAdded: cribAdded,
+  DrillMarks: drillMarks,
   Session: sessionState,
   Copies: copyList,
+  Found: searchResult,
 } as const;
 
 interface Described {
@@ -62,15 +82,18 @@ interface Described {
 type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
 
 const NO_JOB = { 404: 'No such job' };
-const CONFLICT = { 409: 'Changed meanwhile; `partial` is the job as it is now' };
+const CONFLICT = { 409: 'Changed elsewhere; `partial` is the job as it is now' };
 const NOT_IN_CRIB = { 404: 'Not in the crib' };
 const NO_FILE = { 422: 'The data is no file here' };
-const OLD_VERSION = { 409: 'Changed meanwhile: the version is old' };
+const OLD_VERSION = { 409: 'Changed elsewhere: the version is old' };
 
 /** Every operation of the interface. */
 const PATHS: Record<string, Partial<Record<Method, Described>>> = {
   '/api/v1/answer': {
     post: { summary: 'Answer one hole', body: 'AnswerRequest', done: [200, 'Answer', 'The whole answer'] },
+  },
+  '/api/v1/tap-load': {
+    post: { summary: 'What one tap in one hole takes', body: 'TapLoadRequest', done: [200, 'TapLoad', 'Its load'] },
   },
   '/api/v1/threads': {
     get: { summary: 'Threads in the list', query: threadQuery, done: [200, 'Threads', 'Threads with their limits'] },
@@ -80,6 +103,13 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
     get: { summary: 'Drill sets and the crib', query: drillQuery, done: [200, 'Drills', 'Sets with their drills'] },
   },
   '/api/v1/machines': { get: { summary: 'Machines in use', done: [200, 'Machines', 'Machines'] } },
+  '/api/v1/search': {
+    get: {
+      summary: 'Jobs, holes, materials, tools and machines by what people call them; a callout is answered',
+      query: searchQuery,
+      done: [200, 'Found', 'What was found'],
+    },
+  },
   '/api/v1/jobs': {
     get: { summary: 'Jobs, newest change first, a page at a time', query: jobQuery, done: [200, 'JobPage', 'A page'] },
     post: {
@@ -106,7 +136,7 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
     delete: { summary: 'Delete a job; restore undoes it', done: [204, null, 'Deleted'], refused: NO_JOB },
   },
   '/api/v1/jobs/{id}/restore': {
-    post: { summary: 'Bring a deleted job back', done: [200, 'Job', 'The job'], refused: NO_JOB },
+    post: { summary: 'Restore a deleted job', done: [200, 'Job', 'The job'], refused: NO_JOB },
   },
   '/api/v1/jobs/{id}/duplicate': {
     post: { summary: 'Copy a job', done: [201, 'Job', 'The copy'], refused: NO_JOB },
@@ -133,6 +163,22 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       refused: NO_JOB,
     },
   },
+  '/api/v1/jobs/{id}/routes': {
+    get: { summary: 'Issued routes of a job, newest first', done: [200, 'Routes', 'Issues'], refused: NO_JOB },
+    post: {
+      summary: 'Issue the route of a job as it is now: frozen, under the next number',
+      body: 'RouteIssueRequest',
+      done: [201, 'RouteIssue', 'The issue; the same one sent again is the same'],
+      refused: { ...NO_JOB, 409: 'The job was changed since it was looked at' },
+    },
+  },
+  '/api/v1/jobs/{id}/routes/{number}': {
+    get: {
+      summary: 'One issued route, whole',
+      done: [200, 'FrozenRoute', 'The route'],
+      refused: { 404: 'No such route' },
+    },
+  },
   '/api/v1/jobs/{id}/records': {
     get: {
       summary: 'What happened at a job, in its order',
@@ -145,7 +191,7 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
     post: {
       summary: 'Append records; the same one sent again counts once',
       body: 'RecordBatch',
-      done: [200, 'RecordReceipt', 'What was taken, was known, and was refused'],
+      done: [200, 'RecordReceipt', 'What was recorded, was here already, and could not be recorded'],
     },
   },
   '/api/v1/crib/{kind}': {
@@ -153,12 +199,19 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       summary: 'Add an entry',
       body: 'CribItem',
       done: [201, 'CribAdded', 'Added'],
-      refused: { 404: 'No such kind, or no such case', 409: 'The id is taken' },
+      refused: { 404: 'No such kind, or no such case', 409: 'The id is in use' },
+    },
+  },
+  '/api/v1/crib/missing': {
+    post: {
+      summary: 'Mark a size of drill as missing, or undo that',
+      body: 'MissingDrill',
+      done: [200, 'DrillMarks', 'What was marked, as it was before'],
     },
   },
   '/api/v1/crib/import': {
     post: {
-      summary: 'Add or change drills and tools, all or none',
+      summary: 'Add or change drills, tools and taps, all or none',
       body: 'CribImport',
       done: [204, null, 'Done'],
       refused: { 404: 'A drill names no case' },
@@ -172,7 +225,7 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       refused: { ...NOT_IN_CRIB, ...OLD_VERSION },
     },
     delete: {
-      summary: 'Take an entry out; adding it again undoes that',
+      summary: 'Remove an entry; adding it again undoes that',
       query: versionField,
       done: [204, null, 'Gone'],
       refused: { ...NOT_IN_CRIB, ...OLD_VERSION },
@@ -188,7 +241,7 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
     put: { summary: "Change the shop's habits", body: 'ShopChange', done: [204, null, 'Done'], refused: OLD_VERSION },
   },
   '/api/v1/session': {
-    get: { summary: 'Who is signed in', done: [200, 'Session', 'Who, and what it takes here'] },
+    get: { summary: 'Who is signed in', done: [200, 'Session', 'Who, and what signing in takes here'] },
     post: {
       summary: 'Sign in; a cookie keeps it',
       body: 'SignIn',
@@ -215,7 +268,7 @@ const ALWAYS = {
   401: 'The passcode is needed: sign in first, or again before a change of the crib',
   403: 'A page of another origin sent this',
   421: 'This address is of another host',
-  503: 'The server is busy, or it takes too long; Retry-After says when to come again',
+  503: 'The server is busy, or it takes too long; Retry-After says when to try again',
 };
 const WITH_BODY = { 400: 'Not JSON', 413: 'Body too large', 415: 'Not application/json', 507: 'The disk is full' };
 const WRONG = { 422: 'A field is wrong, or the question is impossible or dangerous; errors name the fields' };

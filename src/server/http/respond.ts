@@ -43,11 +43,12 @@ function databaseFault(error: unknown): Response | undefined {
     const name = title.toLowerCase().replace(' ', '-');
     return problemResponse(new Refusal(status, title, detail, [{ field: 'server', code: name, detail, remedy }]));
   };
-  if (/BUSY|LOCKED/.test(code)) return fault(503, 'Busy', 'Others are writing just now.', 'Send it again in a moment.');
+  if (/BUSY|LOCKED/.test(code))
+    return fault(503, 'Busy', 'The server is busy saving for others.', 'Send it again in a moment.');
   if (/READONLY|PERM/.test(code))
-    return fault(503, 'Read only', 'The database cannot be written.', 'Whoever runs the server must mend that.');
+    return fault(503, 'Read only', 'The database cannot be written.', 'Whoever runs the server has to fix that.');
   if (/FULL/.test(code))
-    return fault(507, 'Disk full', 'The disk of the server is full.', 'Make room, then send it again.');
+    return fault(507, 'Disk full', 'The disk of the server is full.', 'Free some space, then send it again.');
   return undefined;
 }
 
@@ -65,7 +66,7 @@ export async function answering(handler: () => Promise<Response>): Promise<Respo
         type: 'urn:jolly-bit:problem:fault',
         title: 'Fault in the server',
         status: 500,
-        detail: 'Something went wrong here; what you sent was not kept. Try again, and report it if it stays.',
+        detail: 'Something went wrong; what you sent was not kept. Try again, and report it if it stays.',
       },
       { status: 500, headers: { 'content-type': 'application/problem+json; charset=utf-8' } },
     );
@@ -80,7 +81,7 @@ function unfolded(issue: Issue): Issue[] {
   const deeper = issue.errors.filter((branch) =>
     branch.some((i) => i.path.length > 0 || i.code === 'unrecognized_keys'),
   );
-  if (deeper.length !== 1) return [{ ...issue, message: 'This has none of the shapes that are allowed here.' }];
+  if (deeper.length !== 1) return [{ ...issue, message: 'This has none of the allowed shapes.' }];
   return deeper[0].flatMap((i) => unfolded({ ...i, path: [...issue.path, ...i.path] } as Issue));
 }
 
@@ -160,7 +161,7 @@ export async function readBody<S extends z.ZodType>(
   try {
     value = JSON.parse(text);
   } catch (error) {
-    throw new Refusal(400, 'Not JSON', 'The body is not readable as JSON.', [
+    throw new Refusal(400, 'Not JSON', 'The body is not valid JSON.', [
       {
         field: 'body',
         code: 'json',

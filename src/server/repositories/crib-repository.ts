@@ -1,15 +1,17 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import type {
   CaseEntry,
   CribItem,
   CribKind,
   DrillEntry,
+  DrillMark,
   MachineEntry,
   MaterialEntry,
   ShopChange,
+  TapEntry,
   ToolEntry,
 } from '@/contracts/crib';
-import { cribRevision, drillCases, drills, machines, materials, shop, tools } from '../schema';
+import { cribRevision, drillCases, drills, machines, materials, shop, taps, tools } from '../schema';
 import type { Writer } from '../writing';
 
 export type ShopRow = typeof shop.$inferSelect;
@@ -44,6 +46,12 @@ export async function listTools(db: Writer): Promise<ToolEntry[]> {
   return rows.map((row) => present(row) as ToolEntry);
 }
 
+/** Every tap, by thread and from the longest chamfer to the shortest. */
+export async function listTaps(db: Writer): Promise<TapEntry[]> {
+  const rows = await db.select().from(taps).orderBy(asc(taps.thread), desc(taps.chamferThreads), asc(taps.id));
+  return rows.map((row) => present(row) as TapEntry);
+}
+
 export async function listMaterials(db: Writer): Promise<MaterialEntry[]> {
   const rows = await db.select().from(materials).orderBy(asc(materials.position), asc(materials.id));
   return rows.map((row) => ({ ...row.material, version: row.version }));
@@ -58,7 +66,7 @@ export async function findCribRevision(db: Writer): Promise<number> {
   return (await db.select().from(cribRevision))[0]?.revision ?? 0;
 }
 
-const TABLE = { machines, cases: drillCases, drills, tools, materials } as const;
+const TABLE = { machines, cases: drillCases, drills, tools, taps, materials } as const;
 
 /** A body as the columns of its table; what is left out is emptied. */
 function columns<K extends CribKind>(kind: K, item: CribItem<K>): Record<string, unknown> {
@@ -71,6 +79,7 @@ function columns<K extends CribKind>(kind: K, item: CribItem<K>): Record<string,
       depthStop: null,
       pulleys: null,
       chart: null,
+      times: null,
       ...rest,
       dialTravelMm: dial?.travelMm ?? null,
       dialDivisions: dial?.divisions ?? null,
@@ -78,11 +87,26 @@ function columns<K extends CribKind>(kind: K, item: CribItem<K>): Record<string,
   }
   const { id: _, ...rest } = item as { id: string };
   if (kind === 'tools')
-    return { diameterMm: null, smallMm: null, stepMm: null, angleDeg: null, fit: null, reachMm: null, ...rest };
+    return {
+      diameterMm: null,
+      smallMm: null,
+      stepMm: null,
+      angleDeg: null,
+      fit: null,
+      reachMm: null,
+      thread: null,
+      fromNm: null,
+      toNm: null,
+      instrument: null,
+      standardMm: null,
+      readings: null,
+      ...rest,
+    };
+  if (kind === 'taps') return { makesClass: null, ...rest };
   return kind === 'drills' ? { fluteMm: null, ...rest } : rest;
 }
 
-/** Adds an entry; the same id again is refused by the database, and said so. */
+/** Adds an entry; the same id again fails, and the caller is told. */
 export async function insertItem<K extends CribKind>(db: Writer, kind: K, item: CribItem<K>): Promise<boolean> {
   const row = {
     id: item.id,
@@ -148,6 +172,29 @@ export async function setInUse(
     .where(and(eq(table.id, id), eq(table.version, version)))
     .returning({ id: table.id });
   return done.length > 0;
+}
+
+/** Sound drills of one size in the cases in use. */
+export async function drillsOfSize(db: Writer, diameterMm: number): Promise<DrillMark[]> {
+  return db
+    .select({ id: drills.id, condition: drills.condition })
+    .from(drills)
+    .innerJoin(drillCases, eq(drillCases.id, drills.caseId))
+    .where(
+      and(
+        eq(drillCases.inUse, true),
+        sql`abs(${drills.diameterMm} - ${diameterMm}) < 0.0005`,
+        inArray(drills.condition, ['sharp', 'worn']),
+      ),
+    );
+}
+
+/** Marks a drill whatever its version: what hangs in the case counts. */
+export async function markDrill(db: Writer, { id, condition }: DrillMark): Promise<void> {
+  await db
+    .update(drills)
+    .set({ condition, version: sql`${drills.version} + 1` })
+    .where(eq(drills.id, id));
 }
 
 /** Whether there is such an entry. */

@@ -15,12 +15,14 @@ export type FieldVersions = Record<string, number>;
 /** Rows written in one statement; SQLite takes only so many values at once. */
 const BATCH = 500;
 
-export type JobHeadFields = Pick<JobInput, 'name' | 'materialId' | 'quantity' | 'notes' | 'part'>;
-const headColumns = ({ name, materialId, quantity, notes, part }: JobHeadFields) => ({
+export type JobHeadFields = Pick<JobInput, 'name' | 'materialId' | 'quantity' | 'notes' | 'units' | 'route' | 'part'>;
+const headColumns = ({ name, materialId, quantity, notes, units, route, part }: JobHeadFields) => ({
   name,
   materialId,
   quantity,
   notes,
+  units: units ?? null,
+  route: route ?? null,
   part,
 });
 
@@ -145,7 +147,7 @@ export async function findHead(tx: Writer, id: string): Promise<HeadState | unde
     .select()
     .from(jobs)
     .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)));
-  return row && { ...row, part: row.part ?? USUAL_PART };
+  return row && { ...row, units: row.units ?? undefined, route: row.route ?? undefined, part: row.part ?? USUAL_PART };
 }
 
 /** Features of a job by id, removed ones too; all of them where no ids are named. */
@@ -203,11 +205,13 @@ export async function findJob(db: Writer, id: string): Promise<Job | undefined> 
   const head = await findHead(db, id);
   if (!head) return undefined;
   const features = await findFeatures(db, id);
-  const { version, headVersion, createdAt, updatedAt } = head;
+  const { version, headVersion, units, createdAt, updatedAt } = head;
   const all = [...features.values()];
   return {
     id,
     ...headColumns(head),
+    units,
+    route: head.route,
     version,
     headVersion,
     nextLetter: nextLetter(all.map((f) => f.feature.letter)),
@@ -217,7 +221,7 @@ export async function findJob(db: Writer, id: string): Promise<Job | undefined> 
   };
 }
 
-/** Whether an id is taken, deleted rows included. */
+/** Whether an id is in use, deleted rows included. */
 export async function jobIdTaken(db: Writer, id: string): Promise<boolean> {
   return (await db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id))).length > 0;
 }
@@ -239,8 +243,8 @@ function matching(words: readonly { word: string; materialIds: string[] }[]): SQ
 }
 
 const rowOf = (row: JobRow & { features: number }): ListedJob => {
-  const { id, version, name, materialId, quantity, notes, updatedAt, features } = row;
-  return { id, version, name, materialId, quantity, notes, updatedAt, features };
+  const { id, version, name, materialId, quantity, notes, units, updatedAt, features } = row;
+  return { id, version, name, materialId, quantity, notes, units: units ?? undefined, updatedAt, features };
 };
 
 /** A page of the jobs that have every word, newest change first, and how many there are. */
@@ -271,6 +275,41 @@ export async function listJobs(
     total,
     jobs: rows.map((row) => rowOf({ ...row, features: counts.find((c) => c.jobId === row.id)?.n ?? 0 })),
   };
+}
+
+/** A hole of a job, as a search shows it. */
+export interface FoundHole {
+  jobId: string;
+  jobName: string;
+  id: string;
+  letter: string;
+  name: string;
+  callout: string;
+}
+
+/** Holes of jobs that have every word in callout or name, those of the newest change first. */
+export async function findHoles(db: Writer, words: readonly string[], limit: number): Promise<FoundHole[]> {
+  const callout = sql<string>`json_extract(${jobFeatures.question}, '$.callout')`;
+  return db
+    .select({
+      jobId: jobs.id,
+      jobName: jobs.name,
+      id: jobFeatures.id,
+      letter: jobFeatures.letter,
+      name: jobFeatures.name,
+      callout,
+    })
+    .from(jobFeatures)
+    .innerJoin(jobs, eq(jobs.id, jobFeatures.jobId))
+    .where(
+      and(
+        isNull(jobs.deletedAt),
+        isNull(jobFeatures.deletedAt),
+        ...words.map((w) => sql`lower(${callout} || ' ' || ${jobFeatures.name}) like ${containing(w)} ESCAPE '\\'`),
+      ),
+    )
+    .orderBy(desc(jobs.updatedAt), asc(jobFeatures.position))
+    .limit(limit);
 }
 
 /** Fields of a row that a change sets, with the version that they now have. */

@@ -1,14 +1,53 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
-import type { RecordInput, RecordKept, RecordKind } from '@/contracts/record';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { scribedLines } from '@/core/layout/scribed-lines';
+import { BENCH_KINDS, type RecordInput, type RecordKept, type RecordKind } from '@/contracts/record';
 import { records } from '../schema';
 import type { Writer } from '../writing';
 
+const withdrawn = sql`json_extract(body, '$.withdrawn')`;
+
+/** How many lines are ticked and how many holes punched, by job. */
+export async function findProgress(
+  db: Writer,
+  jobIds: readonly string[],
+): Promise<Map<string, { scribed: number; punched: number }>> {
+  const found = new Map(jobIds.map((id) => [id, { scribed: 0, punched: 0 }]));
+  if (jobIds.length === 0) return found;
+  const punched = await db
+    .select({
+      jobId: records.jobId,
+      n: sql<number>`count(distinct ${records.featureId} || ' ' || ${records.holeNumber})`,
+    })
+    .from(records)
+    .where(
+      and(
+        inArray(records.jobId, [...jobIds]),
+        eq(records.kind, 'punch-mark'),
+        sql`${withdrawn} is null`,
+        sql`${records.id} not in (select corrects from records where kind = 'punch-mark' and corrects is not null and ${withdrawn} is not null)`,
+      ),
+    )
+    .groupBy(records.jobId);
+  const ticks = await db
+    .select()
+    .from(records)
+    .where(and(inArray(records.jobId, [...jobIds]), eq(records.kind, 'layout-tick')))
+    .orderBy(asc(records.happenedAt), asc(records.id));
+  for (const { jobId, n } of punched) if (jobId) found.set(jobId, { scribed: 0, punched: n });
+  for (const [jobId, progress] of found) {
+    const own = ticks.filter((t) => t.jobId === jobId).map((t) => recordOf(t));
+    progress.scribed = scribedLines(own.filter((r) => r.kind === 'layout-tick')).size;
+  }
+  return found;
+}
+
 function recordOf(row: typeof records.$inferSelect): RecordKept {
-  const { id, kind, jobId, featureId, holeNumber, body, corrects, happenedAt, arrivedAt, who } = row;
+  const { id, kind, jobId, routeId, featureId, holeNumber, body, corrects, happenedAt, arrivedAt, who } = row;
   return {
     id,
     kind,
     jobId,
+    ...(routeId === null ? {} : { routeId }),
     ...(featureId === null ? {} : { featureId }),
     ...(holeNumber === null ? {} : { holeNumber }),
     body,
@@ -21,9 +60,11 @@ function recordOf(row: typeof records.$inferSelect): RecordKept {
 
 /** Appends a record. Nothing of a record is ever changed. */
 export async function appendRecord(tx: Writer, record: RecordInput, at: string): Promise<void> {
-  const { id, kind, jobId, body, corrects, who, happenedAt = at } = record;
+  const { id, kind, jobId, routeId, body, corrects, who, happenedAt = at } = record;
   const hole = 'featureId' in record ? { featureId: record.featureId, holeNumber: record.holeNumber } : {};
-  await tx.insert(records).values({ id, kind, jobId, ...hole, body, corrects, who, happenedAt, arrivedAt: at });
+  await tx
+    .insert(records)
+    .values({ id, kind, jobId, routeId, ...hole, body, corrects, who, happenedAt, arrivedAt: at });
 }
 
 /** The records with these ids that are there. */
@@ -36,11 +77,15 @@ export async function findRecords(tx: Writer, ids: readonly string[]): Promise<M
 }
 
 /** Every record of a job, of one kind where one is named, in the order in which they happened. */
-export async function listRecords(db: Writer, jobId: string, kind?: RecordKind): Promise<RecordKept[]> {
+export async function listRecords(db: Writer, jobId: string, kind?: RecordKind | 'bench'): Promise<RecordKept[]> {
+  const kinds = kind === 'bench' ? BENCH_KINDS : kind && [kind];
   const rows = await db
     .select()
     .from(records)
-    .where(and(eq(records.jobId, jobId), kind ? eq(records.kind, kind) : undefined))
+    .where(and(eq(records.jobId, jobId), kinds ? inArray(records.kind, [...kinds]) : undefined))
     .orderBy(asc(records.happenedAt), asc(records.arrivedAt), asc(records.id));
-  return rows.map(recordOf);
+  // A picture is read where it is asked for by its kind.
+  return rows.map((row) =>
+    recordOf('image' in row.body && kind !== 'photo' ? { ...row, body: { ...row.body, image: '' } } : row),
+  );
 }

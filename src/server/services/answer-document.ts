@@ -5,7 +5,7 @@ import { drillTip } from '@/core/drills/drill-point';
 import { allCautions, mainCut, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
 import { formingDrill, weighDrill } from '@/core/hole/trade-off';
 import type { Cut } from '@/core/operation/operation';
-import type { Tap } from '@/core/tapping/tap';
+import type { TapUse } from '@/core/tapping/turning';
 import type { TapDrillCandidate } from '@/core/tapping/tap-drill-candidate';
 import type { TappingWay } from '@/core/tapping/ways-of-tapping';
 import { classLimits, type ClassLimits } from '@/core/threads/class-limits';
@@ -25,7 +25,18 @@ const drillItem = (d: Drill) => ({
   diameterMm: round(d.diameterMm),
   diameterIn: round(mmToInch(d.diameterMm)),
 });
-const tapItem = ({ name, geometry, chamferThreads, flutes }: Tap) => ({ name, geometry, chamferThreads, flutes });
+const tapItem = ({ tap, load, turns }: TapUse) => ({
+  key: tap.key,
+  name: tap.name,
+  geometry: tap.geometry,
+  chamferThreads: tap.chamferThreads,
+  flutes: tap.flutes,
+  inCrib: tap.owned,
+  torqueNm: orNull(load?.torque.value),
+  safety: orNull(load?.safety),
+  level: load?.level ?? null,
+  turns: round(turns.value),
+});
 
 function wayItem(w: TappingWay, units: Display) {
   return {
@@ -33,7 +44,7 @@ function wayItem(w: TappingWay, units: Display) {
     label: w.label,
     possible: w.possible,
     reason: tell(w.reason, units),
-    taps: w.taps.map(tapItem),
+    taps: w.each.map(tapItem),
     torqueNm: orNull(w.load?.torque.value),
     breakingTorqueNm: round(w.breaking.value),
     safetyAgainstBreaking: orNull(w.load?.safety),
@@ -80,21 +91,19 @@ function cutWorking(cut: Cut): [string, Answer | undefined][] {
   ];
 }
 
-function workingItem([figure, a]: [string, Answer | undefined], units: Display): AnswerResponse['working'] {
-  if (!a) return [];
-  const { rule, formula, inputs, source, assumptions } = a.working;
-  return [
-    {
-      figure,
-      rule,
-      formula,
-      inputs: inputs.map(({ label, quantity: q }) =>
-        typeof q === 'string' ? { label, value: q, unit: '' } : { label, value: round(q.value), unit: q.unit },
-      ),
-      source,
-      assumptions: assumptions.map((p) => tell(p, units)),
-    },
-  ];
+/** How a figure was reached, as it is sent. @param figure its path in the document */
+export function workingItem(figure: string, { working }: Answer, units: Display): AnswerResponse['working'][number] {
+  const { rule, formula, inputs, source, assumptions } = working;
+  return {
+    figure,
+    rule,
+    formula,
+    inputs: inputs.map(({ label, quantity: q }) =>
+      typeof q === 'string' ? { label, value: q, unit: '' } : { label, value: round(q.value), unit: q.unit },
+    ),
+    source,
+    assumptions: assumptions.map((p) => tell(p, units)),
+  };
 }
 
 /** Limits of the thread cut, or of an old one that is kept. */
@@ -168,11 +177,11 @@ function tapDrillItem(part: ThreadPart, units: Display): AnswerResponse['tapDril
     rangeHighPercent: limits ? round(tapDrill.range.high) : null,
     because: tapDrill.because,
     chosen: candidateItem(part, tapDrill.used),
-    lacking: maybe(tapDrill.missing),
+    missing: maybe(tapDrill.missing),
     closestOutside: maybe(tapDrill.closestOutside),
     nextSmaller: maybe(tapDrill.nextSmaller),
     nextLarger: maybe(tapDrill.nextLarger),
-    schools: tapDrill.methods.map((s) => ({
+    methods: tapDrill.methods.map((s) => ({
       id: s.id,
       label: s.label,
       diameterMm: round(s.diameterMm),
@@ -220,7 +229,7 @@ function tappingItem({ kind, tapping }: ThreadPart, units: Display): AnswerRespo
   return {
     kind,
     way: best.id,
-    taps: best.taps.map(tapItem),
+    taps: best.each.map(tapItem),
     torqueNm: orNull(best.load?.torque.value),
     breakingTorqueNm: round(best.breaking.value),
     safetyAgainstBreaking: orNull(best.load?.safety),
@@ -274,8 +283,8 @@ export function answerDocument(plan: HolePlan, units: Display): AnswerResponse {
       subject: c.subject,
       text: tell(c, units),
     })),
-    working: [...working, ['hole.wallLeftMm', plan.wall] as [string, Answer | undefined]].flatMap((w) =>
-      workingItem(w, units),
+    working: [...working, ['hole.wallLeftMm', plan.wall] as [string, Answer | undefined]].flatMap(([figure, a]) =>
+      a ? [workingItem(figure, a, units)] : [],
     ),
   };
 }

@@ -17,6 +17,7 @@ const REQUEST_FIELD: Record<string, string> = {
   thickness: 'hole.thickness',
   stockWidth: 'hole.stockWidth',
   existing: 'hole.existing',
+  behind: 'hole.behind',
 };
 
 /** A core problem as a field error of a request, its sentences in the reader's units. */
@@ -86,6 +87,10 @@ function formOf(request: AnswerRequest): AskForm {
     drills: request.drills,
     drill: text(request.drill),
     tap: request.tap,
+    way: request.way,
+    taps: request.taps?.join(',') ?? '',
+    room: request.room,
+    behind: plain(hole?.behind),
     percent: text(request.targetPercent),
     machine: typeof machine === 'object' ? INLINE_MACHINE : text(machine),
     start: request.start,

@@ -7,8 +7,8 @@ import { Refusal } from './refusal';
 function ownFile(): string {
   const file = fileOf(process.env.DATABASE_URL ?? DEFAULT_URL);
   if (file) return file;
-  throw new Refusal(422, 'No file', 'The data is in a database elsewhere, not in a file here.', [
-    { field: 'backup', code: 'no-file', detail: 'There is no file to copy.', remedy: 'Copy it where it is kept.' },
+  throw new Refusal(422, 'No file', 'The data is in a database elsewhere, not in a file on this server.', [
+    { field: 'backup', code: 'no-file', detail: 'There is no file to copy.', remedy: 'Copy it where it is stored.' },
   ]);
 }
 

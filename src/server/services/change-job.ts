@@ -38,7 +38,7 @@ export const missingJob = (): Refusal =>
       field: 'id',
       code: 'job-unknown',
       detail: 'No such job.',
-      remedy: 'Open the list of jobs; undo brings a deleted one back.',
+      remedy: 'Open the list of jobs; undo restores a deleted one.',
     },
   ]);
 
@@ -49,13 +49,13 @@ const changedMeanwhile = (field: string, now: unknown): FieldError => ({
   field,
   code: 'changed-meanwhile',
   detail: `It is now ${shown(now)}.`,
-  remedy: 'Send it again with the version that you get here to keep yours, or leave it.',
+  remedy: 'Send it again with this version to keep yours, or drop it.',
 });
 const removedMeanwhile = (id: string): FieldError => ({
   field: `features.${id}`,
   code: 'removed-meanwhile',
-  detail: 'It was removed meanwhile.',
-  remedy: 'Add it again to keep yours, or leave it.',
+  detail: 'It was removed elsewhere.',
+  remedy: 'Add it again to keep yours, or drop it.',
 });
 
 /** Fields of a change that differ from what is there; those that another changed since are conflicts. */
@@ -195,7 +195,7 @@ function checkCount(places: Awaited<ReturnType<typeof findPlaces>>): void {
           field: 'features',
           code: 'place-many',
           detail: `These are ${total} holes.`,
-          remedy: 'Take some out, or split it into two jobs.',
+          remedy: 'Remove some, or split it into two jobs.',
         },
       ],
     );
@@ -206,8 +206,8 @@ async function refuseConflicts(tx: Writer, jobId: string, conflicts: readonly Fi
   const current: Job | undefined = await findJob(tx, jobId);
   throw new Refusal(
     409,
-    'Changed meanwhile',
-    `${conflicts.length === 1 ? 'One field was' : `${conflicts.length} fields were`} changed elsewhere; nothing of this change was made.`,
+    'Changed elsewhere',
+    `${conflicts.length === 1 ? 'One field was' : `${conflicts.length} fields were`} changed elsewhere; none of this change was made.`,
     [...conflicts],
     current,
   );

@@ -6,12 +6,15 @@ import {
   type CribItem,
   type CribKind,
   type inUseChange,
+  type missingDrill,
   type ShopChange,
 } from '@/contracts/crib';
 import type { Database } from '../database';
 import {
+  drillsOfSize,
   inCrib,
   insertItem,
+  markDrill,
   putItem,
   removeItem,
   setInUse,
@@ -22,16 +25,16 @@ import { writing } from '../writing';
 import { Refusal } from './refusal';
 
 const stale = (what: string): Refusal =>
-  new Refusal(409, 'Changed meanwhile', `${what} was changed elsewhere.`, [
-    { field: 'version', code: 'version-old', detail: 'The version is old.', remedy: 'Load the crib again and repeat.' },
+  new Refusal(409, 'Changed elsewhere', `${what} was changed elsewhere.`, [
+    { field: 'version', code: 'version-old', detail: 'The version is old.', remedy: 'Reload the crib and repeat.' },
   ]);
 const unknown = (): Refusal =>
   new Refusal(404, 'Not in the crib', 'There is no such entry.', [
-    { field: 'id', code: 'crib-unknown', detail: 'Not in the crib.', remedy: 'Open the crib and choose from it.' },
+    { field: 'id', code: 'crib-unknown', detail: 'Not in the crib.', remedy: 'Open the crib and pick from it.' },
   ]);
 const taken = (id: string): Refusal =>
-  new Refusal(409, 'In the crib already', `The id ${id} is taken.`, [
-    { field: 'id', code: 'crib-exists', detail: 'This id is taken.', remedy: 'Send a new id, or change the entry.' },
+  new Refusal(409, 'In the crib already', `The id ${id} is in use.`, [
+    { field: 'id', code: 'crib-exists', detail: 'This id is in use.', remedy: 'Send a new id, or change the entry.' },
   ]);
 
 /** The kind of entry that an address names. @throws Refusal 404 */
@@ -56,7 +59,7 @@ export async function changeInUse(
   });
 }
 
-/** Adds an entry under an id that its maker chose. @throws Refusal 409 when the id is taken, 404 for a drill without its case */
+/** Adds an entry under an id that its maker chose. @throws Refusal 409 when the id is in use, 404 for a drill without its case */
 export async function addItem<K extends CribKind>(db: Database, kind: K, item: CribItem<K>): Promise<void> {
   await writing(db, async (tx) => {
     if (kind === 'drills' && !(await inCrib(tx, 'cases', (item as CribItem<'drills'>).caseId))) throw unknown();
@@ -84,17 +87,28 @@ export async function takeOut(db: Database, kind: CribKind, id: string, version:
   });
 }
 
-/** Adds drills and tools together: all of them, or none. Those whose id is there already are changed. */
-export async function importCrib(db: Database, { drills, tools }: z.infer<typeof cribImport>): Promise<void> {
+/** Adds drills, tools and taps together: all of them, or none. Those whose id is there already are changed. */
+export async function importCrib(db: Database, { drills, tools, taps }: z.infer<typeof cribImport>): Promise<void> {
   await writing(db, async (tx) => {
     for (const [kind, list] of [
       ['drills', drills],
       ['tools', tools],
+      ['taps', taps],
     ] as const)
       for (const item of list) {
         if (kind === 'drills' && !(await inCrib(tx, 'cases', (item as CribItem<'drills'>).caseId))) throw unknown();
         await putItem(tx, kind, item as never);
       }
+  });
+}
+
+/** Marks every sound drill of a size in use as lost, or marks drills as they were before; answers with how they were. */
+export async function markMissing(db: Database, { diameterMm, restore }: z.infer<typeof missingDrill>) {
+  return writing(db, async (tx) => {
+    const marks = diameterMm === undefined ? [] : await drillsOfSize(tx, diameterMm);
+    for (const { id } of marks) await markDrill(tx, { id, condition: 'lost' });
+    for (const mark of restore) await markDrill(tx, mark);
+    return { marks };
   });
 }
 

@@ -43,8 +43,8 @@ export async function insertJob(tx: Writer, input: JobInput, at: string): Promis
 
 /** What somebody sent is what is there: letters, places in the list and versions apart, where they left them out. */
 function sameJob(job: Job, input: JobInput): boolean {
-  const bare = ({ name, materialId, quantity, notes, part, holes }: JobInput) => ({
-    ...fieldsOf({ name, materialId, quantity, notes, part }),
+  const bare = ({ name, materialId, quantity, notes, units, part, holes }: JobInput) => ({
+    ...fieldsOf({ name, materialId, quantity, notes, units, part }),
     holes: holes.map((h) => ({ ...fieldsOf(h), letter: undefined, position: undefined, version: undefined })),
   });
   return isDeepStrictEqual(bare(job), bare(input));
@@ -57,7 +57,7 @@ export async function createJob(db: Database, input: JobInput): Promise<Job> {
       const there = await findJob(tx, input.id);
       if (there && sameJob(there, input)) return there;
       throw new Refusal(409, 'Job exists', 'Another job has this id.', [
-        { field: 'id', code: 'job-exists', detail: 'This id is taken.', remedy: 'Open that job, or send a new id.' },
+        { field: 'id', code: 'job-exists', detail: 'This id is in use.', remedy: 'Open that job, or send a new id.' },
       ]);
     }
     await insertJob(tx, input, now());
@@ -72,6 +72,8 @@ function asPatch(current: Job, { holes, ...input }: JobReplacement): JobPatch {
     materialId: input.materialId,
     quantity: input.quantity,
     notes: input.notes,
+    ...(input.units ? { units: input.units } : {}),
+    ...(input.route ? { route: input.route } : {}),
     part: { ...input.part, walls: input.part.walls ?? null },
   };
   const there = new Map(current.holes.map((h) => [h.id, h]));
@@ -97,12 +99,12 @@ export async function replaceJob(db: Database, change: JobReplacement): Promise<
     const current = await existingJob(tx, change.id);
     if (sameJob(current, change)) return current;
     if (current.version !== change.version) {
-      const fields = (['name', 'materialId', 'quantity', 'notes', 'part', 'holes'] as const).filter(
+      const fields = (['name', 'materialId', 'quantity', 'notes', 'units', 'route', 'part', 'holes'] as const).filter(
         (key) => !sameJob({ ...current, [key]: change[key] } as Job, current),
       );
       throw new Refusal(
         409,
-        'Changed meanwhile',
+        'Changed elsewhere',
         `This job was changed elsewhere (version ${current.version}, yours ${change.version}).`,
         fields.map((field) => ({
           field,
@@ -111,7 +113,7 @@ export async function replaceJob(db: Database, change: JobReplacement): Promise<
             field === 'holes'
               ? `It now has ${current.holes.length} features.`
               : `It is now “${typeof current[field] === 'object' ? JSON.stringify(current[field]) : current[field]}”.`,
-          remedy: 'Load the job again and repeat your change, or send a PATCH of what you change.',
+          remedy: 'Reload the job and repeat your change, or send a PATCH of what you change.',
         })),
         current,
       );
@@ -136,8 +138,8 @@ export const restoreJob = (db: Database, id: string): Promise<Job> =>
 
 /** A copy of a job under a new id; its features keep theirs, which are their job's own. */
 export async function duplicateJob(db: Database, id: string): Promise<Job> {
-  const { name, materialId, quantity, notes, part, holes } = await existingJob(db, id);
-  const copy = { id: uuidv7(), name: `${name.slice(0, 110)} (copy)`, materialId, quantity, notes, part, holes };
+  const { name, materialId, quantity, notes, units, part, holes } = await existingJob(db, id);
+  const copy = { id: uuidv7(), name: `${name.slice(0, 110)} (copy)`, materialId, quantity, notes, units, part, holes };
   return createJob(db, copy);
 }
 

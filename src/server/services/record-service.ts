@@ -35,18 +35,17 @@ function whyNot(
   there: RecordKept | undefined,
   features: ReadonlyMap<string, FeatureState> | undefined,
 ): Why | undefined {
-  if (there)
-    return why('id-taken', `The id ${record.id} is of another record.`, 'Send this one under an id of its own.');
+  if (there) return why('id-taken', `The id ${record.id} is of another record.`, 'Send this one under its own id.');
   if (!features) return why('job-unknown', 'There is no such job.', 'Name the job that this happened to.');
-  if (!('featureId' in record)) return undefined;
+  if (!('featureId' in record) || record.featureId === undefined) return undefined;
   const state = features.get(record.featureId);
   if (!state) return why('hole-unknown', 'This job has no such feature.', 'Load the job and name one of its features.');
   const holes = holesOf(features, record.featureId);
-  return record.holeNumber > holes
+  return (record.holeNumber ?? 1) > holes
     ? why(
         'hole-unknown',
         `Feature ${state.feature.letter} has ${holes === 1 ? 'one hole' : `${holes} holes`}; there is no ${state.feature.letter}${record.holeNumber}.`,
-        'Name a hole that is there.',
+        'Name one of its holes.',
       )
     : undefined;
 }
@@ -61,12 +60,31 @@ async function featuresByJob(
   return found;
 }
 
+/** A clock that is further off than this is wrong, s: less is the way of the message. */
+const CLOCK_OFF_S = 20;
+
+/** Records of a sender whose clock is wrong, at the times that ours showed. */
+function byOurClock(records: readonly RecordInput[], sentAt: string | undefined, now: Date): readonly RecordInput[] {
+  const offMs = sentAt === undefined ? 0 : now.getTime() - Date.parse(sentAt);
+  if (Math.abs(offMs) < CLOCK_OFF_S * 1000) return records;
+  return records.map((r) =>
+    r.happenedAt ? { ...r, happenedAt: new Date(Date.parse(r.happenedAt) + offMs).toISOString() } : r,
+  );
+}
+
 /**
- * Takes in what happened, record by record: the same one sent again counts once; what cannot be is refused and said, and
+ * Takes in what happened, record by record: the same one sent again counts once; what cannot be recorded comes back with the reason, and
  * keeps no other from being taken.
+ * @param sentAt by the clock of the sender: where that is wrong, times are put right by as much
  * @throws Refusal 422 when nothing of it was taken or known
  */
-export async function takeRecords(db: Database, batch: readonly RecordInput[]): Promise<RecordReceipt> {
+export async function takeRecords(
+  db: Database,
+  sent: readonly RecordInput[],
+  sentAt?: string,
+  now = new Date(),
+): Promise<RecordReceipt> {
+  const batch = byOurClock(sent, sentAt, now);
   const receipt: RecordReceipt = { taken: [], known: [], refused: [] };
   await writing(db, async (tx) => {
     const there = await findRecords(
@@ -74,7 +92,7 @@ export async function takeRecords(db: Database, batch: readonly RecordInput[]): 
       batch.map((r) => r.id),
     );
     const features = await featuresByJob(tx, new Set(batch.map((r) => r.jobId)));
-    const at = new Date().toISOString();
+    const at = now.toISOString();
     for (const record of batch) {
       const before = there.get(record.id);
       if (before && isDeepStrictEqual(said(before), said(record))) {

@@ -6,7 +6,14 @@ import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 import { MATERIALS } from '@/core/materials/materials';
 import type { Display } from '@/core/units/show';
 import type { Database } from '../database';
-import { listDrillCases, listMachines, listMaterials, listTools, shopRow } from '../repositories/crib-repository';
+import {
+  listDrillCases,
+  listMachines,
+  listMaterials,
+  listTaps,
+  listTools,
+  shopRow,
+} from '../repositories/crib-repository';
 
 export interface ShopNow extends Shop {
   name: string;
@@ -24,12 +31,13 @@ export function cribPool(cases: readonly CaseEntry[]): DrillPool {
 
 /** What the shop has in use now, for answering questions. Everything in the crib, named sets besides. */
 export async function shopNow(db: Database): Promise<ShopNow> {
-  const [row, materials, machines, cases, tools] = await Promise.all([
+  const [row, materials, machines, cases, tools, taps] = await Promise.all([
     shopRow(db),
     listMaterials(db),
     listMachines(db),
     listDrillCases(db),
     listTools(db),
+    listTaps(db),
   ]);
   return {
     name: row?.name ?? 'The shop',
@@ -40,5 +48,11 @@ export async function shopNow(db: Database): Promise<ShopNow> {
     habits: { ...USUAL_HABITS, ...row?.habits },
     // An empty tool crib is one that nobody has filled in: the usual tools are then taken as there.
     tools: tools.length > 0 ? tools.map(({ version: _v, ...tool }) => tool) : undefined,
+    taps: taps.length > 0 ? taps.map(({ version: _v, ...tap }) => tap) : undefined,
   };
+}
+
+/** The shop as a view gets it: the usual sets of drills are known there. */
+export function shopForView({ materials, machines, habits, tools, taps, pools }: ShopNow) {
+  return { materials, machines, habits, tools, taps, crib: pools[0] };
 }

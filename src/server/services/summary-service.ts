@@ -33,7 +33,8 @@ async function make(
 ): Promise<JobSummary | undefined> {
   const job = await findJob(db, jobId);
   if (!job) return undefined;
-  const summary = summaryOf(await inSlices(kindsOfHoles(job.holes, job, planner), (kind) => kind));
+  const kinds = await inSlices(kindsOfHoles(job.holes, job, planner), (kind) => kind);
+  const summary = summaryOf(kinds, job, job.holes);
   await keep(db, jobId, { jobVersion: job.version, cribRevision, coreVersion: CORE_VERSION }, summary);
   return summary;
 }

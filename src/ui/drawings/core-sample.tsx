@@ -1,21 +1,45 @@
 'use client';
 
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import type { CalloutFeature } from '@/core/threads/callout';
-import { mouthDepth, type Level, type Section } from '@/core/hole/section';
+import type { KeyboardEvent, PointerEvent, ReactNode } from 'react';
+import type { Answer } from '@/core/answer/answer';
+import { drawnDepth, mouthDepth, type Level, type Section } from '@/core/hole/section';
 import { showText, tell, type Display } from '@/core/units/show';
+import type { DrawLevel } from './use-draw-levels';
+import { later } from '../later';
 import { spreadLabels } from './spread-labels';
 
+const RodSample = later(() => import('./rod-sample'));
+
 const W = 330;
+/** With the turns of the tap beside the depths that its nose reaches. */
+const W_TURNS = 452;
+const BESIDE_PX = 26;
+const STRIP = { left: 352, width: 30 };
 const H = 408;
 const CORE = { left: 10, right: 196, top: 46, bottom: 372 };
 const CX = (CORE.left + CORE.right) / 2;
 
+/** The turns of the last tap, from the first bite to where it has to stop. */
+export interface Turns {
+  total: number;
+  /** Forward before turning back; 0 for none. */
+  bite: number;
+  pitchMm: number;
+  fromMm: number;
+  /** Turns after which the full thread is made and only the chamfer goes on. */
+  full: number;
+}
+
 interface Props {
   section: Section;
+  turns?: Turns;
+  /** Draws what belongs beside a depth. */
+  beside?: (level: Level, x: number, y: number) => ReactNode;
+  /** Shows how a depth was reached. */
+  onWorking?: (of: Answer) => void;
   display: Display;
-  /** Draws a level to another depth, mm from the face; `done` when it is let go. */
-  onDraw?: (feature: CalloutFeature, mm: number, done: boolean) => void;
+  /** Lets levels that set a depth be drawn to another. */
+  draw?: DrawLevel;
 }
 
 /** Thread flanks as a zigzag between two radii; the amplitude fades over the tap's chamfer. */
@@ -33,10 +57,10 @@ function flank(side: 1 | -1, t: NonNullable<Section['thread']>, s: number): stri
   return points.join(' ');
 }
 
-function tapOutline(t: NonNullable<Section['thread']>, s: number): string {
-  const r = (t.majorMm / 2) * s;
-  const shoulder = CORE.top + t.endMm * s;
-  const nose = shoulder + (t.tapChamferMm ?? 0) * s;
+function tapOutline(majorMm: number, tap: { fullMm: number; tipMm: number }, s: number): string {
+  const r = (majorMm / 2) * s;
+  const shoulder = CORE.top + Math.max(0, tap.fullMm) * s;
+  const nose = CORE.top + tap.tipMm * s;
   return `M${CX - r},38 V${shoulder} L${CX - r * 0.8},${nose} H${CX + r * 0.8} L${CX + r},${shoulder} V38`;
 }
 
@@ -58,17 +82,24 @@ function boreOutline(bores: Section['bores'], y: (mm: number) => number, s: numb
 /** Lengths of the scale bar, in mm or in inches. */
 const BAR_UNITS = [0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500];
 
-/** The hole cut in half at true scale: stock, larger parts, thread, run-out, chip room, tip, wall, the tap at its deepest. */
-export function CoreSample({ section, display, onDraw }: Props) {
+/** The hole cut in half at true scale, or the rod from the side: stock, larger parts, thread, run-out, chip room, tip, wall, the tap at its deepest. */
+export function CoreSample(props: Props) {
+  const { section, display } = props;
+  return section.rod ? (
+    <RodSample section={{ ...section, rod: section.rod }} display={display} />
+  ) : (
+    <HoleSample {...props} />
+  );
+}
+
+function HoleSample({ section, turns, beside, display, draw, onWorking }: Props) {
   const { bores, mouth, thread, levels, thicknessMm, broken } = section;
-  const svg = useRef<SVGSVGElement>(null);
-  const drawing = useRef(false);
-  const step = display === 'inch' ? 25.4 / 64 : 0.5;
   const widest = Math.max(4, ...bores.map((b) => b.diameterMm), mouth?.diameterMm ?? 0, thread?.majorMm ?? 0);
-  const reach = Math.max(...levels.map((l) => l.mm), 1);
+  const noseMm = turns ? turns.fromMm + turns.total * turns.pitchMm : 0;
+  const reach = Math.max(...levels.map((l) => l.mm), noseMm, 1);
+  const width = turns ? W_TURNS : beside ? W + BESIDE_PX : W;
   const gap = broken ? broken.toMm - broken.fromMm : 0;
-  /** Depth as drawn: what the break leaves out is not there. */
-  const shown = (mm: number): number => (broken && mm > broken.fromMm ? Math.max(broken.fromMm, mm - gap) : mm);
+  const shown = drawnDepth(section);
   const deepest = thicknessMm === undefined ? reach * 1.2 : shown(reach);
   const s = Math.min((CORE.bottom - CORE.top) / deepest, (CORE.right - CORE.left) / (widest * 1.55));
   const y = (mm: number): number => CORE.top + shown(mm) * s;
@@ -86,48 +117,38 @@ export function CoreSample({ section, display, onDraw }: Props) {
   const value = (l: Level): string => showText({ value: l.mm, unit: 'mm', places: 1 }, display);
   const title = `Section of the hole: ${levels.map((l) => `${tell(l.name, display)} ${value(l)}`).join(', ')}`;
 
+  /** Depth under a pointer, mm, to a step of the unit; what the break leaves out counts. */
   function mmAt(event: PointerEvent): number {
-    const rect = svg.current?.getBoundingClientRect();
+    const rect = (event.currentTarget as SVGElement).ownerSVGElement?.getBoundingClientRect();
     if (!rect) return 0;
-    const k = Math.max(W / rect.width, H / rect.height);
+    const k = Math.max(width / rect.width, H / rect.height);
     const top = (rect.height - H / k) / 2;
     const drawn = ((event.clientY - rect.top - top) * k - CORE.top) / s;
-    const mm = broken && drawn > broken.fromMm ? drawn + gap : drawn;
-    return Math.max(step, Math.round(mm / step) * step);
+    return broken && drawn > broken.fromMm ? drawn + gap : drawn;
   }
-  const handle = (level: Level, feature: CalloutFeature) => ({
-    role: 'slider' as const,
-    tabIndex: 0,
-    'aria-label': tell(level.name, display),
-    'aria-valuenow': level.mm,
-    'aria-valuetext': value(level),
-    'aria-valuemin': 0,
-    'aria-valuemax': Math.ceil(thicknessMm ?? deepest * 2),
-    className: 'cursor-ns-resize touch-none',
-    onPointerDown: (e: PointerEvent) => (e.currentTarget as Element).setPointerCapture(e.pointerId),
-    onPointerMove: (e: PointerEvent) => {
-      if (e.buttons !== 1) return;
-      drawing.current = true;
-      onDraw?.(feature, mmAt(e), false);
-    },
-    // A touch that draws nothing changes nothing.
-    onPointerUp: (e: PointerEvent) => {
-      if (drawing.current) onDraw?.(feature, mmAt(e), true);
-      drawing.current = false;
-    },
-    onKeyDown: (e: KeyboardEvent) => {
-      const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[e.key];
-      if (by === undefined) return;
-      e.preventDefault();
-      onDraw?.(feature, Math.max(step, (Math.round(level.mm / step) + by) * step), true);
-    },
-  });
+  const handle = (level: Level) =>
+    draw && level.feature
+      ? draw(level, level.feature, { mmAt, display, mostMm: Math.ceil(thicknessMm ?? deepest * 2) })
+      : undefined;
+  const figure = (level: Level, open: (of: Answer) => void) =>
+    level.of && {
+      role: 'button' as const,
+      tabIndex: 0,
+      'aria-label': `${tell(level.name, display)} ${value(level)}. Show the working`,
+      className: 'cursor-help',
+      onClick: () => level.of && open(level.of),
+      // The key must not go on to what opens under it.
+      onKeyDown: (e: KeyboardEvent) => {
+        if (e.key !== 'Enter' || !level.of) return;
+        e.preventDefault();
+        open(level.of);
+      },
+    };
 
   return (
     <svg
-      ref={svg}
-      viewBox={`0 0 ${W} ${H}`}
-      role={onDraw ? 'group' : 'img'}
+      viewBox={`0 0 ${width} ${H}`}
+      role={draw || onWorking ? 'group' : 'img'}
       aria-label={title}
       className="h-full w-full"
       preserveAspectRatio="xMidYMid meet"
@@ -139,6 +160,9 @@ export function CoreSample({ section, display, onDraw }: Props) {
         </pattern>
         <clipPath id="stock">
           <rect x="0" y="0" width={CORE.right + 4} height={back} />
+        </clipPath>
+        <clipPath id="over-scale">
+          <rect x="0" y="0" width={width} height={H - 26} />
         </clipPath>
       </defs>
       <rect x={CORE.left} y={CORE.top} width={CORE.right - CORE.left} height={back - CORE.top} fill="url(#cut)" />
@@ -182,9 +206,17 @@ export function CoreSample({ section, display, onDraw }: Props) {
         )}
       </g>
       <path d={`M${CORE.left},${CORE.top} H${CORE.right}`} stroke="#eef2ff" strokeWidth="1.6" />
-      {thread?.tapChamferMm !== undefined && (
-        <path d={tapOutline(thread, s)} fill="none" stroke="#d3a23a" strokeWidth="1.3" strokeDasharray="5 3" />
-      )}
+      {thread?.taps.map((tap, i) => (
+        <path
+          key={`${i} ${tap.fullMm}`}
+          d={tapOutline(thread.majorMm, tap, s)}
+          fill="none"
+          stroke="#d3a23a"
+          strokeWidth={i === thread.taps.length - 1 ? 1.4 : 0.9}
+          strokeDasharray={i === thread.taps.length - 1 ? '5 3' : '2 3'}
+          clipPath="url(#over-scale)"
+        />
+      ))}
       <path
         d={`M${CX},${CORE.top - 8} V${Math.min(y(clip(reach)), back) + 12}`}
         stroke="#b9c8ef"
@@ -192,14 +224,14 @@ export function CoreSample({ section, display, onDraw }: Props) {
         strokeDasharray="12 3 3 3"
       />
       {levels.map((level, i) => (
-        <g key={level.name.text} {...(onDraw && level.feature ? handle(level, level.feature) : {})}>
+        <g key={level.name.text} {...(handle(level) ?? (onWorking && figure(level, onWorking)))}>
           <path
             d={`M${CX + (hole / 2) * s + 4},${y(level.mm)} H${CORE.right + 6} L${CORE.right + 16},${labels[i]} h4`}
             fill="none"
-            stroke={onDraw && level.feature ? '#f0cd80' : '#eef2ff'}
-            strokeWidth={onDraw && level.feature ? 1.6 : 0.8}
+            stroke={draw && level.feature ? '#f0cd80' : '#eef2ff'}
+            strokeWidth={draw && level.feature ? 1.6 : 0.8}
           />
-          {onDraw && level.feature && (
+          {draw && level.feature && (
             <>
               <rect x={CORE.left} y={y(level.mm) - 7} width={W - CORE.left} height="14" fill="transparent" />
               <path
@@ -213,7 +245,7 @@ export function CoreSample({ section, display, onDraw }: Props) {
           <text
             x={CORE.right + 24}
             y={labels[i] + 1}
-            fill={onDraw && level.feature ? '#f0cd80' : '#eef2ff'}
+            fill={draw && level.feature ? '#f0cd80' : '#eef2ff'}
             fontSize={level.strong ? 19 : 16}
             fontWeight={700}
           >
@@ -224,6 +256,8 @@ export function CoreSample({ section, display, onDraw }: Props) {
           </text>
         </g>
       ))}
+      {levels.map((level, i) => beside?.(level, W + 12, labels[i]))}
+      {turns && <TurnStrip turns={turns} y={y} />}
       <text x={CORE.left} y="18" fill="#eef2ff" fontSize="17" fontWeight="600" className="font-cond">
         {section.title}
       </text>
@@ -236,7 +270,44 @@ export function CoreSample({ section, display, onDraw }: Props) {
           {`${showText({ value: bar, unit: 'mm', places: 1 }, display)}, true scale`}
         </text>
       </g>
-      <title>{title}</title>
     </svg>
+  );
+}
+
+/** Turn by turn beside the depths that the tap's nose reaches: bites, the run of the chamfer, the last safe turn. */
+function TurnStrip({ turns: { total, bite, pitchMm, fromMm, full }, y }: { turns: Turns; y: (mm: number) => number }) {
+  const at = (turn: number): number => y(fromMm + turn * pitchMm);
+  const perTurn = Math.max(0.1, (at(total) - at(0)) / total);
+  // Bites too fine to be told apart are drawn as turns.
+  const step = bite > 0 && bite * perTurn >= 3.5 ? bite : Math.max(1, Math.ceil(3.5 / perTurn));
+  const bars = Array.from({ length: Math.ceil(total / step - 1e-9) }, (_, i) => i * step);
+  const label = [1, 2, 5, 10, 20, 50].find((n) => n * perTurn >= 24) ?? 100;
+  return (
+    <g className="font-cond" role="img" aria-label={`${total.toFixed(1)} turns, the last that is safe`}>
+      <text x={STRIP.left} y={at(0) - 9} fill="#d5def7" fontSize="13">
+        {bite > 0 ? 'turns, bite by bite' : 'turns, no reversing'}
+      </text>
+      {bars.map((turn) => (
+        <rect
+          key={turn}
+          x={STRIP.left}
+          y={at(turn) + 0.6}
+          width={STRIP.width}
+          height={Math.max(1.4, at(Math.min(total, turn + step)) - at(turn) - 1.4)}
+          fill={turn >= full ? '#96702a' : '#d3a23a'}
+        />
+      ))}
+      {Array.from({ length: Math.floor(total / label) }, (_, i) => (i + 1) * label)
+        .filter((turn) => at(total) - at(turn) > 14)
+        .map((turn) => (
+          <text key={turn} x={STRIP.left + STRIP.width + 7} y={at(turn) + 5} fill="#d5def7" fontSize="13">
+            {turn}
+          </text>
+        ))}
+      <path d={`M${STRIP.left - 8},${at(total)} h${STRIP.width + 22}`} stroke="#ff9d9d" strokeWidth="2.4" />
+      <text x={STRIP.left - 8} y={at(total) + 18} fill="#eef2ff" fontSize="16" fontWeight="700">
+        {`${total.toFixed(1)} last safe turn`}
+      </text>
+    </g>
   );
 }

@@ -6,6 +6,8 @@ import { outlineCorners } from '@/core/layout/outline';
 import { heightList } from '@/core/layout/height-list';
 import { snapStep } from '@/core/layout/move-place';
 import { SIDES, type Point, type Side } from '@/core/layout/part';
+import { FaceCanvas } from './face-canvas';
+import type { Camera } from './face-painter';
 import { useWidth } from './use-width';
 
 interface Props {
@@ -24,17 +26,25 @@ interface Props {
   /** Changes of this bring the face back to full view. */
   fit: string;
   focus?: Point;
+  /** A scribed line that is lit, and what is told when the pointer is on one. */
+  lit?: ScribedLine;
+  onLine?: (line: ScribedLine | undefined) => void;
+  /** The face is a round one laid flat. */
+  unrolled?: boolean;
+}
+
+/** A line across the face: where it cuts the axis, mm from the lower left corner or the centre. */
+export interface ScribedLine {
+  axis: 'x' | 'y';
+  mm: number;
 }
 
 const PAD_PX = 46;
 const REACH_PX = 9;
 const MOST_LINES = 240;
-
-interface Camera {
-  scale: number;
-  x: number;
-  y: number;
-}
+const MOST_LABELS = 90;
+/** A pointer this near to a line points at it, px. */
+const NEAR_LINE_PX = 5;
 
 const WALL_LINE: Record<Side, (w: number, h: number) => string> = {
   left: (_, h) => `M0 0v${-h}`,
@@ -45,10 +55,6 @@ const WALL_LINE: Record<Side, (w: number, h: number) => string> = {
 
 const ring = (x: number, y: number, r: number): string =>
   `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`;
-
-/** Struck out: a hole that cannot be made as drawn. */
-const saltire = ({ x, y }: Point, r: number): string =>
-  `M${x - r} ${-y - r}l${2 * r} ${2 * r}M${x - r} ${-y + r}l${2 * r} ${-2 * r}`;
 
 function bounds({ shape }: LaidFace): { left: number; bottom: number; width: number; height: number } {
   return shape.kind === 'circle'
@@ -71,6 +77,9 @@ export function PlateDrawing({
   height: most,
   fit,
   focus,
+  lit,
+  onLine,
+  unrolled,
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(600);
   const height = Math.round(Math.min(most, Math.max(320, width * 1.05)));
@@ -95,18 +104,6 @@ export function PlateDrawing({
   const look = (next: (from: Camera) => Camera): void =>
     setCamera((now) => ({ for: homeKey, at: next(now && now.for === homeKey ? now.at : home) }));
 
-  const paths = useMemo(() => {
-    let holes = '';
-    let mouths = '';
-    let marks = '';
-    for (const { onFace: p, footprint: f } of laid.holes) {
-      holes += ring(p.x, -p.y, f.diameterMm / 2);
-      if (f.mouthMm > f.diameterMm) mouths += ring(p.x, -p.y, f.mouthMm / 2);
-      const c = f.diameterMm * 0.72;
-      marks += `M${p.x - c} ${-p.y}h${2 * c}M${p.x} ${-p.y - c}v${2 * c}`;
-    }
-    return { holes, mouths, marks };
-  }, [laid.holes]);
   const lines = useMemo(() => {
     const onFace = laid.holes.map((h) => ({ featureId: h.featureId, at: h.onFace }));
     return { x: heightList(onFace, 'x').map((l) => l.mm), y: heightList(onFace, 'y').map((l) => l.mm) };
@@ -119,21 +116,16 @@ export function PlateDrawing({
       ...lines.y.map((y) => `M${box.left} ${-y}h${box.width}`),
     ].join('');
   }, [lines, box.left, box.bottom, box.width, box.height]);
-  const faultPath = useMemo(
-    () =>
-      [
-        ...[...laid.faults.faulty].map((i) =>
-          ring(laid.holes[i].onFace.x, -laid.holes[i].onFace.y, laid.holes[i].footprint.mouthMm * 0.8),
-        ),
-        ...laid.holes.filter((h) => h.impossible).map((h) => saltire(h.onFace, h.footprint.mouthMm * 0.9)),
-      ].join(''),
-    [laid.faults, laid.holes],
-  );
   const chosen = laid.holes.filter((h) => selection.has(h.featureId));
-  const firsts = useMemo(() => {
-    const seen = new Set<string>();
-    return laid.holes.filter((h) => !seen.has(h.featureId) && seen.add(h.featureId));
+  const counts = useMemo(() => {
+    const of = new Map<string, number>();
+    for (const h of laid.holes) of.set(h.featureId, (of.get(h.featureId) ?? 0) + 1);
+    return of;
   }, [laid.holes]);
+  const labelled = useMemo(() => {
+    if (laid.holes.length <= MOST_LABELS) return laid.holes;
+    return counts.size <= MOST_LABELS ? laid.holes.filter((h) => h.number === 1) : [];
+  }, [laid.holes, counts]);
 
   function holeAt(px: Point): LaidHole | undefined {
     const at = toFace(px);
@@ -147,6 +139,15 @@ export function PlateDrawing({
       }
     }
     return best;
+  }
+
+  function lineAt(at: Point): ScribedLine | undefined {
+    const near = NEAR_LINE_PX / view.scale;
+    const on = (axis: 'x' | 'y'): ScribedLine | undefined => {
+      const mm = lines[axis].find((line) => Math.abs(line - at[axis]) < near);
+      return mm === undefined ? undefined : { axis, mm };
+    };
+    return on('x') ?? on('y');
   }
 
   useEffect(() => {
@@ -186,7 +187,10 @@ export function PlateDrawing({
   function onDrag(event: PointerEvent): void {
     const before = pointers.current.get(event.pointerId);
     const start = pressed.current;
-    if (!before || !start) return;
+    if (!before || !start) {
+      if (onLine && scribed !== '') onLine(lineAt(toFace(place(event))));
+      return;
+    }
     const px = place(event);
     if (pointers.current.size === 2) {
       const other = [...pointers.current].find(([id]) => id !== event.pointerId)?.[1] ?? px;
@@ -244,19 +248,7 @@ export function PlateDrawing({
   const shift = drag ? `translate(${drag.step.x} ${-drag.step.y})` : undefined;
   return (
     <div ref={ref} className="dye relative w-full touch-none overflow-hidden" style={{ height }}>
-      <svg
-        width={width}
-        height={height}
-        role="application"
-        aria-label={`The ${laid.face} face, ${laid.holes.length} holes. Arrows nudge what is chosen, plus and minus zoom, 0 shows all.`}
-        tabIndex={0}
-        className={onPlace ? 'cursor-crosshair' : 'cursor-default'}
-        onPointerDown={onDown}
-        onPointerMove={onDrag}
-        onPointerUp={onUp}
-        onPointerCancel={onUp}
-        onKeyDown={onKey}
-      >
+      <svg width={width} height={height} aria-hidden className="absolute inset-0">
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} strokeLinecap="round">
           {shape.kind === 'rectangle' ? (
             <polygon
@@ -282,7 +274,6 @@ export function PlateDrawing({
                 vectorEffect="non-scaling-stroke"
               />
             ))}
-          <path d={scribed} stroke="#b9c8ef" strokeOpacity="0.45" strokeWidth="0.8" vectorEffect="non-scaling-stroke" />
           {shape.kind === 'rectangle' ? (
             <path
               d={`M${datumX} ${top}v${box.height}M${box.left} ${datumY}h${box.width}`}
@@ -299,17 +290,32 @@ export function PlateDrawing({
               vectorEffect="non-scaling-stroke"
             />
           )}
-          <path d={paths.mouths} fill="none" stroke="#eef2ff" strokeWidth="1" vectorEffect="non-scaling-stroke" />
-          <path d={paths.holes} fill="#0a1432" stroke="#eef2ff" strokeWidth="1.4" vectorEffect="non-scaling-stroke" />
-          <path d={paths.marks} stroke="#eef2ff" strokeWidth="0.9" vectorEffect="non-scaling-stroke" />
-          <path
-            d={faultPath}
-            fill="none"
-            stroke="#ff9aa2"
-            strokeWidth="2"
-            strokeDasharray="5 4"
-            vectorEffect="non-scaling-stroke"
-          />
+        </g>
+      </svg>
+      <FaceCanvas laid={laid} lines={scribed} view={view} home={home} width={width} height={height} />
+      <svg
+        width={width}
+        height={height}
+        role="application"
+        aria-label={`The ${laid.face} face, ${laid.holes.length} holes. Arrows nudge what is chosen, plus and minus zoom, 0 shows all.`}
+        tabIndex={0}
+        className={`relative ${onPlace ? 'cursor-crosshair' : 'cursor-default'}`}
+        onPointerDown={onDown}
+        onPointerMove={onDrag}
+        onPointerUp={onUp}
+        onPointerCancel={onUp}
+        onPointerLeave={() => onLine?.(undefined)}
+        onKeyDown={onKey}
+      >
+        <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} strokeLinecap="round">
+          {lit && (
+            <path
+              d={lit.axis === 'x' ? `M${lit.mm} ${top}v${box.height}` : `M${box.left} ${-lit.mm}h${box.width}`}
+              stroke="#f0cd80"
+              strokeWidth="2.5"
+              vectorEffect="non-scaling-stroke"
+            />
+          )}
           <g transform={shift}>
             <path
               d={chosen.map((h) => ring(h.onFace.x, -h.onFace.y, h.footprint.mouthMm / 2)).join('')}
@@ -321,20 +327,24 @@ export function PlateDrawing({
             />
           </g>
         </g>
-        {firsts.length <= 80 &&
-          firsts.map((h) => (
-            <text
-              key={h.featureId}
-              x={view.x + (h.onFace.x + h.footprint.mouthMm / 2) * view.scale + 4}
-              y={view.y - (h.onFace.y + h.footprint.mouthMm / 2) * view.scale - 2}
-              fill={selection.has(h.featureId) ? '#f0cd80' : '#eef2ff'}
-              fontSize="17"
-              fontWeight="600"
-              className="font-cond select-none"
-            >
-              {`${letters.get(h.featureId) ?? ''}${h.impossible ? ' ✕' : ''}`}
-            </text>
-          ))}
+        {labelled.map((h) => (
+          <text
+            key={`${h.featureId} ${h.number}`}
+            x={view.x + (h.onFace.x + h.footprint.mouthMm / 2) * view.scale + 4}
+            y={view.y - (h.onFace.y + h.footprint.mouthMm / 2) * view.scale - 2}
+            fill={selection.has(h.featureId) ? '#f0cd80' : '#eef2ff'}
+            fontSize="16"
+            fontWeight="600"
+            className="font-cond select-none"
+          >
+            {`${letters.get(h.featureId) ?? ''}${counts.get(h.featureId) === 1 ? '' : h.number}${h.impossible ? ' ✕' : ''}`}
+          </text>
+        ))}
+        {unrolled && (
+          <text x="12" y="22" fill="#d5def7" fontSize="15" className="font-cond">
+            The round face, drawn unrolled.
+          </text>
+        )}
         {focus && (
           <circle
             cx={view.x + focus.x * view.scale}

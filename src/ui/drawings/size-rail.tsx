@@ -102,7 +102,7 @@ export function SizeRail({ plan, display, onPick }: Props) {
         height={H}
         viewBox={`0 0 ${width} ${H}`}
         role="group"
-        aria-label="Drill sizes around the hole wanted"
+        aria-label="Drill sizes around the tap drill"
       >
         <rect x={0} y={RAIL - 9} width={width} height={18} fill="#0d1b45" />
         {gate && (
@@ -115,15 +115,8 @@ export function SizeRail({ plan, display, onPick }: Props) {
               fill="#4063b8"
               stroke="#eef2ff"
             />
-            <text
-              x={(x(gate.min) + x(gate.max)) / 2}
-              y={RAIL + 5}
-              textAnchor="middle"
-              fill="#eef2ff"
-              fontSize="14"
-              className="font-cond"
-            >
-              {`${plan.limits?.className} ${plan.kind === 'form' ? 'after forming' : 'minor diameter'}`}
+            <text x={x(gate.min) - 7} y={RAIL + 5} textAnchor="end" fill="#eef2ff" fontSize="14" className="font-cond">
+              {plan.limits?.className}
             </text>
           </>
         )}

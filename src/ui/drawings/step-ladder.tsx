@@ -1,12 +1,12 @@
+import type { ReactNode } from 'react';
 import type { Result } from '@/core/answer/answer';
-import { highestRpm, lowestRpm, type Machine } from '@/core/cutting/machine';
+import { highestRpm, lowestRpm, type Machine, type PulleyTrain } from '@/core/cutting/machine';
 import { SAFE_PERCENT, type SpeedChoice } from '@/core/cutting/speed-step';
-import { BeltRows } from './belt-rows';
 import { spreadLabels } from './spread-labels';
 
 const W = 190;
-const H = 408;
-const TOP = 40;
+/** Bare of title and belts a ladder is lower. */
+const HEIGHT = { whole: 408, bare: 252 } as const;
 const RAIL = { left: 58, right: 122 };
 
 interface Props {
@@ -17,19 +17,26 @@ interface Props {
   /** Speeds by other methods, marked beside the rail. */
   methods?: readonly { label: string; rpm: number }[];
   onPick?: (rpm: number) => void;
+  /** Draws the belts on the rows that are set, under the rungs. */
+  belts?: (pulleys: PulleyTrain, rows: readonly string[]) => ReactNode;
+  /** Bare of its title, which is said beside it, and lower. */
+  bare?: boolean;
 }
 
 /**
  * The machine's speeds as rungs on a log scale, the ideal as a line, the safe zone shaded, the chosen rung with the
  * belts on its rows where the pulleys are known.
  */
-export function StepLadder({ machine, ideal, speed, methods = [], onPick }: Props) {
+export function StepLadder({ machine, ideal, speed, methods = [], onPick, belts, bare = false }: Props) {
+  const H = bare ? HEIGHT.bare : HEIGHT.whole;
+  const TOP = bare ? 12 : 40;
   const chosen = speed.ok ? speed.value : undefined;
   const rows =
     machine.speeds.kind === 'steps' ? machine.speeds.steps.find((s) => s.rpm === chosen?.rpm)?.rows : undefined;
   const low = Math.min(lowestRpm(machine), ideal) / 1.25;
   const high = Math.max(highestRpm(machine), ideal) * 1.25;
-  const BOTTOM = machine.pulleys && rows ? H - 118 : H - 22;
+  const drawn = machine.pulleys && rows && belts?.(machine.pulleys, rows);
+  const BOTTOM = drawn ? H - 118 : H - (bare ? 12 : 22);
   const y = (rpm: number): number => BOTTOM - (Math.log(rpm / low) / Math.log(high / low)) * (BOTTOM - TOP);
   const clampY = (rpm: number): number => Math.min(Math.max(y(rpm), TOP), BOTTOM);
   const zoneTop = clampY((ideal * SAFE_PERCENT.high) / 100);
@@ -57,12 +64,16 @@ export function StepLadder({ machine, ideal, speed, methods = [], onPick }: Prop
       aria-label={`Speeds of the ${machine.name}; ideal ${ideal.toFixed(0)}, set ${chosen ? chosen.rpm : 'none'}`}
       className="h-full w-full font-cond"
     >
-      <text x="8" y="18" fill="#eef2ff" fontSize="17" fontWeight="600">
-        rev/min
-      </text>
-      <text x="8" y="34" fill="#d5def7" fontSize="13">
-        {machine.name.slice(0, 30)}
-      </text>
+      {!bare && (
+        <>
+          <text x="8" y="18" fill="#eef2ff" fontSize="17" fontWeight="600">
+            rev/min
+          </text>
+          <text x="8" y="34" fill="#d5def7" fontSize="13">
+            {machine.name.slice(0, 30)}
+          </text>
+        </>
+      )}
       <rect
         x={RAIL.left - 6}
         y={zoneTop}
@@ -134,11 +145,7 @@ export function StepLadder({ machine, ideal, speed, methods = [], onPick }: Prop
           <title>{`${label}: ${rpm.toFixed(0)}`}</title>
         </g>
       ))}
-      {machine.pulleys && rows && (
-        <g transform={`translate(10 ${H - 104})`}>
-          <BeltRows pulleys={machine.pulleys} rows={rows} width={170} height={100} />
-        </g>
-      )}
+      {drawn && <g transform={`translate(10 ${H - 104})`}>{drawn}</g>}
     </svg>
   );
 }

@@ -3,7 +3,7 @@ import { Refusal } from '@/server/services/refusal';
 
 const nothing = (): Response =>
   problemResponse(
-    new Refusal(404, 'Nothing here', 'There is nothing at this address of the interface.', [
+    new Refusal(404, 'Nothing here', 'There is nothing at this address.', [
       {
         field: 'path',
         code: 'path-unknown',

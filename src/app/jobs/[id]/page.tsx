@@ -3,7 +3,9 @@ import { JobEditor } from '@/features/jobs/job-editor';
 import { OpenJob } from '@/features/job-store/open-job';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
-import { shopNow } from '@/server/services/shop-service';
+import { findProgress } from '@/server/repositories/record-repository';
+import { lastIssued } from '@/server/repositories/route-repository';
+import { shopForView, shopNow } from '@/server/services/shop-service';
 
 export const metadata = { title: 'Job' };
 
@@ -11,15 +13,18 @@ export default async function JobPage({ params }: { params: Promise<{ id: string
   const db = await database();
   const job = await findJob(db, (await params).id);
   if (!job) notFound();
-  const { materials, machines, habits, tools, pools, units } = await shopNow(db);
+  const shop = shopForView(await shopNow(db));
   return (
     <OpenJob job={job}>
       <main id="main" className="mx-auto max-w-[1200px] p-3 sm:px-5">
         <JobEditor
           job={job}
-          shop={{ materials, machines, habits, tools, crib: pools[0] }}
-          machineId={job.holes[0]?.question.machine ?? machines[0]?.id ?? ''}
-          units={units}
+          shop={shop}
+          progress={{
+            ...((await findProgress(db, [job.id])).get(job.id) ?? { scribed: 0, punched: 0 }),
+            issued: (await lastIssued(db, [job.id])).get(job.id),
+          }}
+          machineId={job.holes[0]?.question.machine ?? shop.machines[0]?.id ?? ''}
         />
       </main>
     </OpenJob>

@@ -9,7 +9,7 @@ export function readBa(c: CalloutCursor): boolean {
   if (!match) return false;
   const thread = threadBySize('BA', match[1] ?? match[2]);
   if (!thread)
-    return c.stop('size', match, 'There is no such BA size here.', 'BA sizes 0 to 16 are known.', {}, [
+    return c.stop('size', match, 'That is not a BA size.', 'BA sizes 0 to 16 are known.', {}, [
       '0 BA',
       '2 BA',
       '16 BA',

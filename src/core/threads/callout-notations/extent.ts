@@ -2,14 +2,14 @@ import { MEASURE, sticky, type CalloutCursor } from '../callout-cursor';
 import type { Extent } from '../callout';
 
 const THROUGH = sticky(String.raw`(?:thru|through|thro)(?:\s+all|\s+hole)?\b`);
-export const DEPTH_AFTER = sticky(String.raw`(?:x\s*)?(${MEASURE})\s*(?:deep|dp\b|depth|full\s+thread)`);
+export const DEPTH_AFTER = sticky(String.raw`(?:x\s*)?(${MEASURE})\s*(?:deep|dp\b|depth|long\b|full\s+thread)`);
 const DEPTH_BEFORE = sticky(String.raw`(?:↧|deep|depth|dp\b|to)\s*(${MEASURE})(?:\s*(?:deep|depth))?`);
 const BARE_DEPTH = sticky(String.raw`[x/]\s*(${MEASURE})(?![\d°])`);
 
 function setExtent(c: CalloutCursor, extent: Extent, match: RegExpExecArray): true {
   const feature = c.last();
   if (!feature)
-    return c.stop('extent-first', match, 'A depth stands before what it belongs to.', 'Name the thread first.');
+    return c.stop('extent-first', match, 'The depth comes before the thing it belongs to.', 'Name the thread first.');
   feature.extent ??= extent;
   return true;
 }

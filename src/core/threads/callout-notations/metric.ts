@@ -38,7 +38,7 @@ function metricClass(c: CalloutCursor, thread: RegExpExecArray): string | undefi
     'class-external',
     match,
     '{typed} is not a class of a tapped hole: small letters belong to bolts.',
-    'Use 6H, or 4H to 7H, for the hole.',
+    'Use 6H, or 4H to 7H, for the hole; for a thread on a rod write OUTSIDE.',
     { typed },
     ['6H', '5H', '7H'],
   );
@@ -47,7 +47,7 @@ function metricClass(c: CalloutCursor, thread: RegExpExecArray): string | undefi
 function withoutPitch(c: CalloutCursor, match: RegExpExecArray, major: number, sizes: readonly Thread[]): true {
   const thread = coarseOf(sizes) ?? sizes[0] ?? noSuchSize(c, match, major);
   if (thread.series !== 'metric-coarse')
-    c.note('M{major} has no coarse pitch; {thread} is taken.', { major, thread: thread.designation });
+    c.note('M{major} has no coarse pitch: assumed {thread}.', { major, thread: thread.designation });
   return c.addThread(thread, match, metricClass(c, match));
 }
 

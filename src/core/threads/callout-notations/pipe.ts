@@ -8,14 +8,14 @@ const OTHER_FORM = sticky(String.raw`(tr\s*\d|acme|stub|buttress|pg\s*\d|rd\s*\d
 export function readPipeSeries(c: CalloutCursor, text: string, match: RegExpExecArray): ThreadSeries | undefined {
   if (text === 'bspp' || text === 'g') return 'G';
   if (text === 'bsp') {
-    c.note('BSP is read as the parallel pipe thread G.');
+    c.note('BSP is read as parallel pipe thread, G.');
     return 'G';
   }
   if (text === 'nptf' || text === 'bspt' || text === 'rc' || text === 'rp')
     return c.stop(
       'form-unknown',
       match,
-      '{series} is not held here.',
+      '{series} is not in the list.',
       'NPT (tapered) and G (parallel) are; the drawing decides which seals.',
       { series: text.toUpperCase() },
       ['1/8 NPT', 'G 1/8'],
@@ -30,7 +30,7 @@ export function readOtherForm(c: CalloutCursor): boolean {
   return c.stop(
     'form-unknown',
     match,
-    'This thread form is not held here.',
+    'This thread form is not in the list.',
     'Metric, UNC, UNF, UNEF, BA, BSW, BSF, G and NPT are.',
     {},
     nearestReadings(match[0]),

@@ -20,7 +20,7 @@ export function readShape(c: CalloutCursor): boolean {
   if (bore) return features.push({ kind: 'counterbore', diameterMm: c.measure(bore[1], bore) }) > 0;
   const sink = c.take(COUNTERSINK);
   if (sink) {
-    if (sink[2] === undefined) c.note('The countersink is taken as 90 degrees.');
+    if (sink[2] === undefined) c.note('Countersink angle not given: assumed 90 degrees.');
     const angleDeg = Number(sink[2] ?? USUAL_SINK_DEG);
     return features.push({ kind: 'countersink', diameterMm: c.measure(sink[1], sink), angleDeg }) > 0;
   }

@@ -10,6 +10,8 @@ const TRAILING_COUNT = sticky(
 );
 const LEFT_HAND = sticky(String.raw`-?\s*(?:lh|left[\s-]?hand)\b`);
 const RIGHT_HAND = sticky(String.raw`-?\s*(?:rh|right[\s-]?hand)\b`);
+const STUD_END = sticky(String.raw`(?:stud|inner)\s+end\b`);
+const OUTSIDE = sticky(String.raw`(?:outside|external|ext|male|rod|stud)\b`);
 const NOISE = sticky(
   String.raw`(?:tap(?:ped)?|threads?|typ(?:ical)?|drill(?:ed)?|min(?:imum)?|full|hole|equally\s+spaced|eq\.?\s*sp\.?|int(?:ernal)?|on)\b|[-x](?!\s*[\d.])|[()]`,
 );
@@ -20,7 +22,7 @@ export function readLeadingCount(c: CalloutCursor): void {
   if (count) c.setCount(Number(count[1]));
 }
 
-/** Hand of the thread, a count that comes last, and words that say nothing of the hole. */
+/** Hand of the thread, inside or outside, a count that comes last, and words that say nothing of the hole. */
 export function readWord(c: CalloutCursor): boolean {
   const feature = c.last();
   if (feature?.kind === 'thread' && c.take(LEFT_HAND)) {
@@ -28,6 +30,16 @@ export function readWord(c: CalloutCursor): boolean {
     c.note('Left-hand thread: it needs a left-hand tap, turned the other way.');
     return true;
   }
+  if (feature?.kind === 'thread') {
+    if (c.take(STUD_END)) feature.outside = 'stud';
+    else if (c.take(OUTSIDE)) feature.outside = 'rod';
+    else return readRest(c);
+    return true;
+  }
+  return readRest(c);
+}
+
+function readRest(c: CalloutCursor): boolean {
   const count = c.callout.count === 1 ? c.take(TRAILING_COUNT) : undefined;
   if (count) {
     c.setCount(Number(count[1]));

@@ -11,7 +11,7 @@ export const PUT = (request: Request): Promise<Response> =>
     await mayChangeCrib(db, request);
     const { guardsCrib } = await readBody(request, accessChange);
     if (guardsCrib && (await accessRow(db)).passcodeHash === null)
-      throw new Refusal(422, 'No passcode', 'There is no passcode to ask for.', [
+      throw new Refusal(422, 'No passcode', 'No passcode is set here, so there is nothing to ask for.', [
         {
           field: 'guardsCrib',
           code: 'passcode-none',

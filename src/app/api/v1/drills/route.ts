@@ -15,7 +15,7 @@ export const GET = (request: Request): Promise<Response> =>
           field: 'set',
           code: 'drills-unknown',
           detail: 'No such set.',
-          remedy: `Take one of: ${shop.pools.map((p) => p.id).join(', ')}.`,
+          remedy: `Pick one of: ${shop.pools.map((p) => p.id).join(', ')}.`,
         },
       ]);
     return json({ sets });

@@ -3,29 +3,37 @@ import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import QRCode from 'qrcode';
 import { JobCard } from '@/features/jobs/job-card';
-import { PAPERS, type Paper } from '@/features/jobs/paper';
+import { PAPERS, type Paper } from '@/ui/paper';
 import { PrintBar } from '@/features/jobs/print-bar';
+import { unitsHere } from '@/app/units-here';
+import { DISPLAYS } from '@/core/units/show';
 import { database } from '@/server/start';
 import { inSlices } from '@/server/in-slices';
 import { findJob } from '@/server/repositories/job-repository';
+import { findRoute, lastNumber } from '@/server/repositories/route-repository';
+import { wholeShop } from '@/core/shop/shop';
 import { shopNow } from '@/server/services/shop-service';
 
 export const metadata = { title: 'Card' };
 
 interface Props {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ paper?: string }>;
+  searchParams: Promise<{ paper?: string; units?: string; route?: string }>;
 }
 
 export default async function CardPage({ params, searchParams }: Props) {
   const db = await database();
-  const job = await findJob(db, (await params).id);
-  if (!job) notFound();
-  const shop = await shopNow(db);
+  const jobNow = await findJob(db, (await params).id);
+  if (!jobNow) notFound();
+  const { paper: wanted, units, route } = await searchParams;
+  const number = route === 'none' ? 0 : Number(route ?? (await lastNumber(db, jobNow.id)));
+  const issue = number > 0 ? await findRoute(db, jobNow.id, number) : undefined;
+  const job = issue?.inputs.job ?? jobNow;
+  const shop = issue ? wholeShop(issue.inputs.shop) : await shopNow(db);
   const planner = plannerFor(shop);
-  const wanted = (await searchParams).paper;
+  const display = DISPLAYS.find((d) => d === units) ?? job.units ?? (await unitsHere());
   const paper: Paper =
-    wanted !== undefined && wanted in PAPERS ? (wanted as Paper) : shop.units === 'inch' ? 'letter-half' : 'a5';
+    wanted !== undefined && wanted in PAPERS ? (wanted as Paper) : display === 'inch' ? 'letter-half' : 'a5';
   const host = (await headers()).get('host') ?? '127.0.0.1:3000';
   const base = process.env.PUBLIC_URL?.replace(/\/+$/, '') ?? `http://${host}`;
   const address = `${base}/jobs/${job.id}`;
@@ -37,13 +45,20 @@ export default async function CardPage({ params, searchParams }: Props) {
   }));
   return (
     <main id="main">
-      <PrintBar jobId={job.id} paper={paper} />
+      <PrintBar
+        jobId={job.id}
+        paper={paper}
+        display={display}
+        more={route === undefined ? '' : `&route=${encodeURIComponent(route)}`}
+        issue={issue && { number: issue.number, current: issue.jobVersion === jobNow.version }}
+      />
       <JobCard
         job={job}
         material={shop.materials.find((m) => m.id === job.materialId)?.label ?? job.materialId}
         plans={plans}
-        display={shop.units}
+        display={display}
         paper={paper}
+        issue={issue}
         address={address}
         qrSvg={await QRCode.toString(address, { type: 'svg', margin: 0 })}
       />

@@ -3,7 +3,7 @@ import { HolesView } from '@/features/holes/holes-view';
 import { OpenJob } from '@/features/job-store/open-job';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
-import { shopNow } from '@/server/services/shop-service';
+import { shopForView, shopNow } from '@/server/services/shop-service';
 
 export const metadata = { title: 'Holes' };
 
@@ -16,15 +16,10 @@ export default async function HolesPage({ params, searchParams }: Props) {
   const db = await database();
   const job = await findJob(db, (await params).id);
   if (!job) notFound();
-  const { materials, machines, habits, tools, pools, units } = await shopNow(db);
+  const shop = shopForView(await shopNow(db));
   return (
     <OpenJob job={job}>
-      <HolesView
-        job={job}
-        shop={{ materials, machines, habits, tools, crib: pools[0] }}
-        display={units}
-        hole={(await searchParams).hole}
-      />
+      <HolesView job={job} shop={shop} hole={(await searchParams).hole} />
     </OpenJob>
   );
 }

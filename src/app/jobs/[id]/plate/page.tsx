@@ -3,7 +3,7 @@ import { PlateView } from '@/features/plate/plate-view';
 import { OpenJob } from '@/features/job-store/open-job';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
-import { shopNow } from '@/server/services/shop-service';
+import { shopForView, shopNow } from '@/server/services/shop-service';
 
 export const metadata = { title: 'Plate' };
 
@@ -11,15 +11,10 @@ export default async function PlatePage({ params }: { params: Promise<{ id: stri
   const db = await database();
   const job = await findJob(db, (await params).id);
   if (!job) notFound();
-  const { materials, machines, habits, tools, pools, units } = await shopNow(db);
+  const shop = shopForView(await shopNow(db));
   return (
     <OpenJob job={job}>
-      <PlateView
-        job={job}
-        display={units}
-        machineId={job.holes[0]?.question.machine ?? machines[0]?.id ?? ''}
-        shop={{ materials, machines, habits, tools, crib: pools[0] }}
-      />
+      <PlateView job={job} machineId={job.holes[0]?.question.machine ?? shop.machines[0]?.id ?? ''} shop={shop} />
     </OpenJob>
   );
 }

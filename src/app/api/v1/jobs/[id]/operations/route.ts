@@ -14,6 +14,8 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     const job = await existingJob(db, (await params).id);
     const shop = await shopNow(db);
     // Written feature by feature, as a large job is megabytes.
-    const features = await inSlices(operationsOf(job, shop, units ?? shop.units), (f) => JSON.stringify(f));
+    const features = await inSlices(operationsOf(job, shop, units ?? job.units ?? shop.units), (f) =>
+      JSON.stringify(f),
+    );
     return new Response(`{"features":[${features.join(',')}]}`, { headers: JSON_TYPE });
   });

@@ -1,8 +1,13 @@
 'use client';
 
+import { later } from '@/ui/later';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { send } from './send';
+import { useState } from 'react';
+import { useKeys } from '@/ui/keys';
+import { UnitSwitch } from '@/ui/units';
+
+const GoTo = later(() => import('./go-to'));
 
 const VIEWS = [
   ['/', 'Ask'],
@@ -11,23 +16,26 @@ const VIEWS = [
 ] as const;
 
 async function signOut(): Promise<void> {
-  await send('DELETE', '/api/v1/session');
+  await (await import('@/ui/send')).send('DELETE', '/api/v1/session');
   window.location.assign('/sign-in');
 }
 
 /** The views in the order of the work, on a strip like the edge of a steel rule. */
 export function TopBar({ signedInAs }: { signedInAs?: string }) {
   const path = usePathname();
+  const [going, setGoing] = useState(false);
+  const signedIn = path !== '/sign-in';
+  useKeys({ '/': () => setGoing(signedIn), '$mod+KeyK': () => setGoing(signedIn) });
   return (
     <header className="relative flex h-12 items-stretch gap-1 bg-ink px-3 text-steel-100 sm:px-4 print:hidden">
       <a href="#main" className="sr-only focus:not-sr-only focus:self-center focus:px-2">
         To the content
       </a>
-      <span className="mr-2 self-center whitespace-nowrap font-cond text-xl font-semibold tracking-wide">
+      <span className="mr-1 self-center sm:mr-2 whitespace-nowrap font-cond text-xl font-semibold tracking-wide">
         Jolly <span className="text-brass">Bit</span>
       </span>
       <nav aria-label="Views" className="flex">
-        {path !== '/sign-in' &&
+        {signedIn &&
           VIEWS.map(([href, name]) => {
             const here = href === '/' ? path === '/' : path.startsWith(href);
             return (
@@ -36,7 +44,7 @@ export function TopBar({ signedInAs }: { signedInAs?: string }) {
                 href={href}
                 prefetch={false}
                 aria-current={here ? 'page' : undefined}
-                className={`flex min-w-14 items-center justify-center px-3 font-cond text-lg font-semibold ${
+                className={`flex min-w-11 items-center justify-center px-2 sm:min-w-14 sm:px-3 font-cond text-lg font-semibold ${
                   here ? 'border-b-4 border-brass pt-1 text-white' : 'text-steel-200 hover:text-white'
                 }`}
               >
@@ -45,8 +53,24 @@ export function TopBar({ signedInAs }: { signedInAs?: string }) {
             );
           })}
       </nav>
+      {signedIn && (
+        <span className="ml-auto flex items-stretch gap-1 sm:gap-4">
+          <button
+            type="button"
+            title="/ or Ctrl+K"
+            onClick={() => setGoing(true)}
+            className="min-w-11 font-cond text-lg text-steel-200 sm:px-2 hover:text-white"
+          >
+            <kbd className="rounded-sm border border-steel-500 px-1.5">/</kbd>
+            <span className="ml-2 hidden sm:inline">go to anything</span>
+            <span className="sr-only sm:hidden">go to anything</span>
+          </button>
+          <UnitSwitch />
+        </span>
+      )}
+      {going && <GoTo onClose={() => setGoing(false)} />}
       {signedInAs !== undefined && (
-        <span className="ml-auto flex items-center gap-3 font-cond text-lg">
+        <span className="flex items-center gap-3 font-cond text-lg">
           <span className="hidden max-w-40 truncate sm:inline">{signedInAs}</span>
           <button
             type="button"

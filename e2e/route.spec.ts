@@ -1,0 +1,157 @@
+import { expect, inaccessible, test, type Page } from './test';
+
+const region = (page: Page, name: string | RegExp) => page.getByRole('region', { name });
+const kept = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+
+test('from an empty job to a printed, issued route, and a changed second issue', async ({ page, request }) => {
+  await page.goto('/jobs');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.waitForURL(/\/jobs\/[\w-]{20,}$/);
+  const id = page.url().split('/').pop() ?? '';
+  await page.goto(`/jobs/${id}/route`);
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('This job has no holes yet.');
+  await page.goto(`/jobs/${id}`);
+  const add = page.getByLabel('Add a hole');
+  await add.fill('4x M6 THRU');
+  await page.keyboard.press('Enter');
+  await kept(page);
+  await page.getByRole('link', { name: 'Route', exact: true }).click();
+  await expect(region(page, 'Route along time')).toBeVisible();
+  await expect(region(page, /^Bench drill press/)).toContainText('M6x1 spiral-point (gun) tap 4 A ×4');
+  await page.getByRole('button', { name: 'Issue route 1' }).click();
+  const issues = region(page, 'Issues');
+  await expect(issues).toContainText('Issue 1');
+  await expect(issues).toContainText('Nothing has changed since issue 1.');
+  for (const paper of ['a4', 'letter']) {
+    const pdf = await request.get(`/jobs/${id}/routes/1/traveller.pdf?paper=${paper}`);
+    expect([pdf.status(), (await pdf.body()).subarray(0, 5).toString()]).toEqual([200, '%PDF-']);
+  }
+  expect(await (await request.get(`/jobs/${id}/routes/1/route.csv`)).text()).toContain('M6x1 spiral-point (gun) tap 4');
+  await page.goto(`/jobs/${id}/holes`);
+  await page.getByLabel(/^Callout/).fill('M6 THRU CSK ø12 x 90°');
+  await page.keyboard.press('Enter');
+  await kept(page);
+  await page.goto(`/jobs/${id}/route`);
+  await expect(page.getByRole('list', { name: 'Changes since the last issue' })).toContainText('Countersink');
+  await page.getByRole('button', { name: 'Issue route 2' }).click();
+  await expect(issues).toContainText('Issue 2');
+  const first = await (await request.get(`/api/v1/jobs/${id}/routes/1`)).json();
+  expect([first.number, first.inputs.job.holes[0].question.callout]).toEqual([1, '4x M6 THRU']);
+  // The card works from the issue, whatever the job became since.
+  await page.goto(`/jobs/${id}/card?route=1`);
+  await expect(page.getByRole('article')).toContainText('By route 1');
+  await expect(page.getByRole('article')).not.toContainText('CSK');
+  await page.getByRole('link', { name: 'Card of the job as it is now' }).click();
+  await expect(page.getByRole('article')).toContainText('CSK');
+  await page.goto('/jobs');
+  await expect(page.getByRole('listitem').filter({ hasText: 'New job' }).first()).toContainText('route 2');
+});
+
+test('a visit is moved by keys, refused with the reason, pinned; it stays; undo', async ({ page }) => {
+  await page.goto('/jobs/sample-job-pier-adapter-plate/route');
+  const press = region(page, /^Bench drill press, top/);
+  const steps = press.getByRole('listitem');
+  await expect(steps.first()).toContainText('Centre drill');
+  const last = (await steps.count()) - 1;
+  const move = async (step: number, key: string, times: number): Promise<void> => {
+    await press.getByRole('button', { name: `Move step ${step}`, exact: true }).focus();
+    await page.keyboard.press('Space');
+    for (let i = 0; i < times; i++) {
+      await page.keyboard.press(key);
+      await expect(page.getByRole('status').filter({ hasText: 'is at place' }).first()).toBeAttached();
+      await page.waitForTimeout(120);
+    }
+    await page.keyboard.press('Space');
+  };
+  await move(last + 1, 'ArrowUp', last);
+  await expect(press.getByRole('alert')).toContainText('needs it first');
+  await steps.nth(2).getByRole('button', { pressed: false }).first().click();
+  await steps.nth(2).getByLabel('pinned').check();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(steps.nth(2).getByLabel('pinned')).not.toBeChecked();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await kept(page);
+  await page.reload();
+  await expect(steps.nth(2).getByLabel('pinned')).toBeChecked();
+});
+
+test('sawn apart in between: what is drilled before and what is tapped after are set-ups of their own', async ({
+  page,
+}) => {
+  await page.goto('/jobs/sample-job-counterweight-collar/route');
+  const cuts = region(page, 'Cuts in between');
+  await cuts.getByLabel('What is cut').fill('Saw apart');
+  await cuts.getByLabel('Minutes a part').fill('6');
+  await cuts.getByRole('button', { name: 'Add' }).click();
+  await cuts.getByLabel(/^A /).selectOption('last tap after it');
+  await expect(region(page, /^Knee mill, side, after Saw apart/)).toContainText('tap');
+  await expect(region(page, /Cut$/)).toContainText('Saw apart');
+});
+
+test('deadline and cutting list: early or late, what would save most; bad figures are said and stay', async ({
+  page,
+}) => {
+  await page.goto('/jobs/sample-job-spreader-bars/route');
+  const batch = region(page, 'Batch');
+  await expect(batch).toContainText('18 parts');
+  await expect(batch).toContainText('First part: measure before the rest');
+  await batch.getByLabel('Deadline').fill('soon');
+  await expect(batch).toContainText('A date such as 2026-12-24.');
+  await batch.getByLabel('Deadline').fill('2020-01-01');
+  await expect(batch.getByRole('status')).toContainText('The deadline has passed.');
+  await batch.getByLabel('Deadline').fill('2099-01-01');
+  await expect(batch.getByRole('status')).toContainText('days to spare');
+  await batch.getByLabel('Hours a day').fill('30');
+  await expect(batch).toContainText('At most 24.');
+  const cutting = region(page, 'Cutting list');
+  await expect(cutting).toContainText('6 from 3000.0 mm, 102.0 mm left');
+  await cutting.getByLabel('Kerf, mm').fill('5000');
+  await expect(cutting.getByRole('alert')).toContainText('is over the longest stock');
+  await cutting.getByLabel('Kerf, mm').fill('2');
+  await cutting.getByLabel('Stock on hand, mm').fill('3000 x 2, 1000');
+  await expect(cutting).toContainText('2 from 1000.0 mm');
+  await cutting.getByLabel('Stock on hand, mm').fill('x');
+  await expect(cutting).toContainText('Enter lengths such as');
+  expect(await inaccessible(page, 'route')).toEqual([]);
+});
+
+for (const size of [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+])
+  test(`the route at ${size.width} wide: nothing runs off the side, and it is accessible`, async ({ page }) => {
+    await page.setViewportSize(size);
+    await page.goto('/jobs/sample-job-pier-adapter-plate/route');
+    await expect(region(page, 'Batch')).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
+    expect(await inaccessible(page, 'route')).toEqual([]);
+  });
+
+test('what comes first is typed and kept, both ways round is refused; a quicker machine is applied in one step', async ({
+  page,
+}) => {
+  await page.goto('/jobs/sample-job-bearing-block/route');
+  const first = region(page, 'What comes first');
+  const order = async (a: string, b: string): Promise<void> => {
+    const pick = async (label: string, letter: string): Promise<void> => {
+      const list = first.getByLabel(label, { exact: true });
+      const option = await list
+        .locator('option')
+        .filter({ hasText: new RegExp(`^${letter} `) })
+        .textContent();
+      await list.selectOption({ label: option ?? '' });
+    };
+    await pick('First', a);
+    await pick('Then', b);
+    await first.getByRole('button', { name: 'Add' }).click();
+  };
+  await order('C', 'A');
+  await expect(first.getByRole('listitem')).toContainText('guides it');
+  await order('A', 'C');
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('is to come before');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('main').getByRole('alert')).toHaveCount(0);
+  const machines = region(page, 'Other machines');
+  await machines.getByRole('button', { name: 'Apply' }).first().click();
+  await expect(region(page, /^Knee mill/).first()).toBeVisible();
+});

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { database } from '@/server/start';
+import { queryOf } from '@/server/http/catalogue';
+import { answering, checked } from '@/server/http/respond';
+import { existingJob } from '@/server/services/job-service';
+import { issuedRoute } from '@/server/services/route-service';
+import { travellerPdf } from '@/server/services/traveller-pdf';
+
+const query = z.strictObject({ paper: z.enum(['a4', 'letter']).default('a4') });
+
+export const GET = (
+  request: Request,
+  { params }: { params: Promise<{ id: string; number: string }> },
+): Promise<Response> =>
+  answering(async () => {
+    const { id, number } = await params;
+    const { paper } = checked(query, queryOf(request));
+    const db = await database();
+    await existingJob(db, id);
+    const issue = await issuedRoute(db, id, Number(number));
+    const bytes = await travellerPdf(issue, new URL(request.url).origin, paper);
+    return new Response(Buffer.from(bytes), {
+      headers: {
+        'content-type': 'application/pdf',
+        'content-disposition': `inline; filename="traveller-${number}.pdf"`,
+      },
+    });
+  });

@@ -1,0 +1,28 @@
+import Papa from 'papaparse';
+import type { InspectionRow } from '../inspection/inspection-rows';
+import { showText, tell, type Display } from '../units/show';
+import { FORMULA_START } from './imported';
+
+const COLUMNS = ['part', 'hole', 'check', 'read', 'verdict', 'reason', 'decision', 'instrument', 'who', 'time'];
+export const VERDICT_WORD = { good: 'good', bad: 'not good', open: 'not settled' } as const;
+
+/** Figures of a row in words: turns it enters 8, X 12.34 mm. */
+export const readText = ({ read }: InspectionRow, display: Display): string =>
+  read.map(({ label, value, unit }) => `${label} ${showText({ value, unit }, display)}`).join('; ');
+
+/** An inspection sheet as a table, a row for everything that was gauged. */
+export function writeInspectionCsv(rows: readonly InspectionRow[], display: Display): string {
+  const data = rows.map((r) => [
+    r.part,
+    r.hole,
+    r.check,
+    readText(r, display),
+    VERDICT_WORD[r.verdict],
+    tell(r.reason, display),
+    r.decision ?? '',
+    r.instrument ?? '',
+    r.who ?? '',
+    r.at,
+  ]);
+  return Papa.unparse({ fields: COLUMNS, data }, { newline: '\n', escapeFormulae: FORMULA_START });
+}

@@ -1,0 +1,66 @@
+import type { ChipSign } from '../cutting/chips-adviser';
+import type { AskForm } from '../hole/form';
+import type { CutOverride } from '../operation/cut';
+import type { Sign } from '../tapping/trouble';
+import type { CheckKind } from './checks-of';
+import type { Choice, VerdictState } from './verdict';
+
+/** A hole of a part. */
+export interface HoleAt {
+  featureId: string;
+  /** From 1 within its feature. */
+  holeNumber: number;
+  /** From 1. */
+  part: number;
+}
+export const holeKey = ({ featureId, holeNumber, part }: HoleAt): string => `${featureId}/${holeNumber}/${part}`;
+
+/** What a remedy changes of a hole’s question: the way it is made, never what the drawing asks for. */
+export type RemedyChange = Partial<Pick<AskForm, 'drill' | 'taps' | 'way' | 'room' | 'dry' | 'tap'>> & {
+  /** Speed and feed of operations, by their keys. */
+  overrides?: Record<string, Pick<CutOverride, 'rpm' | 'feed'>>;
+};
+
+interface Bodies {
+  'step-done': { step: string; part: number; seconds?: number };
+  'step-skipped': { step: string; part: number; reason: string };
+  /** Takes back a step done or skipped: names its record as what it corrects. */
+  'step-undone': { step: string; part: number };
+  'chip-seen': { part: number; chips: ChipSign };
+  'tap-felt': { part: number; sign: Exclude<Sign, 'broken'> };
+  'tap-broken': { part: number; tap: string; turns?: number };
+  'drill-dull': { part: number; tool: string };
+  note: { part: number; text: string };
+  remedy: { part: number; scope: 'hole' | 'rest'; label: string; change: RemedyChange };
+  checked: {
+    part: number;
+    check: CheckKind;
+    values: Record<string, number>;
+    verdict: VerdictState;
+    /** Name of the instrument, where one gave the reading. */
+    instrument?: string;
+  };
+  /** With what it changes of how the hole is made: the next drill up for a redrill. */
+  decision: { part: number; choice: Choice; change?: RemedyChange };
+  photo: { part: number; image: string; dxMm: number; dyMm: number };
+}
+export type BenchKind = keyof Bodies;
+
+/** What happened at the bench, as far as it is judged. */
+export type BenchRecord = {
+  [K in BenchKind]: {
+    id: string;
+    kind: K;
+    featureId?: string;
+    holeNumber?: number;
+    corrects?: string;
+    who?: string;
+    happenedAt: string;
+    body: Bodies[K];
+  };
+}[BenchKind];
+export type BodyOf<K extends BenchKind> = Bodies[K];
+
+/** The hole that a record is about; undefined where it is about the whole part. */
+export const holeOf = ({ featureId, holeNumber, body }: BenchRecord): HoleAt | undefined =>
+  featureId !== undefined && holeNumber !== undefined ? { featureId, holeNumber, part: body.part } : undefined;

@@ -1,0 +1,39 @@
+import { mm, phrase, type Phrase } from '../answer/answer';
+import type { Operation, OperationCode } from '../operation/operation';
+import type { WorkItem } from '../route/work-item';
+
+const VERBS: Record<OperationCode, string> = {
+  'lay-out': 'Lay out',
+  start: 'Start',
+  pilot: 'Pilot',
+  open: 'Drill',
+  drill: 'Drill',
+  deepen: 'Drill on',
+  'step-drill': 'Step-drill',
+  annular: 'Cut',
+  saw: 'Saw',
+  ream: 'Ream',
+  counterbore: 'Counterbore',
+  countersink: 'Countersink',
+  chamfer: 'Chamfer',
+  tap: 'Tap',
+  chase: 'Chase',
+  deburr: 'Deburr',
+  check: 'Gauge',
+  note: 'Note',
+} as const satisfies Record<OperationCode, string>;
+
+/** What is done, in as few words as can be read from across the shop: Drill 8.5 mm, Tap M10. */
+export function headline(item: WorkItem, op: Operation | undefined): Phrase {
+  if (item.code === 'cut-between') return item.order;
+  const verb = VERBS[item.code];
+  if (op?.cut) return phrase('{verb} {size}', { verb, size: mm(op.cut.spec.diameterMm) });
+  if (op?.tap) return phrase('{verb} {thread}', { verb, thread: op.tap.thread.designation });
+  return phrase('{verb}', { verb });
+}
+
+/** Where the tool of an operation lies; undefined where the crib does not say. */
+export const whereOf = (op: Operation | undefined): string | undefined =>
+  op?.cut?.spec.tool.tool?.where ??
+  op?.cut?.spec.drill?.where ??
+  (op?.tap && 'where' in op.tap.tap ? (op.tap.tap.where as string | undefined) : undefined);

@@ -1,0 +1,203 @@
+import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
+import type { HolePlan } from '../hole/hole-plan';
+import type { Point } from '../layout/part';
+import { h7UpperMm, isH7 } from '../operation/choose-plain-drill';
+import { isTapered } from '../threads/thread';
+import { judgeHoleDepth, judgeSize, judgeThreadDepth } from './depth-and-size';
+import { judgePosition } from './position';
+import { judgeSquare } from './squareness';
+import { judgeGo, judgeNotGo, judgePins } from './thread-gauge';
+import { bad, good, type Verdict } from './verdict';
+
+export const CHECK_KINDS = ['go', 'not-go', 'minor', 'depth', 'size', 'square', 'position', 'mating'] as const;
+export type CheckKind = (typeof CHECK_KINDS)[number];
+
+/** One figure to read. */
+export interface CheckField {
+  id: string;
+  label: string;
+  unit: 'mm' | 'turns';
+  /** May be left out. */
+  optional?: boolean;
+  /** May be below zero: gaps and places. */
+  signed?: boolean;
+  /** What an instrument calls it: its readings go here. */
+  reading: string;
+}
+
+/** One thing to gauge on a hole. */
+export interface Check {
+  kind: CheckKind;
+  title: string;
+  /** What to do and what it has to be. */
+  how: Phrase;
+  /** None: it is answered with yes or no. */
+  fields: CheckField[];
+  judge: (values: Readonly<Record<string, number>>) => Verdict;
+}
+
+/** What surrounds a hole that is gauged. */
+export interface CheckSetting {
+  /** Where the drawing has it; undefined where it is not laid out. */
+  drawn?: Point;
+  /** Position zone, a diameter; undefined where nothing is known of the joint. */
+  zoneMm?: number;
+  /** Turns that a not-go gauge may enter, of the shop’s habits. */
+  notGoTurns: number;
+}
+
+function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
+  const { thread: part } = plan;
+  if (!part) return [];
+  const { thread, at, limits, kind } = part;
+  if (isTapered(thread))
+    return [
+      {
+        kind: 'go',
+        title: 'Plug gauge',
+        how: phrase('By hand to the notch, a turn either way.'),
+        fields: [{ id: 'turns', label: 'turns past the notch', unit: 'turns', signed: true, reading: 'go' }],
+        judge: ({ turns }) =>
+          Math.abs(turns) <= 1
+            ? good('Within a turn of the notch.')
+            : bad(
+                turns < 0 ? ['next-tap', 'scrap'] : ['accept', 'scrap'],
+                turns < 0 ? 'Stops short of the notch: tap deeper.' : 'Goes past the notch: the joint will not seal.',
+              ),
+      },
+    ];
+  const blindDepth: Check[] = at.through
+    ? []
+    : [
+        {
+          kind: 'depth',
+          title: 'Depth of thread',
+          how: phrase('A marked screw to the end of its way, or a depth gauge: {length} at least.', {
+            length: depth(at.lengthMm),
+          }),
+          fields: [{ id: 'depth', label: 'depth', unit: 'mm', reading: 'depth' }],
+          judge: ({ depth: read }) => judgeThreadDepth(read, at.lengthMm, thread.pitchMm),
+        },
+      ];
+  const minor: Check[] = limits
+    ? [
+        {
+          kind: 'minor',
+          title:
+            kind === 'form' ? 'Minor diameter by pins: the real check of a formed thread' : 'Minor diameter by pins',
+          how: phrase('{class}: {min} to {max}.', {
+            class: limits.className,
+            min: mm(limits.minorMinMm),
+            max: mm(limits.minorMaxMm),
+          }),
+          fields: [
+            { id: 'in', label: 'largest pin that enters', unit: 'mm', reading: 'in' },
+            { id: 'out', label: 'smallest that does not', unit: 'mm', optional: true, reading: 'out' },
+          ],
+          judge: ({ in: inMm, out }) =>
+            judgePins({ inMm, outMm: out }, limits.minorMinMm, limits.minorMaxMm, kind === 'form'),
+        },
+      ]
+    : [];
+  return [
+    {
+      kind: 'go',
+      title: 'Go gauge',
+      how: phrase('Clean the hole. By hand, the full {length}.', { length: depth(at.lengthMm) }),
+      fields: [{ id: 'turns', label: 'turns it enters', unit: 'turns', reading: 'go' }],
+      judge: ({ turns }) => judgeGo(turns, at.lengthMm, thread.pitchMm, at.through),
+    },
+    {
+      kind: 'not-go',
+      title: 'Not-go gauge',
+      how: phrase('By hand, no more than {limit}.', { limit: quantity(notGoTurns, 'turns') }),
+      fields: [{ id: 'turns', label: 'turns it enters', unit: 'turns', reading: 'not-go' }],
+      judge: ({ turns }) => judgeNotGo(turns, notGoTurns),
+    },
+    ...minor,
+    ...blindDepth,
+    {
+      kind: 'square',
+      title: 'Squareness',
+      how: phrase('A screw in the hole, a square beside it from two sides.'),
+      fields: [
+        { id: 'front', label: 'gap from the front, + leans right', unit: 'mm', signed: true, reading: 'front' },
+        { id: 'side', label: 'gap from the right, + leans back', unit: 'mm', signed: true, reading: 'side' },
+        { id: 'height', label: 'at height', unit: 'mm', reading: 'height' },
+      ],
+      judge: ({ front, side, height }) => judgeSquare({ frontMm: front, sideMm: side, heightMm: height }, at.lengthMm),
+    },
+  ];
+}
+
+function plainChecks({ hole, thread }: HolePlan): Check[] {
+  if (thread) return [];
+  return hole.bores
+    .flatMap(({ feature, fullMm, through }): Check[] => {
+      const { diameterMm, fit } = feature;
+      const upper = isH7(fit) ? h7UpperMm(diameterMm) : undefined;
+      return [
+        {
+          kind: 'size',
+          title: fit ? `Diameter, ${fit}` : 'Diameter',
+          how: upper
+            ? phrase('Plug gauge or pins: {low} to {high}.', { low: mm(diameterMm), high: mm(diameterMm + upper) })
+            : phrase('Caliper or pins: {size}.', { size: mm(diameterMm) }),
+          fields: [{ id: 'size', label: 'diameter', unit: 'mm', reading: 'size' }],
+          judge: ({ size }) => judgeSize(size, diameterMm, upper),
+        },
+        ...(through
+          ? []
+          : [
+              {
+                kind: 'depth',
+                title: 'Depth to full diameter',
+                how: phrase('Depth gauge: {depth}.', { depth: depth(fullMm) }),
+                fields: [{ id: 'depth', label: 'depth', unit: 'mm', reading: 'depth' }],
+                judge: ({ depth: read }: Readonly<Record<string, number>>) => judgeHoleDepth(read, fullMm),
+              } satisfies Check,
+            ]),
+      ];
+    })
+    .filter((c, i, all) => all.findIndex((other) => other.kind === c.kind) === i);
+}
+
+/**
+ * What to gauge on a hole, in the order in which it is done: thread or size, depth, squareness, position, the mating part
+ * last.
+ */
+export function checksOf(plan: HolePlan, setting: CheckSetting): Check[] {
+  const { drawn, zoneMm } = setting;
+  const position: Check[] =
+    drawn && zoneMm
+      ? [
+          {
+            kind: 'position',
+            title: 'Position',
+            how: phrase('From the two datum edges: X {x}, Y {y}; zone {zone}.', {
+              x: mm(drawn.x),
+              y: mm(drawn.y),
+              zone: mm(zoneMm),
+            }),
+            fields: [
+              { id: 'x', label: 'X', unit: 'mm', signed: true, reading: 'x' },
+              { id: 'y', label: 'Y', unit: 'mm', signed: true, reading: 'y' },
+            ],
+            judge: ({ x, y }) => judgePosition({ x, y }, drawn, zoneMm, plan.thread !== undefined),
+          },
+        ]
+      : [];
+  const mating: Check = {
+    kind: 'mating',
+    title: 'Mating part',
+    how: phrase('Every screw started before any is tightened.'),
+    fields: [],
+    judge: ({ yes }) =>
+      yes ? good('It goes together.') : bad(['clean', 'open', 'larger', 'accept', 'scrap'], 'It does not go together.'),
+  };
+  return [...threadChecks(plan, setting), ...plainChecks(plan), ...position, mating];
+}
+
+/** Whether every figure that has to be read is there, so that it can be judged. */
+export const isComplete = ({ fields }: Check, values: Readonly<Record<string, number | undefined>>): boolean =>
+  fields.every((f) => f.optional || values[f.id] !== undefined) && (fields.length > 0 || values.yes !== undefined);

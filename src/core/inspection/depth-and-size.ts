@@ -1,0 +1,67 @@
+import { mm } from '../answer/answer';
+import { bad, good, type Verdict } from './verdict';
+
+/**
+ * Depth of full thread, by a marked screw or a depth gauge.
+ * @param pitchMm a quarter of it is what the reading can tell
+ */
+export function judgeThreadDepth(depthMm: number, neededMm: number, pitchMm: number): Verdict {
+  const values = { depth: mm(depthMm), needed: mm(neededMm), short: mm(neededMm - depthMm) };
+  return depthMm >= neededMm - pitchMm / 4
+    ? good('Full thread {depth} deep; {needed} needed.', values)
+    : bad(
+        ['clean', 'next-tap', 'deepen', 'accept', 'scrap'],
+        'Full thread {depth} deep: {short} short of {needed}.',
+        values,
+      );
+}
+
+/** General tolerance, medium, ISO 2768-1: plus or minus, mm, by the largest size in mm. */
+const GENERAL_MM = [
+  [6, 0.1],
+  [30, 0.2],
+  [120, 0.3],
+  [400, 0.5],
+] as const;
+
+/** Plus or minus that a size without a tolerance of its own has, mm. ISO 2768-1 medium; over 400 mm 0.8. */
+export const generalTolerance = (sizeMm: number): number => GENERAL_MM.find(([to]) => sizeMm <= to)?.[1] ?? 0.8;
+
+/** Depth of a plain blind hole to its full diameter. */
+export function judgeHoleDepth(depthMm: number, drawnMm: number): Verdict {
+  const within = generalTolerance(drawnMm);
+  const values = { depth: mm(depthMm), drawn: mm(drawnMm), within: mm(within) };
+  if (Math.abs(depthMm - drawnMm) <= within + 1e-9)
+    return good('{depth} deep; {drawn} on the drawing, ±{within}.', values);
+  return depthMm < drawnMm
+    ? bad(
+        ['clean', 'deepen', 'accept', 'scrap'],
+        '{depth} deep; {drawn} on the drawing, ±{within}: too shallow.',
+        values,
+      )
+    : bad(
+        ['accept', 'scrap'],
+        '{depth} deep; {drawn} on the drawing, ±{within}: too deep. Look at the wall left.',
+        values,
+      );
+}
+
+/**
+ * Diameter of a plain or reamed hole.
+ * @param upperMm over nominal, of its fit; the general tolerance both ways where left out
+ */
+export function judgeSize(diameterMm: number, nominalMm: number, upperMm?: number): Verdict {
+  const [low, high] =
+    upperMm === undefined
+      ? [nominalMm - generalTolerance(nominalMm), nominalMm + generalTolerance(nominalMm)]
+      : [nominalMm, nominalMm + upperMm];
+  const values = { size: mm(diameterMm), low: mm(low), high: mm(high) };
+  if (diameterMm >= low - 1e-9 && diameterMm <= high + 1e-9) return good('{size}: inside {low} to {high}.', values);
+  return diameterMm < low
+    ? bad(['clean', 'redrill', 'accept', 'scrap'], '{size}: under {low}.', values)
+    : bad(
+        upperMm === undefined ? ['open', 'accept', 'scrap'] : ['larger', 'accept', 'scrap'],
+        '{size}: over {high}.',
+        values,
+      );
+}

@@ -1,0 +1,42 @@
+import type { Result } from '../answer/answer';
+import type { HolePlan } from '../hole/hole-plan';
+import type { JobHead, JobFeature, Planner } from '../job/plan-in-job';
+import type { Operation } from '../operation/operation';
+import type { WorkItem } from '../route/work-item';
+import type { RemedyChange } from './bench-record';
+
+/** How a feature is made once the remedies found at the bench are applied to a hole of it. */
+export function planAtBench(
+  feature: JobFeature,
+  job: JobHead,
+  planner: Planner,
+  { overrides, ...change }: RemedyChange = {},
+): Result<HolePlan> {
+  const edits = overrides
+    ? {
+        ...feature.edits,
+        overrides: Object.fromEntries(
+          [...new Set([...Object.keys(feature.edits?.overrides ?? {}), ...Object.keys(overrides)])].map((key) => [
+            key,
+            { ...feature.edits?.overrides?.[key], ...overrides[key] },
+          ]),
+        ),
+      }
+    : feature.edits;
+  return planner.plan({ ...feature, question: { ...feature.question, ...change }, edits }, job);
+}
+
+/** What of an operation can be seen in the metal: another drill, deeper, another tap. */
+const traceOf = ({ cut, tap }: Operation): string =>
+  cut ? `${cut.spec.diameterMm} ${cut.spec.fullMm}` : tap ? `${tap.tap.name} ${tap.tap.chamferThreads}` : '';
+
+/** Whether what was done by one plan has to be done once more by another; speed and fluid leave no trace. */
+export function isRedone(item: WorkItem, before: Result<HolePlan>, after: Result<HolePlan>): boolean {
+  if (!before.ok || !after.ok) return false;
+  const find = (plan: HolePlan): Operation | undefined => plan.operations.find((op) => op.key === item.opKey);
+  const [was, is] = [find(before.value), find(after.value)];
+  if (!was || !is || (!was.cut && !was.tap)) return false;
+  // A smaller drill cannot be run into a larger hole.
+  if (was.cut && is.cut && is.cut.spec.diameterMm < was.cut.spec.diameterMm - 1e-6) return false;
+  return traceOf(was) !== traceOf(is);
+}

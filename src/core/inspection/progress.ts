@@ -1,0 +1,34 @@
+import type { CheckKind } from './checks-of';
+import { holeKey, holeOf, type BenchRecord, type HoleAt } from './bench-record';
+import type { PartResult } from './sampling';
+
+/** The latest gauging of each kind at a hole, newest decision taken into account by the run. */
+export function latestChecks(
+  records: readonly BenchRecord[],
+  hole: HoleAt,
+): Map<CheckKind, Extract<BenchRecord, { kind: 'checked' }>> {
+  const latest = new Map<CheckKind, Extract<BenchRecord, { kind: 'checked' }>>();
+  for (const r of records) {
+    const at = holeOf(r);
+    if (r.kind === 'checked' && at && holeKey(at) === holeKey(hole)) latest.set(r.body.check, r);
+  }
+  return latest;
+}
+
+/**
+ * Of each part whose hole was gauged, whether it came out good. One that was mended is still a fault for those made beside
+ * it; one that only had to be cleaned is none.
+ */
+export function resultsOf(records: readonly BenchRecord[], featureId: string, holeNumber: number): PartResult[] {
+  const byPart = new Map<number, { bad: boolean; fault: boolean }>();
+  for (const r of records) {
+    if (r.featureId !== featureId || r.holeNumber !== holeNumber) continue;
+    const { part } = r.body;
+    const before = byPart.get(part);
+    if (r.kind === 'checked' && r.body.verdict !== 'open')
+      byPart.set(part, { bad: (before?.bad ?? false) || r.body.verdict === 'bad', fault: before?.fault ?? false });
+    if (r.kind === 'decision' && before?.bad)
+      byPart.set(part, { bad: false, fault: before.fault || r.body.choice !== 'clean' });
+  }
+  return [...byPart].map(([part, { bad, fault }]) => ({ part, good: !bad && !fault }));
+}

@@ -1,0 +1,89 @@
+import { answer, mm, quantity, type Answer } from '../answer/answer';
+import { bad, good, open, type Verdict } from './verdict';
+
+/** A gauge is read to half a turn. */
+const READ_TURNS = 0.5;
+
+/** Turns that a go gauge makes in a thread of full length. */
+export const fullTurns = (lengthMm: number, pitchMm: number): Answer =>
+  answer(lengthMm / pitchMm, 'turns', {
+    rule: 'Turns of full thread',
+    formula: 'length of full thread / pitch',
+    inputs: [
+      ['length of full thread', mm(lengthMm)],
+      ['pitch', mm(pitchMm)],
+    ],
+    source: { kind: 'standard', name: 'Geometry of a screw thread (ISO 68-1, ASME B1.1)' },
+  });
+
+/**
+ * The go gauge has to enter the full length.
+ * @param turns that it went in, 0 or more
+ * @param through nothing stops it at the bottom
+ */
+export function judgeGo(turns: number, lengthMm: number, pitchMm: number, through: boolean): Verdict {
+  const needed = fullTurns(lengthMm, pitchMm);
+  const figures = [{ label: 'turns needed', answer: needed }];
+  const values = { turns: quantity(turns, 'turns'), needed: quantity(needed.value, 'turns') };
+  if (turns >= needed.value - READ_TURNS) return good('Go gauge enters {turns} of {needed}.', values, figures);
+  if (turns < 2)
+    return bad(
+      ['clean', 'redrill', 'chase', 'larger', 'accept', 'scrap'],
+      'Go gauge does not enter: the hole or the thread is too small, or chips are in it.',
+      values,
+      figures,
+    );
+  return bad(
+    through ? ['clean', 'chase', 'next-tap', 'accept', 'scrap'] : ['clean', 'next-tap', 'deepen', 'accept', 'scrap'],
+    'Go gauge stops after {turns}; {needed} are needed.',
+    values,
+    figures,
+  );
+}
+
+/**
+ * The not-go gauge may enter no more than the shop’s limit.
+ * @param turns that it went in, 0 or more
+ * @param limit turns, of the shop’s habits
+ */
+export function judgeNotGo(turns: number, limit: number): Verdict {
+  const values = { turns: quantity(turns, 'turns'), limit: quantity(limit, 'turns') };
+  return turns <= limit + 1e-9
+    ? good('Not-go gauge enters {turns}; {limit} are allowed.', values)
+    : bad(
+        ['clean', 'larger', 'accept', 'scrap'],
+        'Not-go gauge enters {turns}; {limit} are allowed: the pitch diameter is too large.',
+        values,
+      );
+}
+
+/** Minor diameter between two pins: the largest that enters, and the smallest that does not where one was tried. */
+export interface Pins {
+  inMm: number;
+  outMm?: number;
+}
+
+/**
+ * Minor diameter by pins against the class; for a formed thread this is the real check.
+ * @param formed a formed thread that is too tight cannot be drilled out: the next holes take a larger drill
+ */
+export function judgePins({ inMm, outMm }: Pins, minMm: number, maxMm: number, formed: boolean): Verdict {
+  const values = { in: mm(inMm), out: mm(outMm ?? inMm), min: mm(minMm), max: mm(maxMm) };
+  if (inMm > maxMm + 1e-9)
+    return bad(
+      ['larger', 'accept', 'scrap'],
+      'Pin {in} enters: the minor diameter is over {max}, too little thread.',
+      values,
+    );
+  if (outMm !== undefined && outMm <= minMm + 1e-9)
+    return bad(
+      formed ? ['chase', 'accept', 'scrap'] : ['clean', 'redrill', 'accept', 'scrap'],
+      'Pin {out} does not enter: the minor diameter is under {min}.',
+      values,
+    );
+  if (inMm >= minMm - 1e-9 && outMm !== undefined && outMm <= maxMm + 1e-9)
+    return good('Between pins {in} and {out}: inside {min} to {max}.', values);
+  return inMm < minMm - 1e-9
+    ? open('Pin {in} enters. Try {min}: it has to enter.', values)
+    : open('Pin {in} enters. Try one just over {max}: it may not enter.', values);
+}

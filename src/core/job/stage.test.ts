@@ -1,0 +1,61 @@
+import { USUAL_PART } from '../layout/part';
+import { tell } from '../units/show';
+import { faceSketch } from './face-sketch';
+import { stageOf, type Progress } from './stage';
+
+const all: Progress = { holes: 13, impossible: 0, unplaced: 0, features: 4, scribed: 0, punched: 0 };
+const of = (over: Partial<Progress>): string => {
+  const { stage, next } = stageOf({ ...all, ...over });
+  return `${stage}: ${tell(next, 'mm')}`;
+};
+
+test('how far a job is, and what comes next', () => {
+  expect([
+    of({ holes: 0, features: 0 }),
+    of({ unplaced: 4 }),
+    of({ unplaced: 1 }),
+    of({ impossible: 2 }),
+    of({}),
+    of({ holes: 1, features: 1 }),
+    of({ scribed: 5 }),
+    of({ scribed: 5, punched: 3 }),
+    of({ punched: 13, impossible: 1 }),
+    of({ issued: { number: 2, current: true } }),
+    of({ punched: 13, issued: { number: 2, current: true } }),
+    of({ scribed: 5, issued: { number: 2, current: false } }),
+  ]).toEqual([
+    'new: Add the holes on the drawing.',
+    'drawing: Lay out the holes, or work from the card.',
+    'drawing: Place 1 of 4 features.',
+    'drawing: 2 kinds of holes can’t be made as drawn: settle them.',
+    'laid out: Scribe, then punch 13 holes.',
+    'laid out: Scribe, then punch the hole.',
+    'scribing: Scribe the rest, then punch.',
+    'punching: Punch 10 more of 13.',
+    'punched: Drill and tap.',
+    'routed: Scribe and punch, then work by route 2.',
+    'punched: Drill and tap by route 2.',
+    'routed: Changed since route 2 was issued: look, then issue it anew.',
+  ]);
+});
+
+test('a job is known by the face with the most features, from the corner of its datum', () => {
+  const feature = (id: string, face: 'top' | 'front', x: number) => ({
+    id,
+    letter: id,
+    face,
+    place: { kind: 'point' as const, x, y: 5 },
+    question: { callout: 'M6 THRU' },
+  });
+  const part = { ...USUAL_PART, datums: { top: { x: 'right' as const, y: 'bottom' as const } } };
+  const sketch = faceSketch(part, [feature('A', 'front', 1), feature('B', 'top', 10), feature('C', 'top', 20)]);
+  const width = sketch?.shape.kind === 'rectangle' ? sketch.shape.widthMm : NaN;
+  expect([sketch?.face, sketch?.holes.map((h) => [h.letter, h.x, h.y, h.diameterMm])]).toEqual([
+    'top',
+    [
+      ['B', width - 10, 5, 6],
+      ['C', width - 20, 5, 6],
+    ],
+  ]);
+  expect(faceSketch(part, [])).toBeUndefined();
+});

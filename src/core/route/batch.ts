@@ -1,0 +1,165 @@
+import { phrase, type Phrase } from '../answer/answer';
+import { isHard, type Material } from '../materials/material';
+import { TAP_LIFE_HOLES, type OwnTap } from '../tapping/own-tap';
+import type { Route } from './route';
+
+/** A tool that has to be changed or sharpened before the batch is done. */
+export interface ChangePoint {
+  tool: string;
+  uses: number;
+  /** Holes until it is due. */
+  life: number;
+  /** Counted in holes from the start of the batch. */
+  changeAt: number[];
+}
+
+/** Holes that a drill makes between sharpenings in mild steel. Our judgement, until the log knows better. */
+const DRILL_LIFE = 250;
+
+/** How much longer a tool lasts in a metal than in mild steel. Our judgement. */
+export function lifeFactor(m: Material): number {
+  if (m.group === 'nickel') return 0.15;
+  if (m.group === 'titanium') return 0.2;
+  if (m.group === 'stainless') return m.chips === 'stringy' ? 0.4 : 0.7;
+  if (isHard(m)) return 0.4;
+  if (m.group === 'steel' || m.group === 'iron') return m.hardnessHb > 200 ? 0.7 : 1;
+  return 3;
+}
+
+/** When drills and taps of a batch are due, from their life and what a tap has done. */
+export function changePoints(route: Route, material: Material, taps: readonly OwnTap[] | undefined): ChangePoint[] {
+  const uses = new Map<string, { uses: number; life: number; done: number }>();
+  for (const setUp of route.setUps)
+    for (const visit of setUp.visits) {
+      const [first] = visit.items;
+      const isTap = first.code === 'tap';
+      if (!isTap && first.rpm === undefined) continue;
+      const own = taps?.find((t) => t.id === first.tapKey);
+      const base = isTap ? TAP_LIFE_HOLES[own?.steel ?? 'hss'] * (own?.geometry === 'form' ? 5 : 1) : DRILL_LIFE;
+      const before = uses.get(visit.tool);
+      uses.set(visit.tool, {
+        uses: (before?.uses ?? 0) + visit.items.length * route.quantity,
+        life: Math.max(1, Math.round(base * lifeFactor(material))),
+        done: own?.holesDone ?? 0,
+      });
+    }
+  return [...uses].flatMap(([tool, { uses: all, life, done }]) => {
+    const first = Math.max(1, life - (done % life));
+    const changeAt: number[] = [];
+    for (let at = first; at < all && changeAt.length < 50; at += life) changeAt.push(at);
+    return changeAt.length > 0 ? [{ tool, uses: all, life, changeAt }] : [];
+  });
+}
+
+/** What is measured on the first part before the rest are made. */
+export function firstArticle(route: Route): Phrase[] {
+  if (route.quantity < 2) return [];
+  const checks = new Map<string, Phrase>();
+  for (const setUp of route.setUps)
+    for (const visit of setUp.visits)
+      for (const item of visit.items)
+        if (item.code === 'check' && !checks.has(item.letter))
+          checks.set(
+            item.letter,
+            phrase(`{letter}: ${item.order.text}`, { ...item.order.values, letter: item.letter }),
+          );
+  return [...checks].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, check]) => check);
+}
+
+/** Where the time of a batch goes, s. */
+export interface TimeShares {
+  cuttingS: number;
+  changesS: number;
+  clampingS: number;
+  otherS: number;
+}
+
+/** Cutting and ways, changes of tool and speed, clamping, over all parts. */
+export function timeShares(route: Route): TimeShares {
+  const shares: TimeShares = { cuttingS: 0, changesS: 0, clampingS: 0, otherS: 0 };
+  for (const s of route.setUps) {
+    const change = s.visits.reduce((sum, v) => sum + v.changeS, 0);
+    const work = s.visits.reduce((sum, v) => sum + v.workS, 0);
+    const changes = s.mode === 'part' && s.visits.length > 1 ? route.quantity * change : change;
+    shares.cuttingS += route.quantity * work;
+    shares.changesS += changes;
+    shares.clampingS += s.seconds - changes - route.quantity * work;
+  }
+  shares.otherS = route.seconds - shares.cuttingS - shares.changesS - shares.clampingS;
+  return shares;
+}
+
+export interface Deadline {
+  daysNeeded: number;
+  /** Days to spare; below zero it is late. */
+  spareDays: number;
+  /** What would save the most. */
+  saves: Phrase[];
+}
+
+const minutes = (seconds: number): string => (seconds / 60).toFixed(0);
+
+/** What would shorten the batch: a quicker order that the shop’s habit or the user has left, a joined clamping, the largest share. */
+export function savings(route: Route): Phrase[] {
+  const saves: { seconds: number; text: Phrase }[] = [];
+  route.setUps.forEach((s, i) => {
+    const [quickest] = s.weighed;
+    if (quickest && s.seconds - quickest.seconds > 60)
+      saves.push({
+        seconds: s.seconds - quickest.seconds,
+        text: phrase('{setUp}: {strategy}, {mode}, saves {min} min.', {
+          setUp: nameOfSetUp(s),
+          strategy: quickest.strategy.replaceAll('-', ' '),
+          mode: quickest.mode === 'part' ? 'one part finished before the next' : 'one operation over all parts',
+          min: minutes(s.seconds - quickest.seconds),
+        }),
+      });
+    const before = route.setUps[i - 1];
+    if (before?.machine && before.machine.id === s.machine?.id && s.clampS > 0)
+      saves.push({
+        seconds: route.quantity * s.clampS,
+        text: phrase('{setUp}: reached in the clamping before it, saves {min} min.', {
+          setUp: nameOfSetUp(s),
+          min: minutes(route.quantity * s.clampS),
+        }),
+      });
+  });
+  const { cuttingS, changesS, clampingS } = timeShares(route);
+  const [largest] = (
+    [
+      [changesS, 'Changes of tool and speed take {min} min: fewer sizes, a quick-change chuck, a second machine.'],
+      [clampingS, 'Clamping takes {min} min: a stop or a jig.'],
+      [cuttingS, 'Cutting and finding the holes take {min} min: a quicker machine or bushings.'],
+    ] as const
+  ).toSorted((a, b) => b[0] - a[0]);
+  return [
+    ...saves.sort((a, b) => b.seconds - a.seconds).map((s) => s.text),
+    phrase(largest[1], { min: minutes(largest[0]) }),
+  ].slice(0, 3);
+}
+
+/** What a set-up is called. */
+export function nameOfSetUp({ key, machine, face, afterCut, visits }: Route['setUps'][number]): string {
+  if (key === 'bench|before') return 'Bench, before';
+  if (key === 'bench|after') return 'Bench, after';
+  const where = machine ? `${machine.name}, ${face}` : visits[0]?.items[0]?.code === 'cut-between' ? 'Cut' : 'Bench';
+  return afterCut ? `${where}, after ${afterCut}` : where;
+}
+
+/**
+ * The batch against its deadline.
+ * @param hoursPerDay hours that are worked on it a day, above 0
+ * @param daysLeft days from today to the deadline, the last one counted; 0 or less where it has passed
+ */
+export function againstDeadline(route: Route, hoursPerDay: number, daysLeft: number): Deadline {
+  const daysNeeded = Math.max(1, Math.ceil(route.seconds / 3600 / hoursPerDay));
+  return { daysNeeded, spareDays: daysLeft - daysNeeded, saves: savings(route) };
+}
+
+/** Fluid for the batch, ml. Our judgement: two for every hole that is cut. */
+export function fluidMl(route: Route): number {
+  const cuts = route.setUps
+    .flatMap((s) => s.visits.flatMap((v) => v.items))
+    .filter((i) => i.rpm !== undefined || i.code === 'tap');
+  return 2 * cuts.length * route.quantity;
+}

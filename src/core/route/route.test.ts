@@ -1,0 +1,406 @@
+import fc from 'fast-check';
+import { plannerFor, type JobHead } from '../job/plan-in-job';
+import { BLANK_FORM, type AskForm } from '../hole/form';
+import type { Part } from '../layout/part';
+import type { Place } from '../layout/place';
+import { shop } from '../tests/bench-shop';
+import { tapShop } from '../tests/bench-taps';
+import { tell } from '../units/show';
+import { writeRouteCsv } from '../formats/route-csv';
+import { againstDeadline, changePoints, firstArticle, fluidMl, nameOfSetUp, timeShares } from './batch';
+import { compareRoutes } from './compare-routes';
+import { machineChoices } from './machine-choices';
+import { timesOf } from './machine-times';
+import { moveVisit, planRoute, type Route, type RouteEdits } from './route';
+import { parcelsOf, unpacked } from './route-parcels';
+import { respects, secondsOf, sequencesOf } from './sequence';
+import { pathLength, shortestTree, shortPath } from './short-path';
+import type { RoutedFeature, SetUp, WorkItem } from './work-item';
+import { workOfJob } from './work-of-job';
+
+const plate: Part = {
+  stock: { shape: 'plate', widthMm: 200, heightMm: 150, thicknessMm: 16 },
+  condition: '',
+  datums: {},
+};
+const head = (over: Partial<JobHead> = {}): JobHead => ({
+  materialId: 'aluminium-wrought-6000',
+  quantity: 1,
+  part: plate,
+  ...over,
+});
+const feature = (
+  letter: string,
+  callout: string,
+  place: Place,
+  over: Partial<AskForm> = {},
+  more: Partial<RoutedFeature> = {},
+): RoutedFeature => ({
+  id: `feature-${letter}`,
+  letter,
+  name: letter,
+  face: 'top',
+  place,
+  question: { ...BLANK_FORM, drills: 'metric-1-13-by-0.1', machine: 'press', callout, ...over },
+  ...more,
+});
+const circle = (divisions: number, diameter: number): Place => ({
+  kind: 'circle',
+  x: 100,
+  y: 75,
+  diameter,
+  divisions,
+  startDeg: 0,
+  skip: [],
+});
+const at = tapShop();
+const work = (features: RoutedFeature[], job = head()): SetUp[] => {
+  const found = workOfJob(features, job, at, plannerFor(at));
+  if (!found.ok) throw new Error(found.problems.map((p) => tell(p, 'mm')).join(' '));
+  return found.value;
+};
+const route = (
+  features: RoutedFeature[],
+  job = head(),
+  order: 'quicker' | 'hole-by-hole' | 'tool-by-tool' = 'quicker',
+  edits: RouteEdits = {},
+): Route => planRoute(work(features, job), job.quantity, { order }, edits);
+const tools = (r: Route, n: number): string[] => r.setUps[n].visits.map((v) => `${v.tool} ×${v.items.length}`);
+
+describe('the route of a job, by hand', () => {
+  test('pier plate on the press: laid out, each tool once over its holes, checked', () => {
+    const r = route([
+      feature('A', '3x M10 x 8 DEEP', circle(3, 130)),
+      feature('B', '4x M5 THRU', { kind: 'grid', x: 20, y: 20, columns: 2, rows: 2, dx: 160, dy: 110 }),
+    ]);
+    expect(r.setUps.map((s) => s.key)).toEqual(['bench|before', 'press|top', 'bench|after']);
+    expect(tools(r, 0)).toEqual(['layout tools ×7']);
+    const main = tools(r, 1);
+    // Seven holes are begun with one centre drill; every tool comes once at each of its speeds.
+    expect(main[0]).toMatch(/^centre drill ×7$/);
+    expect(main).toEqual(expect.arrayContaining(['8.5 mm ×3', '4.2 mm ×4']));
+    expect(new Set(r.setUps[1].visits.map((v) => `${v.tool} ${v.rpm}`)).size).toBe(main.length);
+    expect(r.seconds).toBeGreaterThanOrEqual(r.boundS);
+  });
+
+  test('collar on the mill: two holes on the side, spotted and drilled in one clamping', () => {
+    const collar: Part = { stock: { shape: 'bar', diameterMm: 60, lengthMm: 25 }, condition: '', datums: {} };
+    const two = ['A', 'B'].map((letter, i) =>
+      feature(letter, 'M6 x 12 DEEP', { kind: 'point', x: 10 + 30 * i, y: 12 }, { machine: 'mill' }, { face: 'side' }),
+    );
+    const r = route(two, head({ part: collar, materialId: 'stainless-free-machining' }));
+    const mill = r.setUps.find((s) => s.machine?.id === 'mill');
+    expect(mill?.visits.filter((v) => v.tool === '90° spot drill').map((v) => v.items.length)).toEqual([2]);
+    expect(mill?.visits.every((v) => v.items.length <= 2)).toBe(true);
+  });
+
+  test('spreader bars, eighteen, both ends, on the lathe: two set-ups, each end in one, one operation or one part as is quicker', () => {
+    const bar: Part = { stock: { shape: 'bar', diameterMm: 30, lengthMm: 480 }, condition: '', datums: {} };
+    const ends = (['top', 'bottom'] as const).map((face, i) =>
+      feature('AB'[i], 'M10 x 20 DEEP', { kind: 'point', x: 0, y: 0 }, { machine: 'lathe' }, { face }),
+    );
+    const r = route(ends, head({ part: bar, quantity: 18, materialId: 'steel-alloy-annealed' }));
+    const lathe = r.setUps.filter((s) => s.machine);
+    expect(lathe.map((s) => s.face)).toEqual(['top', 'bottom']);
+    for (const s of lathe) expect(s.seconds).toBe(Math.min(...s.weighed.map((w) => w.seconds)));
+    // Every operation of both ends of all bars, once each.
+    expect(r.setUps.flatMap((s) => s.visits.flatMap((v) => v.items)).length).toBe(
+      work(ends, head({ part: bar, quantity: 18 })).flatMap((s) => s.items).length,
+    );
+  });
+
+  test('a rod is fitted to its tapped hole, which is cut first', () => {
+    const setUps = work([
+      feature('A', 'M10 x 30 OUTSIDE', { kind: 'point', x: 0, y: 0 }, { machine: '' }),
+      feature('B', 'M10 THRU', { kind: 'point', x: 0, y: 0 }, { machine: '' }),
+    ]);
+    const items = setUps.flatMap((s) => s.items);
+    const close = items.find((i) => i.opKey === 'die-close');
+    const tap = items.filter((i) => i.code === 'tap').at(-1);
+    expect(close?.after).toContain(tap?.id);
+  });
+
+  test('habits decide where the shop has one; nothing to make, or what cannot be made, says so', () => {
+    const holes = [feature('A', '6x M6 THRU', circle(6, 100))];
+    expect(route(holes, head(), 'hole-by-hole').setUps[1].strategy).toBe('hole-by-hole');
+    const bad = workOfJob([feature('C', 'M8 x 99 DEEP', circle(1, 10))], head(), at, plannerFor(at));
+    expect(bad.ok || bad.problems[0].code).toBe('route-feature');
+    const none = workOfJob([], head(), at, plannerFor(at));
+    expect(none.ok || none.problems[0].code).toBe('route-empty');
+  });
+});
+
+describe('the user’s changes', () => {
+  const holes = [
+    feature('A', '4x M6 THRU', circle(4, 100)),
+    feature('B', '2x ø9 THRU', { kind: 'row', x: 20, y: 20, count: 2, pitch: 60, angleDeg: 0 }),
+  ];
+
+  test('a visit is moved within what precedence allows, refused with the reason, and stays when planned again', () => {
+    const { setUps } = route(holes);
+    const [, main] = setUps;
+    const drill = main.visits.findIndex((v) => v.tool === '5.0 mm');
+    const tap = main.visits.findIndex((v) => v.items[0].code === 'tap');
+    const wrong = moveVisit(main, main.visits[tap].key, drill);
+    expect(wrong.ok ? '' : tell(wrong.problems[0], 'mm')).toMatch(/comes before M6x1 .*: hole A\d needs it first/);
+    const nine = main.visits.find((v) => v.tool === '9.0 mm');
+    const moved = moveVisit(main, nine?.key ?? '', main.visits.length - 1);
+    if (!moved.ok) throw new Error('refused');
+    const again = route(holes, head(), 'quicker', { order: { [main.key]: moved.value }, pinned: [nine?.key ?? ''] });
+    expect(again.setUps[1].visits.at(-1)?.tool).toBe('9.0 mm');
+    expect(again.setUps[1].visits.at(-1)?.pinned).toBe(true);
+    const more = route([...holes, feature('C', 'ø4 THRU', { kind: 'point', x: 50, y: 50 })], head(), 'quicker', {
+      order: { [main.key]: moved.value },
+    });
+    expect(more.setUps[1].visits.map((v) => v.tool)).toContain('4.0 mm');
+    expect(more.problems).toEqual([]);
+  });
+
+  test('a split clamps anew, a joined face does not; a mode is kept', () => {
+    const one = route(holes);
+    const split = route(holes, head(), 'quicker', { splits: [one.setUps[1].visits[0].key] });
+    expect(split.seconds - one.seconds).toBeCloseTo(timesOf(at.machines[0]).clampS, 6);
+    const faces = [holes[0], { ...holes[1], face: 'bottom' as const }];
+    const apart = route(faces);
+    const joined = route(faces, head(), 'quicker', { joined: ['press|bottom'] });
+    const { clampS, turnOverS } = timesOf(at.machines[0]);
+    expect(apart.seconds - joined.seconds).toBeCloseTo(clampS + turnOverS, 6);
+    const ten = head({ quantity: 10 });
+    expect(route(holes, ten, 'quicker', { mode: { 'press|top': 'part' } }).setUps[1].mode).toBe('part');
+  });
+});
+
+describe('what holds for every route', () => {
+  const point = fc.record({ x: fc.integer({ min: 0, max: 200 }), y: fc.integer({ min: 0, max: 150 }) });
+  const t = timesOf(at.machines[0]);
+  const items = fc
+    .array(fc.record({ at: point, ops: fc.integer({ min: 1, max: 4 }) }), { minLength: 1, maxLength: 14 })
+    .map((holes) => {
+      const list: WorkItem[] = [];
+      holes.forEach(({ at: { x, y }, ops }, hole) => {
+        for (let op = 0; op < ops; op++)
+          list.push({
+            id: list.length,
+            featureId: 'f',
+            letter: 'A',
+            hole: hole + 1,
+            opKey: `op-${op}`,
+            code: 'drill',
+            order: { text: '' },
+            tool: `tool ${(op * 2 + (hole % 2)) % 5}`,
+            inCrib: true,
+            rpm: 500,
+            seconds: 5,
+            x,
+            y,
+            after: op > 0 ? [list.length - 1] : [],
+          });
+      });
+      return list;
+    });
+
+  test('every operation once, nothing before what it needs, never under the bound, the same again', () => {
+    fc.assert(
+      fc.property(items, fc.integer({ min: 1, max: 20 }), (list, quantity) => {
+        const setUps: SetUp[] = [{ key: 'press|top', machine: at.machines[0], face: 'top', items: list }];
+        const r = planRoute(setUps, quantity, { order: 'quicker' });
+        const order = r.setUps[0].visits.flatMap((v) => v.items);
+        expect(order.map((i) => i.id).sort((a, b) => a - b)).toEqual(list.map((i) => i.id));
+        expect(respects(order)).toBe(true);
+        expect(r.seconds).toBeGreaterThanOrEqual(r.boundS - 1e-6);
+        expect(planRoute(setUps, quantity, { order: 'quicker' })).toEqual(r);
+        // A change that takes less never makes the best route slower.
+        const quick = planRoute(
+          [{ ...setUps[0], machine: { ...at.machines[0], times: { toolChangeS: 5 } } }],
+          quantity,
+          { order: 'quicker' },
+        );
+        expect(quick.seconds).toBeLessThanOrEqual(r.seconds + 1e-6);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  test('a drag is either refused or leaves everything after what it needs', () => {
+    fc.assert(
+      fc.property(items, fc.nat(20), fc.nat(20), (list, from, to) => {
+        const [s] = planRoute([{ key: 'k', items: list }], 1, { order: 'quicker' }).setUps;
+        const moved = moveVisit(s, s.visits[from % s.visits.length].key, to % s.visits.length);
+        if (!moved.ok) return;
+        const order = moved.value.flatMap((key) => s.visits.find((v) => v.key === key)?.items ?? []);
+        expect(respects(order)).toBe(true);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  test('a path of up to nine is the shortest; no path is shorter than the tree; the quickest sequence comes first', () => {
+    fc.assert(
+      fc.property(fc.array(point, { minLength: 2, maxLength: 7 }), (points) => {
+        const permutations = (list: number[]): number[][] =>
+          list.length <= 1
+            ? [list]
+            : list.flatMap((x, i) => permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((p) => [x, ...p]));
+        const best = Math.min(...permutations([...points.keys()]).map((p) => pathLength(points, p)));
+        const ours = pathLength(points, shortPath(points));
+        expect(ours).toBeCloseTo(best, 6);
+        expect(ours).toBeGreaterThanOrEqual(shortestTree(points, (mm) => mm, Infinity) - 1e-6);
+      }),
+      { numRuns: 40 },
+    );
+    fc.assert(
+      fc.property(items, (list) => {
+        const seconds = sequencesOf(list, t).map((s) => secondsOf(s.order, t));
+        expect(seconds).toEqual([...seconds].sort((a, b) => a - b));
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  test('a row of forty is walked from end to end', () => {
+    const row = Array.from({ length: 40 }, (_, i) => ({ x: 10 * ((i * 17) % 40), y: 0 }));
+    expect(pathLength(row, shortPath(row))).toBeCloseTo(390, 6);
+  });
+});
+
+test('the bench shop without known taps plans too', () => {
+  const found = workOfJob([feature('A', 'M8 THRU', circle(1, 10))], head(), shop, plannerFor(shop));
+  expect(found.ok).toBe(true);
+});
+
+describe('the batch', () => {
+  const job = head({ quantity: 40, materialId: 'steel-low-carbon' });
+  const many = [feature('A', '6x M6 THRU', circle(6, 100), {}, {})];
+  const mild = at.materials.find((m) => m.id === 'steel-low-carbon') as (typeof at.materials)[number];
+
+  test('tools are changed in time: a drill after 250 holes in mild steel, a tap by what it has done', () => {
+    const r = route(many, job);
+    const points = changePoints(r, mild, at.taps);
+    // 240 holes: under the life of a drill; a tap that has done 400 of 500 is due after 100.
+    expect(points).toEqual([]);
+    const tap = r.setUps.flatMap((s) => s.visits).find((v) => v.items[0].code === 'tap');
+    const worn = (at.taps ?? []).map((t) => (t.id === tap?.items[0].tapKey ? { ...t, holesDone: 400 } : t));
+    expect(changePoints(r, mild, worn)).toMatchObject([{ uses: 240, life: 500, changeAt: [100] }]);
+    const stainless = at.materials.find((m) => m.id === 'stainless-austenitic') as typeof mild;
+    expect(changePoints(r, stainless, at.taps).find((c) => c.tool === '5.0 mm')).toMatchObject({
+      life: 100,
+      changeAt: [100, 200],
+    });
+  });
+
+  test('the first part is measured; fluid; time against the deadline, and what would save most', () => {
+    const r = route(many, job);
+    expect(firstArticle(r).map((p) => tell(p, 'mm'))).toEqual([
+      expect.stringMatching(/^A: Clean, then check: go gauge/),
+    ]);
+    expect(firstArticle(route(many))).toEqual([]);
+    // Drilled, countersunk, begun and tapped: four cuts in each of 240 holes, 2 ml each.
+    expect(fluidMl(r)).toBe(2 * 4 * 240);
+    const late = againstDeadline(r, 1, 1);
+    expect([late.daysNeeded, late.spareDays]).toEqual([Math.ceil(r.seconds / 3600), 1 - Math.ceil(r.seconds / 3600)]);
+    expect(late.saves.length).toBeGreaterThan(0);
+    const { cuttingS, changesS, clampingS, otherS } = timeShares(r);
+    expect(cuttingS + changesS + clampingS + otherS).toBeCloseTo(r.seconds, 6);
+  });
+
+  test('a route against another: added, gone, and changed figure by figure', () => {
+    const before = route(many, job);
+    expect(compareRoutes(before, before)).toEqual([]);
+    const now = route(
+      [
+        feature('A', '6x M6 THRU', circle(6, 100), { drill: '5.1' }),
+        feature('B', 'ø4 THRU', { kind: 'point', x: 9, y: 9 }),
+      ],
+      head({ ...job, quantity: 41 }),
+    );
+    const said = compareRoutes(before, now).map((c) => `${c.kind} ${tell(c.text, 'mm')}`);
+    expect(said).toEqual(expect.arrayContaining(['changed Parts: 40, now 41.']));
+    expect(said.join('\n')).toMatch(/added press, top: 5.1 mm on A ×6/);
+    expect(said.join('\n')).toMatch(/gone press, top: 5.0 mm on A ×6/);
+    expect(said.join('\n')).toMatch(/changed Bench, before: layout tools, holes: A ×6, now A ×6, B/);
+  });
+
+  test('in parcels and out again it is the same', () => {
+    const r = route(many, job);
+    const parcels = parcelsOf(r);
+    const items = parcels.flatMap((p) => ('items' in p ? p.items : []));
+    const last = parcels[parcels.length - 1];
+    expect('route' in last && unpacked(last, items)).toEqual(r);
+    expect('route' in last && last.route.setUps.every((s) => s.visits.every((v) => v.items.length === 0))).toBe(true);
+  });
+
+  test('as a table: a row for every operation on every hole', () => {
+    const r = route(many);
+    const rows = writeRouteCsv(r, 'mm').trim().split('\n');
+    expect(rows.length - 1).toBe(r.setUps.flatMap((s) => s.visits.flatMap((v) => v.items)).length);
+    expect(rows[1]).toMatch(/^"?Bench, before"?,1,layout tools,yes,,,A\d,/);
+  });
+});
+
+describe('what comes first, and on which machine', () => {
+  const two = [
+    feature('A', 'ø5 THRU', { kind: 'point', x: 20, y: 20 }),
+    feature('B', 'M6 THRU', { kind: 'point', x: 60, y: 20 }),
+  ];
+  const [a, b] = two.map((f) => f.id);
+  const placeOf = (r: Route, letter: string): number[] =>
+    r.setUps
+      .flatMap((s) => s.visits.flatMap((v) => v.items))
+      .flatMap((item, i) => (item.letter === letter && item.rpm !== undefined ? [i] : []));
+
+  test('a feature that waits for another begins after it is bored; both ways round can’t be', () => {
+    const found = workOfJob(two, head(), at, plannerFor(at), { after: [{ first: b, then: a, why: 'guides' }] });
+    if (!found.ok) throw new Error('refused');
+    const r = planRoute(found.value, 1, { order: 'quicker' });
+    expect(Math.min(...placeOf(r, 'A'))).toBeGreaterThan(Math.max(...placeOf(r, 'B')));
+    const both = workOfJob(two, head(), at, plannerFor(at), {
+      after: [
+        { first: b, then: a, why: 'guides' },
+        { first: a, then: b, why: 'cut' },
+      ],
+    });
+    expect(both.ok ? '' : tell(both.problems[0], 'mm')).toBe('B is to come before A, and A before B.');
+  });
+
+  test('sawn apart between: bored and begun before, then the cut, then the last tap and what is only then there', () => {
+    const sawn = { id: 'c1', name: 'Saw apart', minutes: 6, finish: [b], then: [a] };
+    const found = workOfJob(two, head(), at, plannerFor(at), { cuts: [sawn] });
+    if (!found.ok) throw new Error('refused');
+    const r = planRoute(found.value, 2, { order: 'quicker' });
+    expect(r.setUps.map(nameOfSetUp)).toEqual([
+      'Bench, before',
+      'press, top',
+      'Cut',
+      'press, top, after Saw apart',
+      'Bench, after',
+    ]);
+    const [, before, cut, after] = r.setUps.map((s) => s.visits.flatMap((v) => v.items));
+    expect(before.every((i) => i.letter === 'B' && i.code !== 'tap')).toBe(true);
+    expect(cut).toHaveLength(1);
+    expect(after.filter((i) => i.letter === 'B').map((i) => i.code)).toEqual(['tap']);
+    expect(after.some((i) => i.letter === 'A' && i.rpm !== undefined)).toBe(true);
+    // Six minutes for each of two parts.
+    expect(r.setUps[2].seconds).toBeGreaterThanOrEqual(720);
+    const both = workOfJob(two, head(), at, plannerFor(at), { cuts: [{ ...sawn, first: [a] }] });
+    expect(both.ok ? '' : tell(both.problems[0], 'mm')).toBe('A is both before and after “Saw apart”.');
+  });
+
+  test('a set-up whose feature waits for one of another comes after it', () => {
+    const faces = [two[0], { ...two[1], face: 'bottom' as const }];
+    const found = workOfJob(faces, head(), at, plannerFor(at), { after: [{ first: b, then: a, why: 'matched' }] });
+    expect(found.ok && found.value.filter((s) => s.machine).map((s) => s.face)).toEqual(['bottom', 'top']);
+  });
+
+  test('another machine is offered where the whole is done sooner, and is as quick as it says', () => {
+    const many = [feature('A', '12x M6 THRU', { kind: 'grid', x: 20, y: 20, columns: 4, rows: 3, dx: 40, dy: 40 })];
+    const job = head({ quantity: 10 });
+    const now = route(many, job).seconds;
+    const choices = machineChoices(many, job, at, plannerFor(at), {}, now);
+    expect(choices.length).toBeGreaterThan(0);
+    for (const choice of choices) {
+      const moved = many.map((f) => ({ ...f, question: { ...f.question, machine: choice.machines[f.id] } }));
+      expect(route(moved, job).seconds).toBeCloseTo(choice.seconds, 6);
+      expect(choice.seconds).toBeLessThan(now);
+    }
+  });
+});

@@ -1,0 +1,297 @@
+import { ok, phrase, problem, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
+import type { FaceId } from '../layout/part';
+import type { ShopHabits } from '../shop/habits';
+import { timesOf, type MachineTimes } from './machine-times';
+import { between, boundOf, respects, secondsOf, sequencesOf, type Sequence, type Strategy } from './sequence';
+import { holeName, type DecidedOrder, type SetUp, type WorkItem } from './work-item';
+import { workOfJob } from './work-of-job';
+
+/** One tool over some holes without a change. */
+export interface Visit {
+  /** Stays the same from plan to plan as long as the visit does. */
+  key: string;
+  tool: string;
+  inCrib: boolean;
+  rpm?: number;
+  speedLabel?: string;
+  /** In the order of the way. */
+  items: WorkItem[];
+  /** To put the tool in and set the speed, s. */
+  changeS: number;
+  /** Cutting and ways, for one part, s. */
+  workS: number;
+  pinned: boolean;
+}
+
+/** All of one part before the next, or one operation over all parts. */
+export type BatchMode = 'part' | 'operation';
+
+export interface RouteSetUp {
+  key: string;
+  machine?: { id: string; name: string };
+  face?: FaceId;
+  /** Cuts in between that come first, as they are called. */
+  afterCut?: string;
+  strategy: Strategy;
+  mode: BatchMode;
+  visits: Visit[];
+  /** Of one clamping of one part, s. */
+  clampS: number;
+  /** All parts, s. */
+  seconds: number;
+  /** No order takes less, all parts, s. */
+  boundS: number;
+  /** What was weighed, the quickest first: all parts, s. */
+  weighed: { strategy: Strategy; mode: BatchMode; seconds: number }[];
+  reason: Phrase;
+}
+
+export interface Route {
+  quantity: number;
+  setUps: RouteSetUp[];
+  seconds: number;
+  boundS: number;
+  /** Changes of the user that no longer fit: left out, and said. */
+  problems: Problem[];
+}
+
+/** What the user has decided; what the plan gains or loses later still finds its place. */
+export interface RouteEdits extends DecidedOrder {
+  /** Keys of visits in the order wanted, by set-up. */
+  order?: Record<string, string[]>;
+  pinned?: string[];
+  mode?: Record<string, BatchMode>;
+  /** Set-ups joined onto the one before: not clamped anew. */
+  joined?: string[];
+  /** Visits after which the part is taken out and clamped anew. */
+  splits?: string[];
+}
+
+/** Between two machines, once a batch, s. Our judgement. */
+const TO_MACHINE_S = 90;
+
+interface Timed {
+  sequence: Sequence;
+  mode: BatchMode;
+  seconds: number;
+}
+
+/** Consecutive items with one tool and one speed. */
+function visitsOf(key: string, order: readonly WorkItem[], t: MachineTimes, pinned: readonly string[]): Visit[] {
+  const visits: Visit[] = [];
+  const times = new Map<string, number>();
+  let rpm: number | undefined;
+  order.forEach((item, i) => {
+    const before = order[i - 1];
+    const cost = between(before, item, rpm, t);
+    const same = before?.tool === item.tool && (item.rpm === undefined || rpm === undefined || item.rpm === rpm);
+    if (same) {
+      const visit = visits[visits.length - 1];
+      visit.items.push(item);
+      visit.workS += cost + item.seconds;
+    } else {
+      const n = (times.get(item.tool) ?? 0) + 1;
+      times.set(item.tool, n);
+      const visitKey = `${key}/${item.tool}${n > 1 ? `/${n}` : ''}`;
+      visits.push({
+        key: visitKey,
+        tool: item.tool,
+        inCrib: item.inCrib,
+        rpm: item.rpm,
+        speedLabel: item.speedLabel,
+        items: [item],
+        changeS: cost,
+        workS: item.seconds,
+        pinned: pinned.includes(visitKey),
+      });
+    }
+    rpm = item.rpm ?? rpm;
+  });
+  return visits;
+}
+
+/** All parts of a set-up in one mode, s. */
+function batchSeconds(
+  visits: readonly Visit[],
+  mode: BatchMode,
+  quantity: number,
+  clampS: number,
+  splits: number,
+): number {
+  const change = visits.reduce((sum, v) => sum + v.changeS, 0);
+  const work = visits.reduce((sum, v) => sum + v.workS, 0);
+  // A part that is finished in one clamping changes tools for each part, unless one tool does it all.
+  const changes = mode === 'part' ? (visits.length > 1 ? quantity * change : change) : change;
+  const clampings = mode === 'part' || quantity === 1 ? 1 + splits : visits.length;
+  return changes + quantity * (work + clampings * clampS);
+}
+
+const ORDER_OF: Record<ShopHabits['order'], Strategy | undefined> = {
+  quicker: undefined,
+  'hole-by-hole': 'hole-by-hole',
+  'tool-by-tool': 'tool-by-tool',
+};
+
+const minutes = (seconds: number): string => (seconds / 60).toFixed(seconds < 6000 ? 1 : 0);
+
+function reasonOf(used: Timed, weighed: readonly Timed[], habit: Strategy | undefined, set: boolean): Phrase {
+  const other = weighed.find(
+    (w) => w.sequence.strategy !== used.sequence.strategy && Math.abs(w.seconds - used.seconds) > 30,
+  );
+  const values = {
+    used: used.sequence.strategy.replaceAll('-', ' '),
+    time: minutes(used.seconds),
+    other: other?.sequence.strategy.replaceAll('-', ' ') ?? '',
+    otherTime: minutes(other?.seconds ?? 0),
+  };
+  if (set) return phrase('Set by you: {time} min.', values);
+  if (habit) return phrase('By the shop’s habit, {used}: {time} min.', values);
+  return other
+    ? phrase('{used}: {time} min, against {otherTime} min {other}.', values)
+    : phrase('{used}: {time} min.', values);
+}
+
+/** The visits in the user’s order; those not named keep their place after what they followed. */
+function inOrder(visits: readonly Visit[], wanted: readonly string[] | undefined): Visit[] {
+  if (!wanted) return [...visits];
+  const named = visits
+    .filter((v) => wanted.includes(v.key))
+    .sort((a, b) => wanted.indexOf(a.key) - wanted.indexOf(b.key));
+  return visits.reduce((list, visit, i) => {
+    if (wanted.includes(visit.key)) return list;
+    const before = visits.slice(0, i).findLast((v) => list.includes(v));
+    const at = before ? list.indexOf(before) + 1 : 0;
+    return [...list.slice(0, at), visit, ...list.slice(at)];
+  }, named);
+}
+
+function planSetUp(
+  setUp: SetUp,
+  quantity: number,
+  habit: Strategy | undefined,
+  edits: RouteEdits,
+  extraClampS: number,
+): { made: RouteSetUp; problems: Problem[] } {
+  const t = timesOf(setUp.machine);
+  const clampS = t.clampS + extraClampS;
+  const splits = (visits: readonly Visit[]): number =>
+    visits.slice(0, -1).filter((v) => edits.splits?.includes(v.key)).length;
+  const modes: BatchMode[] = quantity > 1 ? ['part', 'operation'] : ['part'];
+  const weighed = sequencesOf(setUp.items, t)
+    .flatMap((sequence) =>
+      modes.map((mode): Timed => {
+        const visits = visitsOf(setUp.key, sequence.order, t, []);
+        return { sequence, mode, seconds: batchSeconds(visits, mode, quantity, clampS, splits(visits)) };
+      }),
+    )
+    .sort((a, b) => a.seconds - b.seconds);
+  const wantedMode = edits.mode?.[setUp.key];
+  const allowed = weighed.filter((w) => wantedMode === undefined || w.mode === wantedMode);
+  const used = allowed.find((w) => habit === undefined || w.sequence.strategy === habit) ?? allowed[0] ?? weighed[0];
+  const pinned = edits.pinned ?? [];
+  const proposed = visitsOf(setUp.key, used.sequence.order, t, pinned);
+  const wanted = inOrder(proposed, edits.order?.[setUp.key]);
+  const order = wanted.flatMap((v) => v.items);
+  const holds = respects(order);
+  const visits = holds ? visitsOf(setUp.key, order, t, pinned) : proposed;
+  const seconds = batchSeconds(visits, used.mode, quantity, clampS, splits(visits));
+  const bound = boundOf(setUp.items, t);
+  return {
+    made: {
+      key: setUp.key,
+      ...(setUp.machine ? { machine: { id: setUp.machine.id, name: setUp.machine.name } } : {}),
+      ...(setUp.face ? { face: setUp.face } : {}),
+      ...(setUp.afterCut ? { afterCut: setUp.afterCut } : {}),
+      strategy: used.sequence.strategy,
+      mode: used.mode,
+      visits,
+      clampS,
+      seconds,
+      boundS: bound.changesS + quantity * (bound.cutS + bound.movesS + clampS),
+      weighed: weighed.map(({ sequence, mode, seconds: s }) => ({ strategy: sequence.strategy, mode, seconds: s })),
+      reason: reasonOf(used, weighed, habit, edits.order?.[setUp.key] !== undefined && holds),
+    },
+    problems: holds
+      ? []
+      : [
+          problem(
+            'route-order',
+            setUp.key,
+            'Your order of this set-up no longer works: something would come before what it needs.',
+            'The order proposed is used; drag again where you want another.',
+          ),
+        ],
+  };
+}
+
+/**
+ * The set-ups of a job in one run: which tool goes over which holes when, for all parts.
+ * @param setUps from {@link workOfJob}, with at least one item each
+ * @param quantity parts, at least 1
+ * @param heard told after each set-up how much is done, 0 to 1
+ */
+export function planRoute(
+  setUps: readonly SetUp[],
+  quantity: number,
+  habits: Pick<ShopHabits, 'order'>,
+  edits: RouteEdits = {},
+  heard: (share: number) => void = () => undefined,
+): Route {
+  const problems: Problem[] = [];
+  const made = setUps.map((setUp, i) => {
+    const before = setUps[i - 1];
+    const sameMachine = before?.machine && before.machine.id === setUp.machine?.id;
+    const joined = sameMachine && edits.joined?.includes(setUp.key);
+    const t = timesOf(setUp.machine);
+    const extra = joined ? -t.clampS : sameMachine ? t.turnOverS : 0;
+    const planned = planSetUp(setUp, quantity, ORDER_OF[habits.order], edits, extra);
+    problems.push(...planned.problems);
+    heard((i + 1) / setUps.length);
+    return planned.made;
+  });
+  const machines = made.filter((s, i) => i > 0 && s.machine && s.machine.id !== made[i - 1].machine?.id).length;
+  const carried = machines * TO_MACHINE_S;
+  return {
+    quantity,
+    setUps: made,
+    seconds: made.reduce((sum, s) => sum + s.seconds, 0) + carried,
+    boundS: made.reduce((sum, s) => sum + s.boundS, 0) + carried,
+    problems,
+  };
+}
+
+/**
+ * The order of a set-up with one visit moved to another place.
+ * @returns the keys in the new order, or which visit has to come first
+ */
+export function moveVisit(setUp: RouteSetUp, key: string, to: number): Result<string[]> {
+  const from = setUp.visits.findIndex((v) => v.key === key);
+  const moved = setUp.visits[from];
+  const rest = setUp.visits.filter((v) => v.key !== key);
+  const next = [...rest.slice(0, to), moved, ...rest.slice(to)];
+  if (respects(next.flatMap((v) => v.items))) return ok(next.map((v) => v.key));
+  const place = new Map(next.flatMap((v, i) => v.items.map((item): [number, number] => [item.id, i])));
+  for (const visit of next)
+    for (const item of visit.items)
+      for (const id of item.after)
+        if ((place.get(id) ?? -1) > (place.get(item.id) ?? 0)) {
+          const needs = next[place.get(id) ?? 0];
+          return refuse(
+            problem(
+              'route-precedence',
+              key,
+              '{first} comes before {then}: hole {hole} needs it first.',
+              'Drop it after that.',
+              { first: needs.tool, then: visit.tool, hole: holeName(item) },
+            ),
+          );
+        }
+  return refuse(problem('route-precedence', key, 'That order can’t be.', 'Drop it elsewhere.'));
+}
+
+/** Seconds of one part in one clamping, without the clamping itself. */
+export const cycleSeconds = (visits: readonly Visit[], times: MachineTimes): number =>
+  secondsOf(
+    visits.flatMap((v) => v.items),
+    times,
+  );

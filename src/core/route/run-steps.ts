@@ -1,0 +1,71 @@
+import type { Route, RouteSetUp, Visit } from './route';
+import type { WorkItem } from './work-item';
+
+/** One screen at the bench: a clamping, or one operation on one hole of one part. */
+export interface RunStep {
+  /** The same on every device. */
+  key: string;
+  kind: 'clamp' | 'work';
+  setUp: number;
+  /** From 1. */
+  part: number;
+  visit?: Visit;
+  item?: WorkItem;
+  /** Tool or speed are others than in the step before. */
+  newTool: boolean;
+  newSpeed: boolean;
+  /** Place among the holes that this visit makes in this part. */
+  place?: { n: number; of: number };
+}
+
+/** Checks are made on every hole of every part, where the shop does not sample. */
+export type IsDue = (item: WorkItem, part: number) => boolean;
+
+/** An operation on a hole of a part: the same in every issue of the job, so that what is done stays done. */
+export const workKey = (
+  { featureId, hole, opKey }: Pick<WorkItem, 'featureId' | 'hole' | 'opKey'>,
+  part: number,
+): string => [featureId, hole, opKey, part].join('/');
+
+function clampStep(setUp: RouteSetUp, n: number, part: number, visit?: Visit): RunStep[] {
+  if (!setUp.machine) return [];
+  const key = ['clamp', setUp.key, part, ...(visit ? [visit.tool] : [])].join('/');
+  return [{ key, kind: 'clamp', setUp: n, part, newTool: false, newSpeed: false }];
+}
+
+function visitSteps(visit: Visit, n: number, part: number, isDue: IsDue): Omit<RunStep, 'newTool' | 'newSpeed'>[] {
+  const items = visit.items.filter((item) => item.code !== 'check' || isDue(item, part));
+  return items.map((item, i) => ({
+    key: workKey(item, part),
+    kind: 'work' as const,
+    setUp: n,
+    part,
+    visit,
+    item,
+    place: { n: i + 1, of: items.length },
+  }));
+}
+
+/** Everything that an issued route asks for, step by step, for all parts, in the order of the work. */
+export function runSteps(route: Route, isDue: IsDue = () => true): RunStep[] {
+  const parts = Array.from({ length: route.quantity }, (_, i) => i + 1);
+  const bare = route.setUps.flatMap((setUp, n): Omit<RunStep, 'newTool' | 'newSpeed'>[] =>
+    setUp.mode === 'part' || route.quantity === 1
+      ? parts.flatMap((part) => [
+          ...clampStep(setUp, n, part),
+          ...setUp.visits.flatMap((visit) => visitSteps(visit, n, part, isDue)),
+        ])
+      : setUp.visits.flatMap((visit) =>
+          parts.flatMap((part) => [...clampStep(setUp, n, part, visit), ...visitSteps(visit, n, part, isDue)]),
+        ),
+  );
+  let tool: string | undefined;
+  let rpm: number | undefined;
+  return bare.map((step) => {
+    const newTool = step.visit !== undefined && step.visit.tool !== tool;
+    const newSpeed = step.item?.rpm !== undefined && step.item.rpm !== rpm;
+    tool = step.visit?.tool ?? tool;
+    rpm = step.item?.rpm ?? rpm;
+    return { ...step, newTool, newSpeed };
+  });
+}

@@ -1,0 +1,204 @@
+import { ok, problem, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
+import type { Machine } from '../cutting/machine';
+import type { HolePlan } from '../hole/hole-plan';
+import { expandPlaces } from '../layout/place';
+import type { FaceId } from '../layout/part';
+import type { JobHead, Planner } from '../job/plan-in-job';
+import type { Operation, OperationCode } from '../operation/operation';
+import type { Shop } from '../shop/shop';
+import { readCallout } from '../threads/read-callout';
+import { contradictions, cutItem, cutsBefore } from './cuts-between';
+import type { DecidedOrder, FeatureOrder, RoutedFeature, SetUp, WorkItem } from './work-item';
+
+const BENCH_AFTER: readonly WorkItem['code'][] = ['deburr', 'check'];
+
+/** Where an operation is done: laid out at the bench before, checked there after, everything else on the machine. */
+function setUpKey(op: Operation, machine: Machine | undefined, face: FaceId): string {
+  if (BENCH_AFTER.includes(op.code)) return 'bench|after';
+  const marksOut = op.code === 'lay-out' && machine?.kind !== 'mill' && machine?.kind !== 'lathe';
+  if (marksOut || !machine) return op.code === 'lay-out' ? 'bench|before' : `bench|${face}`;
+  return `${machine.id}|${face}`;
+}
+
+function toolOf(op: Operation): { tool: string; inCrib: boolean } {
+  if (op.cut) return { tool: op.cut.spec.tool.name, inCrib: op.cut.spec.tool.owned };
+  if (op.tap) {
+    const { tap, thread } = op.tap;
+    return {
+      tool: `${thread.designation} ${tap.name} ${tap.chamferThreads}`,
+      inCrib: 'owned' in tap ? tap.owned === true : true,
+    };
+  }
+  return { tool: HANDWORK[op.code] ?? op.key, inCrib: true };
+}
+const HANDWORK: Partial<Record<OperationCode, string>> = {
+  'lay-out': 'layout tools',
+  start: 'start',
+  deburr: 'deburring tool',
+  check: 'gauges',
+  chase: 'tap by hand',
+};
+
+const warnings = (op: Operation): Phrase[] =>
+  op.cautions.filter((c) => c.level !== 'note').map(({ text, values }) => (values ? { text, values } : { text }));
+
+/** Thread of an outside thread or a tapped hole, which sets its standard. */
+const threadName = (plan: HolePlan): string | undefined =>
+  plan.outside?.thread.designation ?? plan.thread?.thread.designation;
+
+interface Planned {
+  feature: RoutedFeature;
+  plan: HolePlan;
+}
+
+function plansOf(features: readonly RoutedFeature[], job: JobHead, planner: Planner): Result<Planned[]> {
+  const problems: Problem[] = [];
+  const planned: Planned[] = [];
+  for (const feature of features) {
+    const plan = planner.plan(feature, job);
+    if (plan.ok) planned.push({ feature, plan: plan.value });
+    else
+      problems.push(
+        problem(
+          'route-feature',
+          feature.id,
+          '{letter}, {callout}, can’t be made as drawn.',
+          'Open Holes and settle it first.',
+          { letter: feature.letter, callout: feature.question.callout },
+        ),
+      );
+  }
+  if (features.length === 0)
+    problems.push(
+      problem('route-empty', 'holes', 'This job has no holes yet.', 'Add them on the plate or in the job.'),
+    );
+  return problems.length > 0 ? refuse(...problems) : ok(planned);
+}
+
+/** Whether following these orders from a feature leads back to it. */
+function isCircular(orders: readonly FeatureOrder[], from: string, to: string, seen = new Set<string>()): boolean {
+  if (from === to) return true;
+  if (seen.has(from)) return false;
+  seen.add(from);
+  return orders.filter((o) => o.first === from).some((o) => isCircular(orders, o.then, to, seen));
+}
+
+const circular = (orders: readonly FeatureOrder[], features: readonly RoutedFeature[]): Problem[] =>
+  orders
+    .filter((o) => isCircular(orders, o.then, o.first))
+    .slice(0, 1)
+    .map(({ first, then }) =>
+      problem(
+        'route-cycle',
+        'after',
+        '{first} is to come before {then}, and {then} before {first}.',
+        'Leave one of the two out.',
+        {
+          first: features.find((f) => f.id === first)?.letter ?? '',
+          then: features.find((f) => f.id === then)?.letter ?? '',
+        },
+      ),
+    );
+
+/** Set-ups so that what one needs of another comes first; as they were where that leaves a choice. */
+function inTurn(setUps: readonly SetUp[]): SetUp[] {
+  const home = new Map(setUps.flatMap((s) => s.items.map((i) => [i.id, s.key] as const)));
+  const left = [...setUps];
+  const done = new Set<string>();
+  const order: SetUp[] = [];
+  while (left.length > 0) {
+    const ready = left.findIndex((s) =>
+      s.items.every((i) => i.after.every((id) => home.get(id) === s.key || done.has(home.get(id) ?? ''))),
+    );
+    // Two set-ups that each wait for the other stay as they are; their items say what comes first.
+    const [next] = left.splice(Math.max(0, ready), 1);
+    done.add(next.key);
+    order.push(next);
+  }
+  return order;
+}
+
+/**
+ * Every operation of every hole of one part of a job, in its set-ups, in the order in which each first comes.
+ * @returns the set-ups, or the features that cannot be made
+ */
+export function workOfJob(
+  features: readonly RoutedFeature[],
+  job: JobHead,
+  shop: Pick<Shop, 'machines'>,
+  planner: Planner,
+  { after: orders = [], cuts = [] }: DecidedOrder = {},
+): Result<SetUp[]> {
+  const planned = plansOf(features, job, planner);
+  if (!planned.ok) return planned;
+  const known = orders.filter((o) => [o.first, o.then].every((id) => features.some((f) => f.id === id)));
+  const wrong = [...circular(known, features), ...contradictions(cuts, features)];
+  if (wrong.length > 0) return refuse(...wrong);
+  const { points } = expandPlaces(features.filter((f) => f.place));
+  const setUps = new Map<string, SetUp>();
+  const items: WorkItem[] = [];
+  /** Last tap of each tapped thread: an outside thread is fitted to it. */
+  const tapped = new Map<string, number>();
+  const byKind = [...planned.value].sort((a, b) => Number(Boolean(a.plan.outside)) - Number(Boolean(b.plan.outside)));
+  for (const { feature, plan } of byKind) {
+    const machine = shop.machines.find((m) => m.id === feature.question.machine);
+    const read = readCallout(feature.question.callout);
+    const count = points.get(feature.id)?.length ?? (read.ok ? read.value.count : 1);
+    for (let hole = 1; hole <= count; hole++) {
+      const at = points.get(feature.id)?.[hole - 1] ?? { x: 0, y: 0 };
+      let before: number | undefined;
+      const lastTap = plan.operations.findLastIndex((o) => o.tap);
+      for (const [n, op] of plan.operations.entries()) {
+        const waits = cutsBefore(cuts, feature.id, lastTap >= 0 && n >= lastTap);
+        const afterCuts = BENCH_AFTER.includes(op.code) || op.code === 'lay-out' ? [] : waits.map((c) => c.id);
+        const key = [setUpKey(op, machine, feature.face), ...afterCuts].join('|');
+        const fits = op.key === 'die-close' ? tapped.get(threadName(plan) ?? '') : undefined;
+        const item: WorkItem = {
+          id: items.length,
+          featureId: feature.id,
+          letter: feature.letter,
+          hole,
+          opKey: op.key,
+          code: op.code,
+          order: op.order,
+          ...toolOf(op),
+          ...(op.cut?.speed.ok ? { rpm: op.cut.speed.value.rpm, speedLabel: op.cut.speed.value.label } : {}),
+          ...(op.cut && !op.cut.spec.through ? { stopMm: op.cut.travel.value } : {}),
+          ...(op.tap && 'key' in op.tap.tap ? { tapKey: String(op.tap.tap.key) } : {}),
+          ...(op.tap && plan.thread ? { turns: plan.thread.tapping.best.each[op.tap.place - 1]?.turns.value } : {}),
+          ...(hole === 1 && warnings(op).length > 0 ? { cautions: warnings(op) } : {}),
+          seconds: op.time.value,
+          ...at,
+          after: [before, fits].filter((i): i is number => i !== undefined),
+          ...(afterCuts.length > 0 ? { afterCuts } : {}),
+        };
+        items.push(item);
+        before = item.id;
+        if (op.tap) tapped.set(op.tap.thread.designation, item.id);
+        const setUp = setUps.get(key) ?? {
+          key,
+          ...(key.startsWith('bench|') ? {} : { machine, face: feature.face }),
+          ...(afterCuts.length > 0 ? { afterCut: waits.map((c) => c.name).join(', ') } : {}),
+          items: [],
+        };
+        setUp.items.push(item);
+        setUps.set(key, setUp);
+      }
+    }
+  }
+  for (const cut of cuts) {
+    const item = cutItem(cut, items.length, items);
+    for (const other of items) if (other.afterCuts?.includes(cut.id)) other.after.push(item.id);
+    items.push(item);
+    setUps.set(`bench|${cut.id}`, { key: `bench|${cut.id}`, items: [item] });
+  }
+  for (const { first, then } of known) {
+    const last = new Map<number, number>();
+    for (const i of items) if (i.featureId === first && !BENCH_AFTER.includes(i.code)) last.set(i.hole, i.id);
+    for (const item of items)
+      if (item.featureId === then && item.code !== 'lay-out' && !item.after.some((id) => items[id].code !== 'lay-out'))
+        item.after.push(...last.values());
+  }
+  const place = ({ key }: SetUp): number => (key === 'bench|before' ? -1 : key === 'bench|after' ? 1 : 0);
+  return ok(inTurn([...setUps.values()].sort((a, b) => place(a) - place(b))));
+}

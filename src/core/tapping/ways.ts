@@ -1,0 +1,182 @@
+import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
+import { isTapered } from '../threads/thread';
+import type { TappingQuestion } from './tapping-question';
+
+export const WAYS = [
+  'hand-free',
+  'hand-guided',
+  'hand-block',
+  'hand-bore',
+  'chuck-start',
+  'power-start',
+  'reversing-spindle',
+  'reversing-head',
+  'lathe-hand',
+  'lathe',
+] as const;
+export type WayId = (typeof WAYS)[number];
+
+interface WayFacts {
+  label: string;
+  byHand: boolean;
+  /** The spindle turns the tap under power, at least to begin with. */
+  spindle: boolean;
+  /** The tap is held in the chuck. */
+  inChuck: boolean;
+  /** Lean of the tap that people reach, degrees. Our judgement. */
+  leanDeg: number;
+  /** To set up once, s, and besides the tapping for each hole, s. Our judgement. */
+  setUpS: number;
+  extraS: number;
+}
+
+const HAND = { byHand: true, spindle: false, inChuck: false, setUpS: 0 } as const;
+const POWER = { byHand: false, spindle: true, inChuck: true } as const;
+
+export const WAY_FACTS: Record<WayId, WayFacts> = {
+  'hand-free': { ...HAND, label: 'By hand, freehand', leanDeg: 1.5, extraS: 20 },
+  'hand-guided': { ...HAND, label: 'By hand, guided by a spring centre', leanDeg: 0.3, extraS: 15 },
+  'hand-block': { ...HAND, label: 'By hand, guided by a tapping block', leanDeg: 0.5, extraS: 20 },
+  'hand-bore': { ...HAND, label: 'By hand, guided by the larger bore above', leanDeg: 0.4, extraS: 15 },
+  'chuck-start': {
+    ...HAND,
+    inChuck: true,
+    label: 'Started in the chuck by hand, finished with a wrench',
+    leanDeg: 0.25,
+    extraS: 30,
+  },
+  'power-start': {
+    ...HAND,
+    spindle: true,
+    inChuck: true,
+    label: 'Started under power, finished with a wrench',
+    leanDeg: 0.2,
+    setUpS: 60,
+    extraS: 35,
+  },
+  'reversing-spindle': { ...POWER, label: 'Under power, reversing spindle', leanDeg: 0.15, setUpS: 90, extraS: 15 },
+  'reversing-head': {
+    ...POWER,
+    inChuck: false,
+    label: 'Reversing tapping head',
+    leanDeg: 0.2,
+    setUpS: 180,
+    extraS: 15,
+  },
+  'lathe-hand': {
+    ...HAND,
+    label: 'In the lathe by hand, against the tailstock centre',
+    leanDeg: 0.12,
+    setUpS: 20,
+    extraS: 15,
+  },
+  lathe: {
+    ...POWER,
+    label: 'In the lathe under power, tailstock free to follow',
+    leanDeg: 0.1,
+    setUpS: 60,
+    extraS: 15,
+  },
+};
+
+/** What a way is called in this shop. */
+export function wayLabel(id: WayId, { habits }: TappingQuestion): string {
+  if (id === 'lathe' && habits.tailstock !== 'free')
+    return `In the lathe under power, tailstock ${habits.tailstock === 'cranked' ? 'cranked after the tap' : 'locked and the barrel cranked'}`;
+  return WAY_FACTS[id].label;
+}
+
+/** Turns that a spindle is let run before it is switched off, when the rest is turned by hand. Trade rule. */
+export const RUN_IN_TURNS = 3;
+/** No plain chuck slips soon enough for a tap under this size, mm. Trade rule. */
+const CHUCK_SLIPS_FROM_MM = 4.9;
+/** A bore above guides a tap that is no more than this much thinner, mm, for at least this many diameters. Our judgement. */
+const BORE_GUIDES = { looseMm: 1.2, deepD: 0.5 } as const;
+const ON_AXIS_MM = 0.5;
+
+const pressOrMill = ({ machine }: TappingQuestion): boolean =>
+  machine?.kind === 'drill-press' || machine?.kind === 'mill';
+
+const head = ({ aids, thread }: TappingQuestion) =>
+  aids?.heads.find((h) => h.fromMm <= thread.majorMm + 0.01 && thread.majorMm <= h.toMm + 0.01);
+
+function withoutGuide(id: WayId, q: TappingQuestion): Phrase | undefined {
+  const { hole, thread, aids } = q;
+  if (id === 'hand-guided') {
+    if (!pressOrMill(q))
+      return phrase('Needs a drill press or mill that stays over the hole with a spring centre in its spindle.');
+    if (aids && !aids.springCentre) return phrase('No spring centre in the crib.');
+  }
+  if (id === 'hand-block' && aids && !aids.block) return phrase('No tapping block in the crib.');
+  if (id === 'hand-bore') {
+    if (hole.upperMm === undefined || hole.fromMm <= 0)
+      return phrase('No larger bore above the thread to guide the tap.');
+    if (hole.upperMm - thread.majorMm > BORE_GUIDES.looseMm || hole.fromMm < BORE_GUIDES.deepD * thread.majorMm)
+      return phrase('The bore above, {upper} and {deep} deep, is too wide or too short to guide the tap.', {
+        upper: mm(hole.upperMm),
+        deep: depth(hole.fromMm),
+      });
+  }
+  return undefined;
+}
+
+function withoutLathe(id: WayId, { machine, hole }: TappingQuestion): Phrase | undefined {
+  if (id !== 'lathe' && id !== 'lathe-hand') return undefined;
+  if (machine?.kind !== 'lathe') return phrase('Needs a lathe, with the hole on the axis of the part.');
+  if ((hole.offAxisMm ?? 0) > ON_AXIS_MM)
+    return Number.isFinite(hole.offAxisMm)
+      ? phrase('The hole is {off} off the axis of the part.', { off: mm(hole.offAxisMm ?? 0) })
+      : phrase('The hole is not on the axis of the part.');
+  return undefined;
+}
+
+function withoutSpindle(id: WayId, q: TappingQuestion): Phrase | undefined {
+  const { machine, thread } = q;
+  if (id === 'chuck-start' && !pressOrMill(q))
+    return phrase('Needs a drill press or mill whose spindle can be turned by hand over the hole.');
+  if (id === 'power-start') {
+    if (!pressOrMill(q)) return phrase('Needs a drill press or mill over the hole.');
+    if (thread.majorMm < CHUCK_SLIPS_FROM_MM) return phrase('Under M5 no plain chuck slips before the tap breaks.');
+  }
+  if (id !== 'reversing-spindle') return undefined;
+  if (machine?.kind === 'hand-drill') return phrase('A hand-held drill cannot hold the tap square and stop in time.');
+  if (!machine || !pressOrMill(q)) return phrase('Needs a drill press or mill that reverses.');
+  if (!machine.reversible)
+    return phrase('The {machine} does not reverse: the tap could not be backed out.', { machine: machine.name });
+  return thread.majorMm < CHUCK_SLIPS_FROM_MM && machine.coastRevolutions > 1
+    ? phrase('Under M5 no plain chuck slips before the tap breaks, and this spindle coasts {coast}.', {
+        coast: quantity(machine.coastRevolutions, 'turns'),
+      })
+    : undefined;
+}
+
+function withoutHead(id: WayId, q: TappingQuestion): Phrase | undefined {
+  if (id !== 'reversing-head') return undefined;
+  if (!q.machine?.tappingHead) return phrase('This machine has no reversing tapping head.');
+  const own = head(q);
+  if (q.aids && !own)
+    return q.aids.heads.length === 0
+      ? phrase('No tapping head in the crib.')
+      : phrase('The tapping head in the crib takes {from} to {to}.', {
+          from: mm(Math.min(...q.aids.heads.map((h) => h.fromMm))),
+          to: mm(Math.max(...q.aids.heads.map((h) => h.toMm))),
+        });
+  if (!q.hole.through && !own?.deepStop)
+    return phrase('A reversing head is for through holes: in a blind one it needs a depth stop and float.');
+  return undefined;
+}
+
+/** Why a way is not to be had with this machine, crib, metal and hole, whatever the taps. */
+export function unavailable(id: WayId, q: TappingQuestion): Phrase | undefined {
+  const missing = withoutGuide(id, q) ?? withoutLathe(id, q) ?? withoutSpindle(id, q) ?? withoutHead(id, q);
+  if (missing) return missing;
+  const underPower = !WAY_FACTS[id].byHand;
+  if (underPower && q.habits.neverBlind && !q.hole.through)
+    return phrase('This shop never taps blind holes under power.');
+  if (isTapered(q.thread) && WAY_FACTS[id].spindle && id !== 'lathe')
+    return phrase('A tapered thread loads the tap more with every turn and is stopped by gauge: tap it by hand.');
+  return undefined;
+}
+
+/** The tapping head of the crib for this thread. */
+export const headFor = head;

@@ -1,0 +1,84 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { TurnStrip as Strip } from '@/core/tapping/turn-strip';
+import { TurnStrip } from '@/ui/taps/turn-strip';
+import { useKeys } from '@/ui/keys';
+
+interface Props {
+  strip: Strip;
+  name: string;
+  signals: boolean;
+}
+
+const HALF = 0.5;
+
+function beep(): void {
+  try {
+    const audio = new AudioContext();
+    const tone = audio.createOscillator();
+    tone.frequency.value = 880;
+    tone.connect(audio.destination);
+    tone.start();
+    tone.stop(audio.currentTime + 0.35);
+    tone.onended = () => void audio.close();
+  } catch {
+    // A browser without sound flashes only.
+  }
+}
+
+/** Turns counted at the wrench: each tap on the strip, or T, is one; it says where to stop. */
+export function TurnCounter({ strip, name, signals }: Props) {
+  const [turns, setTurns] = useState(0);
+  const told = useRef(false);
+  const left = strip.total - turns;
+  const atStop = left < 1 - 1e-9;
+  const over = strip.hardStop !== undefined && turns > strip.hardStop - HALF;
+  useEffect(() => {
+    if (atStop && !told.current && signals) beep();
+    told.current = atStop;
+  }, [atStop, signals]);
+  useKeys({
+    t: () => setTurns((n) => n + 1),
+    'Shift+T': () => setTurns((n) => Math.max(0, n - 1)),
+  });
+  const clear = strip.clearOuts.some((at) => turns >= at && turns < at + 1);
+  return (
+    <section aria-label="Turns" className="flex flex-col gap-2">
+      <button
+        type="button"
+        onClick={() => setTurns((n) => n + 1)}
+        aria-label={`One turn more: ${turns} of ${strip.total.toFixed(1)}`}
+        className={`dye w-full p-3 text-left ${atStop && signals ? 'outline-8 outline-offset-0' : ''}`}
+        style={atStop ? { outlineColor: 'var(--bench-danger)' } : undefined}
+      >
+        <TurnStrip strip={strip} name={name} done={turns} />
+      </button>
+      <p role="status" className="flex flex-wrap items-baseline gap-x-5 font-cond text-[34px] font-semibold">
+        <span style={{ color: 'var(--bench-set)' }}>
+          {turns} of {strip.total.toFixed(1)} turns
+        </span>
+        {over ? (
+          <strong style={{ color: 'var(--bench-danger)' }}>Stop: the bottom</strong>
+        ) : atStop ? (
+          <strong style={{ color: 'var(--bench-danger)' }}>
+            {left > 1e-9 ? `Last turn: only ${left.toFixed(1)} more` : 'Stop: deep enough'}
+          </strong>
+        ) : clear ? (
+          <strong>Out, clear, oil</strong>
+        ) : null}
+      </p>
+      <div className="flex gap-2">
+        <button type="button" className="bench-key flex-1" onClick={() => setTurns((n) => n + 1)}>
+          + 1 turn
+        </button>
+        <button type="button" className="bench-key" onClick={() => setTurns((n) => Math.max(0, n - 1))}>
+          − 1
+        </button>
+        <button type="button" className="bench-key" onClick={() => setTurns(0)}>
+          From zero
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,258 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { holeKey, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
+import { latestChecks, resultsOf } from '@/core/inspection/progress';
+import { partsToGauge } from '@/core/inspection/sampling';
+import { settingAt } from '@/core/inspection/setting-at';
+import type { WorkItem } from '@/core/route/work-item';
+import { holeName } from '@/core/route/work-item';
+import { later } from '@/ui/later';
+import { useUnits } from '@/ui/units';
+import { QueryProvider } from '../job-store/query-provider';
+import { RecordFaults } from '../job-store/record-faults';
+import { OfflineShell } from '../run/offline-shell';
+import { offOf } from '../run/offs';
+import { useRun, type Running } from '../run/use-run';
+import { DeviationPlot, type Deviation } from './deviation-plot';
+import { HoleCheck } from '../run/hole-check';
+
+const PhotoPanel = later(() => import('./photo-panel'));
+
+/** What was made against what was asked for: gauged hole by hole, judged, and decided. */
+export function CheckView({ jobId }: { jobId: string }) {
+  return (
+    <QueryProvider>
+      <OfflineShell />
+      <Check jobId={jobId} />
+    </QueryProvider>
+  );
+}
+
+function Check({ jobId }: { jobId: string }) {
+  const running = useRun(jobId);
+  const { issue, none, fault, run } = running;
+  return (
+    <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
+      {issue && run ? (
+        <Holes jobId={jobId} running={running} />
+      ) : (
+        <section className="p-4">
+          <h1 className="font-cond text-3xl font-semibold">Check</h1>
+          {none ? (
+            <p>
+              Nothing to gauge yet:{' '}
+              <a className="link" href={`/jobs/${jobId}/route`}>
+                issue the route
+              </a>{' '}
+              first.
+            </p>
+          ) : (
+            <p role={fault ? 'alert' : 'status'}>{fault ?? 'Opening…'}</p>
+          )}
+        </section>
+      )}
+    </main>
+  );
+}
+
+/** Every hole of one part, in the order of the route’s checks. */
+const holesOf = (running: Running): WorkItem[] =>
+  running.issue?.route.setUps.flatMap((s) => s.visits.flatMap((v) => v.items)).filter((i) => i.code === 'check') ?? [];
+
+const SIGNS = { good: '✓', bad: '✕', wait: '!', open: '' } as const;
+
+function Holes({ jobId, running }: { jobId: string; running: Running }) {
+  const { issue, job, run, planAt, bench, shop } = running;
+  const { display } = useUnits();
+  const holes = useMemo(() => holesOf(running), [running]);
+  const waiting = run?.waiting ?? [];
+  const [part, setPart] = useState<number>();
+  const [chosen, setChosen] = useState<string>();
+  const [photographing, setPhotographing] = useState(false);
+  const { records } = bench;
+  if (!issue || !job || !run) return null;
+  const every = job.route?.checkEvery ?? 1;
+  const dueParts = (item: WorkItem): number[] =>
+    every <= 1
+      ? Array.from({ length: issue.quantity }, (_, i) => i + 1)
+      : partsToGauge(issue.quantity, every, resultsOf(records, item.featureId, item.hole));
+  const atOf = (item: WorkItem, of: number): HoleAt => ({ featureId: item.featureId, holeNumber: item.hole, part: of });
+  const stateOf = (at: HoleAt): keyof typeof SIGNS => {
+    if (waiting.some((w) => holeKey(w.at) === holeKey(at))) return 'wait';
+    const checks = [...latestChecks(records, at).values()];
+    if (checks.length === 0) return 'open';
+    return checks.some((c) => c.body.verdict === 'bad')
+      ? 'bad'
+      : checks.some((c) => c.body.verdict === 'good')
+        ? 'good'
+        : 'open';
+  };
+  const first = waiting[0];
+  const item =
+    holes.find((h) => `${h.featureId}/${h.hole}` === chosen) ??
+    holes.find((h) => first && h.featureId === first.at.featureId && h.hole === first.at.holeNumber) ??
+    holes.find((h) => stateOf(atOf(h, part ?? 1)) === 'open') ??
+    holes[0];
+  const ofPart = part ?? first?.at.part ?? 1;
+  if (!item) return <p className="p-4">The route has no hole to gauge.</p>;
+  const at = atOf(item, ofPart);
+  const planned = planAt(at);
+  const plan = planned?.ok ? planned.value : undefined;
+  const about = { routeId: issue.id, featureId: at.featureId, holeNumber: at.holeNumber };
+  const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
+  const deviations = holes.flatMap((h): Deviation[] => {
+    const own = atOf(h, ofPart);
+    const made = planAt(own);
+    const kept = latestChecks(records, own).get('position');
+    if (!made?.ok || !kept) return [];
+    const { drawn, zoneMm } = settingAt(job.holes, own, made.value, shop);
+    return drawn && zoneMm
+      ? [
+          {
+            name: holeName(h),
+            off: { x: kept.body.values.x - drawn.x, y: kept.body.values.y - drawn.y },
+            zoneMm,
+            good: kept.body.verdict === 'good',
+          },
+        ]
+      : [];
+  });
+  const setting = plan && settingAt(job.holes, at, plan, shop);
+  const gauged = holes.filter((h) => stateOf(atOf(h, ofPart)) !== 'open').length;
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <h1 className="font-cond text-3xl font-semibold">Check: {job.name}</h1>
+        <span className="text-[15px]">
+          Route {issue.number}, part {ofPart}: {gauged} of {holes.length} holes gauged
+        </span>
+        <span role="status" className="text-[15px]">
+          {bench.toSend > 0 ? `${bench.toSend} to send` : ''}
+        </span>
+        <span className="ml-auto flex gap-2">
+          <a className="btn" href={`/jobs/${jobId}/bench`}>
+            Bench
+          </a>
+          <a className="btn" href={`/jobs/${jobId}/inspection.pdf?paper=${display === 'inch' ? 'letter' : 'a4'}`}>
+            Inspection sheet
+          </a>
+          <a className="btn" href={`/jobs/${jobId}/inspection.csv`}>
+            CSV
+          </a>
+        </span>
+      </div>
+      <RecordFaults {...bench} fault={undefined} />
+      {waiting.length > 0 && (
+        <ul role="alert" className="plate border-l-8 border-l-danger p-2">
+          {waiting.map((w) => {
+            const h = holes.find((i) => i.featureId === w.at.featureId && i.hole === w.at.holeNumber);
+            return (
+              <li key={w.because.id}>
+                <button
+                  type="button"
+                  className="link min-h-11 font-bold text-danger"
+                  onClick={() => {
+                    setChosen(`${w.at.featureId}/${w.at.holeNumber}`);
+                    setPart(w.at.part);
+                  }}
+                >
+                  ! {h ? holeName(h) : ''}, part {w.at.part}:{' '}
+                  {w.because.kind === 'tap-broken' ? 'a tap broke in it' : `${w.because.body.check} is not good`}.
+                  Decide.
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      <div className="grid items-start gap-3 lg:grid-cols-[230px_minmax(0,1fr)_340px]">
+        <nav aria-label="Holes" className="plate flex flex-col gap-2 p-2">
+          {issue.quantity > 1 && (
+            <label className="flex items-center gap-2 font-cond text-lg">
+              Part
+              <select className="field h-11" value={ofPart} onChange={(e) => setPart(Number(e.target.value))}>
+                {Array.from({ length: issue.quantity }, (_, i) => i + 1).map((n) => (
+                  <option key={n} value={n}>
+                    {n}
+                    {dueParts(item).includes(n) ? '' : ', not due'}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+          {every > 1 && (
+            <p className="text-[14px] text-steel-700">
+              The first, every {every}th and the last part; all after a fault.
+            </p>
+          )}
+          <ul className="grid grid-cols-3 gap-1.5">
+            {holes.map((h) => {
+              const state = stateOf(atOf(h, ofPart));
+              const here = h === item;
+              return (
+                <li key={h.id}>
+                  <button
+                    type="button"
+                    aria-current={here ? 'true' : undefined}
+                    onClick={() => setChosen(`${h.featureId}/${h.hole}`)}
+                    className={`h-12 w-full rounded-sm border font-cond text-lg font-semibold ${
+                      here ? 'border-ink bg-ink text-white' : 'border-steel-300 bg-white'
+                    } ${!here && (state === 'bad' || state === 'wait') ? 'text-danger' : ''} ${!here && state === 'good' ? 'text-pass' : ''}`}
+                  >
+                    {holeName(h)} <span aria-label={state}>{SIGNS[state]}</span>
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        </nav>
+        <section aria-label={`Hole ${holeName(item)}`} className="min-w-0">
+          <h2 className="font-cond text-2xl font-semibold">
+            {holeName(item)}: {job.holes.find((f) => f.id === item.featureId)?.question.callout}
+          </h2>
+          {plan && setting ? (
+            <HoleCheck
+              key={holeKey(at)}
+              plan={plan}
+              setting={setting}
+              at={at}
+              records={records}
+              record={record}
+              display={display}
+              offOf={offOf(shop, display)}
+            />
+          ) : (
+            <p>This hole can’t be made as drawn.</p>
+          )}
+        </section>
+        <aside className="flex min-w-0 flex-col gap-3">
+          <section aria-label="Positions" className="dye p-2">
+            <h2 className="font-cond text-lg font-semibold">Positions of part {ofPart}</h2>
+            <DeviationPlot deviations={deviations} />
+          </section>
+          {setting?.drawn &&
+            (photographing ? (
+              <PhotoPanel
+                display={display}
+                onKeep={(image, off) => {
+                  const { drawn } = setting;
+                  record('photo', { part: at.part, image, dxMm: off.x, dyMm: off.y });
+                  if (drawn && plan) {
+                    const values = { x: drawn.x + off.x, y: drawn.y + off.y };
+                    const verdict = 2 * Math.hypot(off.x, off.y) <= (setting.zoneMm ?? 0) ? 'good' : 'bad';
+                    record('checked', { part: at.part, check: 'position', values, verdict, instrument: 'photograph' });
+                  }
+                  setPhotographing(false);
+                }}
+              />
+            ) : (
+              <button type="button" className="btn" onClick={() => setPhotographing(true)}>
+                Position from a photograph
+              </button>
+            ))}
+        </aside>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,133 @@
+'use client';
+
+import { addDays, differenceInCalendarDays, format, parseISO } from 'date-fns';
+import type { RouteSettings } from '@/contracts/route';
+import { routeSettings } from '@/contracts/route';
+import type { Material } from '@/core/materials/material';
+import { againstDeadline, changePoints, firstArticle, fluidMl, timeShares } from '@/core/route/batch';
+import type { Route } from '@/core/route/route';
+import type { OwnTap } from '@/core/tapping/own-tap';
+import { tell, type Display } from '@/core/units/show';
+import { TextField } from '@/ui/field';
+
+interface Props {
+  route: Route;
+  material?: Material;
+  taps?: readonly OwnTap[];
+  settings: RouteSettings;
+  decide: (change: (settings: RouteSettings) => RouteSettings, typing?: boolean) => void;
+  display: Display;
+  draft: { deadline: string; hours: string };
+  setDraft: (draft: { deadline: string; hours: string }) => void;
+}
+
+const minutes = (s: number): string => (s < 5400 ? `${(s / 60).toFixed(0)} min` : `${(s / 3600).toFixed(1)} h`);
+const wrong = (field: 'deadline' | 'hoursPerDay', value: unknown): string | undefined => {
+  const checked = routeSettings.shape[field].safeParse(value);
+  return checked.success ? undefined : checked.error.issues[0].message;
+};
+
+/** The batch: time against the deadline, where it goes, tools to change in time, what to measure first. */
+export function BatchPanel({ route, material, taps, settings, decide, display, draft, setDraft }: Props) {
+  const shares = timeShares(route);
+  const changes = material ? changePoints(route, material, taps) : [];
+  const checks = firstArticle(route);
+  const hours = draft.hours.trim() === '' ? undefined : Number(draft.hours.replace(',', '.'));
+  const errors = {
+    deadline: draft.deadline === '' ? undefined : wrong('deadline', draft.deadline),
+    hours: hours === undefined ? undefined : wrong('hoursPerDay', hours),
+  };
+  const set = (next: { deadline: string; hours: string }): void => {
+    setDraft(next);
+    const h = next.hours.trim() === '' ? undefined : Number(next.hours.replace(',', '.'));
+    const deadline = next.deadline === '' ? undefined : next.deadline;
+    if ((deadline && wrong('deadline', deadline)) || (h !== undefined && wrong('hoursPerDay', h))) return;
+    decide(
+      ({ deadline: _, hoursPerDay: _h, ...rest }) => ({
+        ...rest,
+        ...(deadline ? { deadline } : {}),
+        ...(h ? { hoursPerDay: h } : {}),
+      }),
+      true,
+    );
+  };
+  const { deadline, hoursPerDay = 8 } = settings;
+  const daysLeft = deadline ? differenceInCalendarDays(parseISO(deadline), new Date()) + 1 : undefined;
+  const against = daysLeft === undefined ? undefined : againstDeadline(route, hoursPerDay, daysLeft);
+  return (
+    <section aria-label="Batch" className="plate flex flex-col gap-2 p-3">
+      <h2 className="font-cond text-xl font-semibold">
+        {route.quantity} {route.quantity === 1 ? 'part' : 'parts'}, {minutes(route.seconds)}
+      </h2>
+      <p className="text-[15px]">
+        Cutting and finding the holes {minutes(shares.cuttingS)}, changes {minutes(shares.changesS)}, clamping{' '}
+        {minutes(shares.clampingS + shares.otherS)}. No order takes less than {minutes(route.boundS)}: this one is{' '}
+        {(100 * (route.seconds / route.boundS - 1)).toFixed(1)} % over.
+        {route.seconds > 1.03 * route.boundS &&
+          (route.quantity > 1
+            ? ' That bound counts every change once and one clamping for each part and face; no order of a batch has both.'
+            : ' That bound counts the shortest ways and fewest changes apart; no order has both.')}
+      </p>
+      <div className="grid grid-cols-2 gap-2">
+        <TextField
+          label="Deadline"
+          value={draft.deadline}
+          onChange={(d) => set({ ...draft, deadline: d })}
+          placeholder="2026-12-24"
+          error={errors.deadline}
+        />
+        <TextField
+          label="Hours a day"
+          value={draft.hours}
+          onChange={(h) => set({ ...draft, hours: h })}
+          placeholder="8"
+          error={errors.hours}
+          inputMode="decimal"
+        />
+      </div>
+      {against && deadline && (
+        <div role="status">
+          <p className={`font-bold ${against.spareDays < 0 ? 'text-danger' : 'text-pass'}`}>
+            {daysLeft !== undefined && daysLeft <= 0
+              ? '! The deadline has passed.'
+              : against.spareDays < 0
+                ? `! ${-against.spareDays} ${against.spareDays === -1 ? 'day' : 'days'} late`
+                : `✓ ${against.spareDays} ${against.spareDays === 1 ? 'day' : 'days'} to spare`}
+            {`: ${against.daysNeeded} ${against.daysNeeded === 1 ? 'day' : 'days'} needed, done ${format(addDays(new Date(), against.daysNeeded - 1), 'd MMM')}.`}
+          </p>
+          <ul className="list-disc pl-5 text-[15px]">
+            {against.saves.map((p) => (
+              <li key={tell(p, display)}>{tell(p, display)}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <p className="text-[15px]">
+        Fluid: about {fluidMl(route)} ml{material ? `, ${material.lubricant}` : ''}.
+      </p>
+      {changes.length > 0 && (
+        <>
+          <h3 className="font-cond text-lg font-semibold">Change in time</h3>
+          <ul className="list-disc pl-5 text-[15px]">
+            {changes.map((c) => (
+              <li key={c.tool}>
+                {c.tool}: after hole {c.changeAt.slice(0, 6).join(', ')}
+                {c.changeAt.length > 6 && ' …'} of {c.uses}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {checks.length > 0 && (
+        <>
+          <h3 className="font-cond text-lg font-semibold">First part: measure before the rest</h3>
+          <ul className="list-disc pl-5 text-[15px]">
+            {checks.map((p) => (
+              <li key={tell(p, display)}>{tell(p, display)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,217 @@
+'use client';
+
+import { useState } from 'react';
+import type { HolePlan } from '@/core/hole/hole-plan';
+import { remedyFor } from '@/core/hole/remedies';
+import type { BenchKind, BenchRecord, BodyOf, HoleAt, RemedyChange } from '@/core/inspection/bench-record';
+import { checksOf, isComplete, type Check, type CheckSetting } from '@/core/inspection/checks-of';
+import { latestChecks } from '@/core/inspection/progress';
+import { CHOICES, type Choice, type Verdict } from '@/core/inspection/verdict';
+import { parseLength } from '@/core/units/length';
+import { showText, tell, type Display } from '@/core/units/show';
+import { useReadings } from '@/ui/instruments/use-readings';
+import { Working } from '@/ui/working';
+
+interface Props {
+  plan: HolePlan;
+  setting: CheckSetting;
+  at: HoleAt;
+  records: readonly BenchRecord[];
+  record: <K extends BenchKind>(kind: K, body: BodyOf<K>) => void;
+  display: Display;
+  /** Says of an instrument by its name that it is off; nothing where it is sound or not known. */
+  offOf: (instrument: string) => string | undefined;
+}
+
+const SIGN = { good: '✓', bad: '✕', open: '?' } as const;
+const WORD = { good: 'Good', bad: 'Not good', open: 'Not settled' } as const;
+
+/** A figure as typed: lengths in the unit shown, turns as a number. */
+function valueOf(text: string, unit: 'mm' | 'turns', display: Display): number | undefined {
+  const trimmed = text.trim();
+  if (trimmed === '') return undefined;
+  if (unit === 'turns') {
+    const n = Number(trimmed.replace(',', '.'));
+    return Number.isFinite(n) && n >= -1000 && n <= 1000 ? n : undefined;
+  }
+  const negative = trimmed.startsWith('-') || trimmed.startsWith('−');
+  const read = parseLength(negative ? trimmed.slice(1) : trimmed, display === 'inch' ? 'in' : 'mm');
+  return read.ok ? (negative ? -1 : 1) * read.value.mm : undefined;
+}
+
+const lengthText = (mm: number, display: Display): string =>
+  String(Number(display === 'inch' ? (mm / 25.4).toFixed(4) : mm.toFixed(3)));
+
+interface VerdictProps {
+  verdict: Verdict;
+  display: Display;
+  children?: React.ReactNode;
+}
+
+/** A verdict in sign, word and reason, with the figures behind it. */
+export function VerdictLine({ verdict, display, children }: VerdictProps) {
+  const { state, reason, figures } = verdict;
+  const colour = { good: 'text-pass', bad: 'text-danger', open: 'text-ink' }[state];
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-3">
+      <strong className={`font-cond text-2xl ${colour}`}>
+        <span aria-hidden>{SIGN[state]}</span> {WORD[state]}
+      </strong>
+      <span className="text-[17px]">{tell(reason, display)}</span>
+      {figures.map(({ label, answer }) => (
+        <Working key={label} of={answer} name={label} display={display}>
+          {showText({ value: answer.value, unit: answer.unit }, display)}
+        </Working>
+      ))}
+      {children}
+    </div>
+  );
+}
+
+/** What to gauge on one hole, one after the other: readings typed or sent by an instrument, the verdict, and what to do. */
+export function HoleCheck({ plan, setting, at, records, record, display, offOf }: Props) {
+  const checks = checksOf(plan, setting);
+  const latest = latestChecks(records, at);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [from, setFrom] = useState<Record<string, string>>({});
+  const firstOpen = checks.find((c) => !latest.has(c.kind));
+  const valuesOf = (check: Check): Record<string, number> =>
+    Object.fromEntries(
+      check.fields.flatMap((f) => {
+        const value = valueOf(typed[`${check.kind} ${f.id}`] ?? '', f.unit, display);
+        return value === undefined ? [] : [[f.id, value]];
+      }),
+    );
+  // A reading goes to the first check that waits for one of its kind.
+  useReadings(({ name, values }) => {
+    const order = [...(firstOpen ? [firstOpen] : []), ...checks];
+    for (const [what, value] of Object.entries(values)) {
+      const check = order.find((c) => c.fields.some((f) => f.reading === what));
+      const field = check?.fields.find((f) => f.reading === what);
+      if (!check || !field) continue;
+      setTyped((t) => ({
+        ...t,
+        [`${check.kind} ${field.id}`]: field.unit === 'turns' ? String(value) : lengthText(value, display),
+      }));
+      setFrom((s) => ({ ...s, [check.kind]: name }));
+    }
+  });
+  function save(check: Check, values: Record<string, number>): void {
+    const { state } = check.judge(values);
+    record('checked', {
+      part: at.part,
+      check: check.kind,
+      values,
+      verdict: state,
+      ...(from[check.kind] ? { instrument: from[check.kind] } : {}),
+    });
+    setTyped((t) => Object.fromEntries(Object.entries(t).filter(([key]) => !key.startsWith(`${check.kind} `))));
+  }
+  return (
+    <ol className="flex flex-col gap-2">
+      {checks.map((check) => {
+        const values = valuesOf(check);
+        const ready = check.fields.length > 0 && isComplete(check, values);
+        const kept = latest.get(check.kind);
+        const verdict = ready ? check.judge(values) : kept ? check.judge(kept.body.values) : undefined;
+        const off = from[check.kind] ? offOf(from[check.kind]) : undefined;
+        const decided = kept && isDecided(records, kept);
+        return (
+          <li key={check.kind} className="plate p-3" aria-label={check.title}>
+            <div className="flex flex-wrap items-baseline gap-x-4">
+              <h3 className="font-cond text-xl font-semibold">{check.title}</h3>
+              <p className="text-[16px] text-steel-700">{tell(check.how, display)}</p>
+            </div>
+            <div className="mt-1 flex flex-wrap items-end gap-3">
+              {check.fields.map((f) => (
+                <label key={f.id} className="flex flex-col">
+                  <span className="label">
+                    {f.label}, {f.unit === 'turns' ? 'turns' : display === 'inch' ? 'in' : 'mm'}
+                  </span>
+                  <input
+                    data-reading={f.reading}
+                    className="field h-14 w-40 text-xl"
+                    inputMode="decimal"
+                    value={typed[`${check.kind} ${f.id}`] ?? ''}
+                    aria-invalid={
+                      (typed[`${check.kind} ${f.id}`] ?? '').trim() !== '' &&
+                      valueOf(typed[`${check.kind} ${f.id}`], f.unit, display) === undefined
+                    }
+                    onChange={(e) => setTyped((t) => ({ ...t, [`${check.kind} ${f.id}`]: e.target.value }))}
+                    onKeyDown={(e) => {
+                      if (e.key === 'Enter' && ready) save(check, values);
+                    }}
+                  />
+                </label>
+              ))}
+              {check.fields.length === 0 ? (
+                <>
+                  <button type="button" className="btn h-14" onClick={() => save(check, { yes: 1 })}>
+                    It goes together
+                  </button>
+                  <button type="button" className="btn h-14" onClick={() => save(check, { yes: 0 })}>
+                    It does not
+                  </button>
+                </>
+              ) : (
+                <button type="button" className="btn-next h-14" disabled={!ready} onClick={() => save(check, values)}>
+                  Record
+                </button>
+              )}
+            </div>
+            {off && <p className="mt-1 font-bold text-danger">! {off}</p>}
+            {verdict && (
+              <VerdictLine verdict={verdict} display={display}>
+                {!ready && <span className="text-[15px] text-steel-700">recorded</span>}
+              </VerdictLine>
+            )}
+            {verdict?.state === 'bad' && !ready && (
+              <div className="mt-1 flex flex-col gap-1">
+                {decided ? (
+                  <p className="text-[16px]">Decided: {CHOICES[decided].label}.</p>
+                ) : (
+                  verdict.choices.map((choice) => (
+                    <div key={choice} className="flex flex-wrap items-center gap-x-3">
+                      <button
+                        type="button"
+                        className="btn min-w-56"
+                        onClick={() => {
+                          const change = changeOf(choice, plan);
+                          record('decision', { part: at.part, choice, ...(change ? { change } : {}) });
+                        }}
+                      >
+                        {CHOICES[choice].label}
+                      </button>
+                      <span className="min-w-0 flex-1 text-[15px] text-steel-700">{CHOICES[choice].means}</span>
+                    </div>
+                  ))
+                )}
+              </div>
+            )}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** What a choice changes of how the hole is made: the next drill up for a redrill, a sharp tap to chase with. */
+const changeOf = (choice: Choice, plan: HolePlan): RemedyChange | undefined =>
+  choice === 'redrill'
+    ? remedyFor('next-drill', plan)?.change
+    : choice === 'chase'
+      ? remedyFor('sharp-tap', plan)?.change
+      : undefined;
+
+/** What was decided at a hole after a gauging; undefined where nobody has. */
+function isDecided(records: readonly BenchRecord[], kept: BenchRecord): Choice | undefined {
+  const after = records.slice(records.findIndex((r) => r.id === kept.id) + 1);
+  const found = after.find(
+    (r): r is Extract<BenchRecord, { kind: 'decision' }> =>
+      r.kind === 'decision' &&
+      r.featureId === kept.featureId &&
+      r.holeNumber === kept.holeNumber &&
+      r.body.part === kept.body.part,
+  );
+  return found?.body.choice;
+}

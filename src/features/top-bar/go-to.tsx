@@ -1,0 +1,93 @@
+'use client';
+
+import { Command } from 'cmdk';
+import { useRouter } from 'next/navigation';
+import { Dialog } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import type { Found, SearchResult } from '@/contracts/search';
+import { send } from '@/ui/send';
+import { useUnits } from '@/ui/units';
+
+const KIND: Record<Found['kind'], string> = {
+  answer: 'Answer',
+  job: 'Job',
+  hole: 'Hole',
+  material: 'Material',
+  tool: 'Tool',
+  machine: 'Machine',
+};
+const WAIT_MS = 120;
+
+/** Goes to anything: a job, a hole, a tool, a material; a callout is answered while it is typed. */
+export default function GoTo({ onClose }: { onClose: () => void }) {
+  const router = useRouter();
+  const { display } = useUnits();
+  const [text, setText] = useState('');
+  const [found, setFound] = useState<Found[]>([]);
+  const [fault, setFault] = useState<string>();
+  useEffect(() => {
+    let late = false;
+    const timer = setTimeout(() => {
+      void send<SearchResult>('GET', `/api/v1/search?q=${encodeURIComponent(text)}&units=${display}`).then((got) => {
+        if (late) return;
+        setFault(got.ok ? undefined : got.fault);
+        if (got.ok) setFound(got.value.found);
+      });
+    }, WAIT_MS);
+    return () => {
+      late = true;
+      clearTimeout(timer);
+    };
+  }, [text, display]);
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/50" />
+        <Dialog.Content
+          aria-describedby=""
+          className="fixed top-[8dvh] left-1/2 z-30 w-[min(640px,94vw)] -translate-x-1/2 rounded-sm border border-steel-500 bg-steel-50 shadow-xl"
+        >
+          <Dialog.Title className="sr-only">Go to anything</Dialog.Title>
+          <Command label="Go to anything" shouldFilter={false} loop>
+            <Command.Input
+              value={text}
+              onValueChange={setText}
+              autoFocus
+              placeholder="M8 brass, a job, a hole, a tool, a metal"
+              className="h-14 w-full border-b border-steel-300 bg-white px-4 text-xl placeholder:text-steel-500"
+            />
+            <Command.List className="max-h-[60dvh] overflow-auto p-1">
+              {fault && (
+                <p role="alert" className="p-3 font-bold text-danger">
+                  {fault}
+                </p>
+              )}
+              <Command.Empty className="p-3">Nothing by that name.</Command.Empty>
+              {found.map((f) => (
+                <Command.Item
+                  key={`${f.kind} ${f.id}`}
+                  value={`${f.kind} ${f.id}`}
+                  onSelect={() => {
+                    onClose();
+                    router.push(f.href);
+                  }}
+                  className="grid min-h-12 cursor-pointer grid-cols-[70px_1fr] items-center gap-x-3 rounded-sm px-3 py-1 data-[selected=true]:bg-ink data-[selected=true]:text-white"
+                >
+                  <span className="font-cond text-sm opacity-80">{KIND[f.kind]}</span>
+                  <span>
+                    <strong>{f.name}</strong>
+                    {f.detail && (
+                      <span className={f.kind === 'answer' ? 'block text-lg' : 'ml-3 text-[15px] opacity-80'}>
+                        {f.detail}
+                      </span>
+                    )}
+                  </span>
+                </Command.Item>
+              ))}
+            </Command.List>
+          </Command>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

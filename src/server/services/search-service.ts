@@ -1,0 +1,128 @@
+import type { Found } from '@/contracts/search';
+import { drillName } from '@/core/drills/drill';
+import { BLANK_FORM, toAddress, type AskForm } from '@/core/hole/form';
+import { mainCut } from '@/core/hole/hole-plan';
+import { quickQuestion } from '@/core/hole/quick-question';
+import { planForm } from '@/core/hole/read-form';
+import { designationHit, findMaterials } from '@/core/materials/find-material';
+import { depth } from '@/core/answer/answer';
+import { showText, tell, type Display } from '@/core/units/show';
+import type { Database } from '../database';
+import { findHoles } from '../repositories/job-repository';
+import { jobsPage } from './job-service';
+import { shopNow, type ShopNow } from './shop-service';
+
+/** So many of each kind. */
+const MOST = 6;
+
+function askFor(shop: ShopNow, units: Display, over: Partial<AskForm>): AskForm {
+  const mild = shop.materials.find((m) => m.id === BLANK_FORM.material) ?? shop.materials[0];
+  return { ...BLANK_FORM, material: mild?.id ?? '', machine: shop.machines[0]?.id ?? '', units, ...over };
+}
+
+/** A callout that is read is answered at once. */
+function answered(text: string, shop: ShopNow, units: Display): Found[] {
+  const quick = quickQuestion(text, shop.materials);
+  if (!quick) return [];
+  const form = askFor(shop, units, { callout: quick.callout, ...(quick.material && { material: quick.material.id }) });
+  const label = shop.materials.find((m) => m.id === form.material)?.label ?? '';
+  const planned = planForm(form, shop);
+  const said = (): string => {
+    if (!planned.ok) return planned.problems.map((p) => tell(p, units)).join(' ');
+    const cut = mainCut(planned.value);
+    if (!cut) return 'Nothing to drill.';
+    const speed = cut.speed.ok ? `, ${showText({ value: cut.speed.value.rpm, unit: 'rpm' }, units)}` : '';
+    const stop = cut.spec.through ? 'through' : `stop ${showText(depth(cut.travel.value), units)}`;
+    return `Drill ${cut.spec.tool.name}${speed}, ${stop}`;
+  };
+  return [
+    {
+      kind: 'answer',
+      id: 'answer',
+      name: `${quick.callout} in ${label}`,
+      detail: said(),
+      href: `/?${toAddress(form)}`,
+    },
+  ];
+}
+
+const has = (words: readonly string[], ...texts: (string | undefined)[]): boolean => {
+  const text = texts.join(' ').toLowerCase();
+  return words.every((w) => text.includes(w));
+};
+
+function inCrib(words: readonly string[], shop: ShopNow): Found[] {
+  const tools = (shop.tools ?? []).filter((t) => has(words, t.name, t.where)).slice(0, MOST);
+  const drills = shop.pools[0].drills
+    .filter((d) => has(words, drillName(d), `drill ${d.label}`, d.where, d.material))
+    .slice(0, MOST);
+  const machines = shop.machines.filter((m) => has(words, m.name)).slice(0, MOST);
+  return [
+    ...drills.map((d, i): Found => ({
+      kind: 'tool',
+      id: `drill-${i}-${d.label}`,
+      name: `Drill ${drillName(d)}`,
+      detail: d.where ?? '',
+      href: `/crib?tab=drills&find=${encodeURIComponent(d.label)}`,
+    })),
+    ...tools.map((t): Found => ({
+      kind: 'tool',
+      id: t.id,
+      name: t.name,
+      detail: t.where ?? '',
+      href: `/crib?tab=tools&find=${encodeURIComponent(t.name)}`,
+    })),
+    ...machines.map((m): Found => ({
+      kind: 'machine',
+      id: m.id,
+      name: m.name,
+      detail: '',
+      href: '/crib?tab=machines',
+    })),
+  ];
+}
+
+const materialsFor = (text: string, shop: ShopNow, units: Display): Found[] =>
+  findMaterials(text, shop.materials)
+    .slice(0, MOST)
+    .map((m) => ({
+      kind: 'material',
+      id: m.id,
+      name: m.label,
+      detail: designationHit(text, m) ?? '',
+      href: `/?${toAddress(askFor(shop, units, { material: m.id }))}`,
+    }));
+
+/**
+ * Anything by what people call it: an answer to a callout, jobs, their holes, materials, drills, tools and machines.
+ * An empty text finds the newest jobs.
+ */
+export async function search(db: Database, text: string, units?: Display): Promise<Found[]> {
+  const shop = await shopNow(db);
+  const display = units ?? shop.units;
+  const typed = text.trim();
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  const { jobs } = await jobsPage(db, shop.materials, { search: typed, page: 1 });
+  const jobItems = jobs.slice(0, MOST).map((job): Found => ({
+    kind: 'job',
+    id: job.id,
+    name: job.name,
+    detail: shop.materials.find((m) => m.id === job.materialId)?.label ?? '',
+    href: `/jobs/${job.id}`,
+  }));
+  if (typed === '') return jobItems;
+  const holes = (await findHoles(db, words, MOST)).map((h): Found => ({
+    kind: 'hole',
+    id: `${h.jobId}-${h.id}`,
+    name: `${h.letter}  ${h.callout}`,
+    detail: [h.name === h.callout ? '' : h.name, h.jobName].filter(Boolean).join(', '),
+    href: `/jobs/${h.jobId}/holes?hole=${h.id}`,
+  }));
+  return [
+    ...answered(typed, shop, display),
+    ...jobItems,
+    ...holes,
+    ...materialsFor(typed, shop, display),
+    ...inCrib(words, shop),
+  ];
+}

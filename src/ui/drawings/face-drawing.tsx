@@ -1,0 +1,73 @@
+import type { FaceSketch } from '@/core/job/face-sketch';
+
+interface Props {
+  sketch: FaceSketch;
+  /** Letters beside the first hole of each feature. */
+  letters?: boolean;
+  /** Place in the list of the hole that stands out. */
+  lit?: number;
+  className?: string;
+}
+
+/** A face of a part as if dyed, with its holes: small, to know a job by. */
+export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, className }: Props) {
+  const round = shape.kind === 'circle';
+  const [w, h] = round ? [shape.diameterMm, shape.diameterMm] : [shape.widthMm, shape.heightMm];
+  const [left, bottom] = round ? [-w / 2, -h / 2] : [0, 0];
+  const pad = Math.max(w, h) * 0.04;
+  const line = Math.max(w, h) / 90;
+  const text = Math.max(w, h) / 14;
+  const first = (i: number): boolean => i === 0 || holes[i - 1].letter !== holes[i].letter;
+  return (
+    <svg
+      viewBox={`${left - pad} ${-(bottom + h) - pad} ${w + 2 * pad} ${h + 2 * pad}`}
+      preserveAspectRatio="xMidYMid meet"
+      role="img"
+      aria-label={`The ${face} face with ${holes.length} holes`}
+      className={className}
+    >
+      {round ? (
+        <circle r={w / 2} fill="#1f3f8f" stroke="#eef2ff" strokeWidth={line} />
+      ) : shape.outline ? (
+        <polygon
+          points={shape.outline.map(({ x, y }) => `${x},${-y}`).join(' ')}
+          fill="#1f3f8f"
+          stroke="#eef2ff"
+          strokeWidth={line}
+        />
+      ) : (
+        <rect x={left} y={-(bottom + h)} width={w} height={h} fill="#1f3f8f" stroke="#eef2ff" strokeWidth={line} />
+      )}
+      {holes.map(({ x, y, diameterMm, letter }, i) => (
+        <g key={i}>
+          <circle
+            cx={x}
+            cy={-y}
+            r={Math.max(diameterMm / 2, line)}
+            fill={i === lit ? '#d3a23a' : '#0a1432'}
+            stroke="#eef2ff"
+            strokeWidth={line / 1.6}
+          />
+          {i === lit && (
+            <path
+              d={`M${x - diameterMm / 2 - line * 9},${-y} H${x + diameterMm / 2 + line * 9} M${x},${-y - diameterMm / 2 - line * 9} V${-y + diameterMm / 2 + line * 9}`}
+              stroke="#d3a23a"
+              strokeWidth={line}
+            />
+          )}
+          {letters && first(i) && (
+            <text
+              x={x + diameterMm / 2 + line * 1.5}
+              y={-y - diameterMm / 2}
+              fill="#eef2ff"
+              fontSize={text}
+              className="font-cond"
+            >
+              {letter}
+            </text>
+          )}
+        </g>
+      ))}
+    </svg>
+  );
+}

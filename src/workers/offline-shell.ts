@@ -1,0 +1,27 @@
+import { NetworkFirst, Serwist, type PrecacheEntry } from 'serwist';
+
+declare const self: { __SW_MANIFEST?: (PrecacheEntry | string)[] };
+
+/** Name of the cache of pages; a page that is to be there without a network puts itself in. */
+const PAGES = 'bench-pages';
+/** A network that answers slower than this is as good as none, s. */
+const PATIENCE_S = 0.6;
+
+/** The bench and its checks open without a network; everything else goes straight to the server. */
+new Serwist({
+  precacheEntries: self.__SW_MANIFEST,
+  skipWaiting: true,
+  clientsClaim: true,
+  navigationPreload: false,
+  runtimeCaching: [
+    {
+      matcher: ({ request, url }) =>
+        request.mode === 'navigate' && /^\/jobs\/[\w-]+\/(bench|check)$/.test(url.pathname),
+      handler: new NetworkFirst({
+        cacheName: PAGES,
+        networkTimeoutSeconds: PATIENCE_S,
+        matchOptions: { ignoreSearch: true, ignoreVary: true },
+      }),
+    },
+  ],
+}).addEventListeners();
