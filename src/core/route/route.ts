@@ -4,7 +4,6 @@ import type { ShopHabits } from '../shop/habits';
 import { timesOf, type MachineTimes } from './machine-times';
 import { between, boundOf, respects, secondsOf, sequencesOf, type Sequence, type Strategy } from './sequence';
 import { holeName, type DecidedOrder, type SetUp, type WorkItem } from './work-item';
-import { workOfJob } from './work-of-job';
 
 /** One tool over some holes without a change. */
 export interface Visit {
