@@ -56,8 +56,14 @@ export function useOwnUnits(display: Display, change: (display: Display) => void
   }, [display, change, claim]);
 }
 
+const SWITCH = {
+  bar: { on: 'text-white', off: 'text-steel-200 hover:text-white', size: 'min-w-11 px-1.5 text-lg' },
+  bench: { on: 'text-(--bench-text)', off: 'text-(--bench-quiet)', size: 'min-h-16 min-w-16 px-2 text-2xl' },
+} as const;
+
 /** The switch, top right on every view. */
-export function UnitSwitch() {
+export function UnitSwitch({ on = 'bar' }: { on?: keyof typeof SWITCH }) {
+  const look = SWITCH[on];
   const { display, choose } = useUnits();
   return (
     <div role="group" aria-label="Units" title="U, or Alt+U in a field" className="flex items-stretch">
@@ -67,10 +73,8 @@ export function UnitSwitch() {
           type="button"
           aria-pressed={display === unit}
           onClick={() => choose(unit)}
-          className={`min-w-11 px-1.5 font-cond text-lg font-semibold ${
-            display === unit
-              ? 'text-white underline decoration-brass decoration-2 underline-offset-8'
-              : 'text-steel-200 hover:text-white'
+          className={`font-cond font-semibold ${look.size} ${
+            display === unit ? `${look.on} underline decoration-brass decoration-2 underline-offset-8` : look.off
           }`}
         >
           {unit}

@@ -1,9 +1,8 @@
 import { jobQuery } from '@/contracts/job';
 import { JobsView } from '@/features/jobs/jobs-view';
 import { database } from '@/server/start';
-import { findProgress } from '@/server/repositories/record-repository';
-import { lastIssued } from '@/server/repositories/route-repository';
 import { jobsPage } from '@/server/services/job-service';
+import { recordedOf } from '@/server/services/run-service';
 import { shopNow } from '@/server/services/shop-service';
 import { summariesOf } from '@/server/services/summary-service';
 
@@ -20,11 +19,7 @@ export default async function JobsPage({ searchParams }: Props) {
   const shop = await shopNow(db);
   const page = await jobsPage(db, shop.materials, query);
   const summaries = await summariesOf(db, page.jobs);
-  const progress = await findProgress(
-    db,
-    page.jobs.map((j) => j.id),
-  );
-  const issued = await lastIssued(
+  const recorded = await recordedOf(
     db,
     page.jobs.map((j) => j.id),
   );
@@ -38,8 +33,7 @@ export default async function JobsPage({ searchParams }: Props) {
         job,
         material: shop.materials.find((m) => m.id === job.materialId)?.label ?? job.materialId,
         summary: summaries.get(job.id),
-        progress: progress.get(job.id),
-        issued: issued.get(job.id),
+        recorded: recorded.get(job.id),
       }))}
     />
   );

@@ -23,17 +23,18 @@ export function positionError(off: Point): Answer {
 export function judgePosition(at: Point, drawn: Point, zoneMm: number, tapped: boolean): Verdict {
   const off = { x: at.x - drawn.x, y: at.y - drawn.y };
   const error = positionError(off);
-  const way = [
-    Math.abs(off.x) > 5e-3 && `${Math.abs(off.x).toFixed(2)} mm ${off.x > 0 ? 'right' : 'left'}`,
-    Math.abs(off.y) > 5e-3 && `${Math.abs(off.y).toFixed(2)} mm ${off.y > 0 ? 'up' : 'down'}`,
+  const ways = [
+    ...(Math.abs(off.x) > 5e-3 ? [off.x > 0 ? '{x} right' : '{x} left'] : []),
+    ...(Math.abs(off.y) > 5e-3 ? [off.y > 0 ? '{y} up' : '{y} down'] : []),
   ];
-  const values = { error: mm(error.value), zone: mm(zoneMm), way: way.filter(Boolean).join(', ') || 'nowhere' };
+  const way = ways.length > 0 ? `Off ${ways.join(', ')}` : 'On its place';
+  const values = { error: mm(error.value), zone: mm(zoneMm), x: mm(Math.abs(off.x)), y: mm(Math.abs(off.y)) };
   const figures = [{ label: 'position', answer: error }];
   return error.value <= zoneMm + 1e-9
-    ? good('Off {way}: {error} of the zone of {zone}.', values, figures)
+    ? good(`${way}: {error} of the zone of {zone}.`, values, figures)
     : bad(
         tapped ? ['open', 'larger', 'accept', 'scrap'] : ['open', 'accept', 'scrap'],
-        'Off {way}: {error}, the zone is {zone}.',
+        `${way}: {error}, the zone is {zone}.`,
         values,
         figures,
       );

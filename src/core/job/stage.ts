@@ -14,10 +14,26 @@ export interface Progress {
   punched: number;
   /** The last route issued, and whether the job is still as it was then. */
   issued?: { number: number; current: boolean };
+  /** Steps of that route done at the bench, holes that wait for a decision, what comes next: `drill A2`. */
+  bench?: { done: number; steps: number; waiting: number; next?: string };
 }
 
+/** What of it was recorded. */
+export type Recorded = Pick<Progress, 'scribed' | 'punched' | 'issued' | 'bench'>;
+export const NOTHING_RECORDED: Recorded = { scribed: 0, punched: 0 };
+
 export interface Stage {
-  stage: 'new' | 'drawing' | 'laid out' | 'routed' | 'scribing' | 'punching' | 'punched';
+  stage:
+    | 'new'
+    | 'drawing'
+    | 'laid out'
+    | 'routed'
+    | 'scribing'
+    | 'punching'
+    | 'punched'
+    | 'at the bench'
+    | 'waiting'
+    | 'made';
   next: Phrase;
 }
 
@@ -27,12 +43,24 @@ const at = (stage: Stage['stage'], text: string, values?: Phrase['values']): Sta
 });
 
 /** How far a job is, and what comes next, from what was laid out and recorded. */
-export function stageOf({ holes, impossible, unplaced, features, scribed, punched, issued }: Progress): Stage {
+export function stageOf({ holes, impossible, unplaced, features, scribed, punched, issued, bench }: Progress): Stage {
   if (holes === 0) return at('new', 'Add the holes on the drawing.');
+  if (bench && bench.waiting > 0)
+    return at(
+      'waiting',
+      bench.waiting === 1 ? 'One hole waits for a decision: Check.' : '{waiting} holes wait for a decision: Check.',
+      { waiting: bench.waiting },
+    );
   if (issued && !issued.current)
     return at('routed', 'Changed since route {number} was issued: look, then issue it anew.', {
       number: issued.number,
     });
+  if (bench && bench.done > 0) {
+    const { done, steps, next } = bench;
+    return next === undefined
+      ? at('made', 'All done and gauged: inspection sheet in Check.')
+      : at('at the bench', '{done} of {steps} steps done; next, {next}.', { done, steps, next });
+  }
   if (punched >= holes)
     return issued
       ? at('punched', 'Drill and tap by route {number}.', { number: issued.number })

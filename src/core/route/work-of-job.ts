@@ -20,7 +20,8 @@ function setUpKey(op: Operation, machine: Machine | undefined, face: FaceId): st
   return `${machine.id}|${face}`;
 }
 
-function toolOf(op: Operation): { tool: string; inCrib: boolean } {
+/** What an operation is done with, and whether the crib has it. */
+export function toolOf(op: Operation): { tool: string; inCrib: boolean } {
   if (op.cut) return { tool: op.cut.spec.tool.name, inCrib: op.cut.spec.tool.owned };
   if (op.tap) {
     const { tap, thread } = op.tap;

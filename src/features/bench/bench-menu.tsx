@@ -40,7 +40,7 @@ export function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo }: 
           Press the foot switch now
         </span>
       )}
-      <UnitSwitch />
+      <UnitSwitch on="bench" />
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="bench-key min-w-16" aria-label="More">
           ⋯

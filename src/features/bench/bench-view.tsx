@@ -8,7 +8,6 @@ import { holeName } from '@/core/route/work-item';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { HoleCheck } from '../run/hole-check';
-import { settingAt } from '@/core/inspection/setting-at';
 import { QueryProvider } from '../job-store/query-provider';
 import { RecordFaults } from '../job-store/record-faults';
 import { OfflineShell } from '../run/offline-shell';
@@ -16,6 +15,7 @@ import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
 import { BenchMenu, type MenuAction } from './bench-menu';
 import { StepFace } from './step-face';
+import { StepTimer } from './step-timer';
 import { TroubleSheet } from './trouble-sheet';
 import { useAwake } from './use-awake';
 import { useBenchSettings } from './use-bench-settings';
@@ -33,7 +33,7 @@ export function BenchView({ jobId }: { jobId: string }) {
 function Bench({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
   const [settings] = useBenchSettings();
-  const { issue, none, fault, run } = running;
+  const { issue, none, fault, at } = running;
   useAwake();
   return (
     <main
@@ -41,7 +41,7 @@ function Bench({ jobId }: { jobId: string }) {
       data-theme={settings.theme}
       className="bench fixed inset-0 z-10 flex flex-col gap-3 overflow-auto p-3 sm:p-5"
     >
-      {issue && run ? (
+      {issue && at ? (
         <AtWork jobId={jobId} running={running} />
       ) : none ? (
         <section className="m-auto flex max-w-xl flex-col gap-4 text-center">
@@ -72,7 +72,8 @@ const holeOfStep = ({ item, part }: BenchStep): HoleAt | undefined =>
 const DONE_KEYS = ['Space', 'Enter', 'PageDown'] as const;
 
 function AtWork({ jobId, running }: { jobId: string; running: Running }) {
-  const { issue, job, run, planAt, bench, shop } = running;
+  const { issue, job, at: here, bench, shop } = running;
+  const run = here?.run;
   const { display } = useUnits();
   const [settings, setSettings] = useBenchSettings();
   /** Key of a step that is looked at; undefined: the first that is open. */
@@ -87,8 +88,8 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
   useEffect(() => {
     since.current = Date.now();
   }, [key]);
-  const planned = useMemo(() => (at ? planAt(at) : undefined), [at && holeKey(at), planAt]); // eslint-disable-line react-hooks/exhaustive-deps
-  if (!issue || !job || !run) return null;
+  const planned = useMemo(() => (at ? here?.planAt(at) : undefined), [at && holeKey(at), here]); // eslint-disable-line react-hooks/exhaustive-deps
+  if (!issue || !job || !here || !run) return null;
   const plan = planned?.ok ? planned.value : undefined;
   const op = plan?.operations.find((o) => o.key === step?.item?.opKey);
   const place = step ? steps.indexOf(step) : steps.length;
@@ -121,7 +122,7 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
     <>
       <Keys onDone={next} onBack={back} onForward={() => look(1)} pedal={settings.pedal} />
       <header className="flex flex-wrap items-center gap-x-5 gap-y-1 font-cond text-[24px]">
-        <span className="min-w-0 truncate font-semibold">{job.name}</span>
+        <span className="min-w-0 truncate font-semibold max-sm:hidden">{job.name}</span>
         <span style={{ color: 'var(--bench-quiet)' }}>
           part {step?.part ?? issue.quantity} of {issue.quantity}
         </span>
@@ -131,6 +132,7 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
           </span>
         )}
         {step?.item && <strong className="text-[30px]">{holeName(step.item)}</strong>}
+        {step?.item && !isDone && <StepTimer key={step.key} planned={step.item.seconds} />}
         <span role="status" className="ml-auto" style={{ color: 'var(--bench-quiet)' }}>
           {bench.toSend > 0 ? `${bench.toSend} to send` : said}
         </span>
@@ -181,7 +183,8 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
           part={step.part}
           display={display}
           record={record}
-          onPosition={() => setSheet('check')}
+          onPosition={step.item?.code === 'lay-out' ? undefined : () => setSheet('check')}
+          marksAt={step.item?.code === 'lay-out' ? `/jobs/${jobId}/plate?tab=punch` : undefined}
           onClose={() => setSheet(undefined)}
         />
       )}
@@ -193,7 +196,7 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
           <div className="mt-2 text-ink">
             <HoleCheck
               plan={plan}
-              setting={settingAt(job.holes, at, plan, shop)}
+              setting={here.settingFor(at, plan)}
               at={at}
               records={bench.records}
               record={record}
@@ -223,7 +226,7 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
         <footer className="sticky bottom-0 flex shrink-0 gap-2 pb-1 sm:gap-3">
           <button
             type="button"
-            className="bench-key bench-next min-h-[84px] min-w-0 flex-1 text-[34px]"
+            className="bench-key bench-next min-h-[84px] min-w-0 flex-1 sm:text-[34px]"
             onClick={sheet === 'check' ? () => setSheet(undefined) : done}
           >
             {sheet === 'check' ? 'Back to the step' : isDone ? 'Next' : nextWords(step, steps[place + 1])}
@@ -231,7 +234,7 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
           <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={back}>
             Back
           </button>
-          {op && (op.cut ?? op.tap) && !checks && (
+          {op && (op.cut ?? op.tap ?? op.code === 'lay-out') && !checks && (
             <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={() => setSheet('trouble')}>
               Trouble
             </button>

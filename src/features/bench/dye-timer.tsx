@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { clock } from './step-timer';
 
 /** Layout dye dries in a few minutes. */
 const DRY_S = 180;
@@ -29,7 +30,7 @@ export function DyeTimer() {
       </button>
       {left !== undefined && (
         <p role="timer" className="font-cond text-[40px] font-semibold">
-          {left > 0 ? `dries ${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : 'dry'}
+          {left > 0 ? `dries ${clock(left)}` : 'dry'}
         </p>
       )}
     </div>

@@ -7,8 +7,10 @@ import { headline, whereOf } from '@/core/inspection/bench-words';
 import type { BenchStep } from '@/core/inspection/run';
 import { faceSketch } from '@/core/job/face-sketch';
 import { nameOfSetUp } from '@/core/route/batch';
+import type { Operation } from '@/core/operation/operation';
 import type { Route } from '@/core/route/route';
-import { holeName } from '@/core/route/work-item';
+import { toolOf } from '@/core/route/work-of-job';
+import { WAY_FACTS } from '@/core/tapping/ways';
 import { turnStrip } from '@/core/tapping/turn-strip';
 import { quantity } from '@/core/answer/answer';
 import { showText, tell, type Display } from '@/core/units/show';
@@ -49,7 +51,7 @@ function Belts({ plan, rpm }: { plan?: HolePlan; rpm?: number }) {
   const rows = machine.speeds.steps.find((s) => s.rpm === rpm)?.rows;
   return rows ? (
     <div className="dye p-1">
-      <BeltRows pulleys={machine.pulleys} rows={rows} width={190} height={104} />
+      <BeltRows pulleys={machine.pulleys} rows={rows} width={280} height={124} />
     </div>
   ) : null;
 }
@@ -67,43 +69,91 @@ function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
   return <FaceDrawing sketch={sketch} letters className="h-full w-full" lit={own[(item?.hole ?? 0) - 1]?.i} />;
 }
 
+const GRID = 'grid min-h-0 flex-1 gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)]';
+const DRAWING = 'dye flex min-h-64 min-w-0 gap-2 p-3 max-lg:max-h-[480px]';
+
+/** What is said before a clamping: which face up, and how. */
+function Clamp({ step, route, job }: Pick<Props, 'step' | 'job' | 'route'>) {
+  return (
+    <div className={GRID}>
+      <div className="flex flex-col gap-4">
+        <h1 className="font-cond text-[64px] leading-none font-semibold sm:text-[92px]">Clamp</h1>
+        <p className="text-[30px] leading-tight">
+          {nameOfSetUp(route.setUps[step.setUp])}, part {step.part} of {route.quantity}.
+        </p>
+        <p className="text-[26px] leading-snug">
+          Datum edges against the stops. Clamped, not held by hand. Chuck key out.
+        </p>
+      </div>
+      <div className={DRAWING}>
+        <Face step={step} job={job} route={route} />
+      </div>
+    </div>
+  );
+}
+
+interface FigureOf {
+  label: string;
+  figure: string;
+  below?: string;
+}
+
+/** The numbers to set: speed, stop, breakthrough, the place where it is found by scales. */
+function figuresOf(
+  { item, newSpeed }: BenchStep,
+  op: Operation | undefined,
+  plan: HolePlan | undefined,
+  placed: boolean,
+  display: Display,
+): FigureOf[] {
+  const { cut, tap } = op ?? {};
+  const best = tap && plan?.thread?.tapping.best;
+  const rpm = cut?.speed.ok ? cut.speed.value.rpm : best && WAY_FACTS[best.id].spindle ? best.rpm : undefined;
+  const tenths = (mm: number): string => showText({ ...quantity(mm, 'mm'), places: 1 }, display);
+  const byScales =
+    item?.code === 'lay-out' || (plan?.machine?.kind === 'mill' && (cut ?? tap ?? item?.code === 'start'));
+  return [
+    ...(rpm === undefined
+      ? []
+      : [
+          {
+            label: newSpeed ? 'rev/min, change it' : 'rev/min',
+            figure: rpm.toFixed(0),
+            ...(cut?.speed.ok ? { below: cut.speed.value.label } : {}),
+          },
+        ]),
+    ...(best?.clutch ? [{ label: 'clutch', figure: showText(best.clutch, display) }] : []),
+    ...(cut && !cut.spec.through ? [{ label: 'stop, from touch', figure: tenths(cut.travel.value) }] : []),
+    ...(cut?.breaksThroughMm === undefined ? [] : [{ label: 'comes through at', figure: tenths(cut.breaksThroughMm) }]),
+    ...(item && placed && byScales
+      ? (['x', 'y'] as const).map((axis) => ({
+          label: `${axis.toUpperCase()} from the datum`,
+          figure: showText({ ...quantity(item[axis], 'mm'), places: 2 }, display),
+        }))
+      : []),
+  ];
+}
+
 /** One operation, to be read from a metre and a half: what, with which tool, the figures to set, the drawing that matters. */
 export function StepFace({ step, route, job, plan, display, signals }: Props) {
-  const { item, setUp, newTool, newSpeed } = step;
-  const at = route.setUps[setUp];
-  if (!item)
-    return (
-      <div className="grid min-h-0 flex-1 gap-5 md:grid-cols-[minmax(0,1fr)_minmax(280px,40%)]">
-        <div className="flex flex-col gap-4">
-          <h1 className="font-cond text-[64px] leading-none font-semibold sm:text-[92px]">Clamp</h1>
-          <p className="text-[30px] leading-tight">
-            {nameOfSetUp(at)}, part {step.part} of {route.quantity}.
-          </p>
-          <p className="text-[26px] leading-snug">
-            Datum edges against the stops. Clamped, not held by hand. Chuck key out.
-          </p>
-        </div>
-        <div className="dye min-h-56 p-3">
-          <Face step={step} job={job} route={route} />
-        </div>
-      </div>
-    );
+  const { item, newTool } = step;
+  if (!item) return <Clamp step={step} route={route} job={job} />;
   const op = plan?.operations.find((o) => o.key === item.opKey);
   const cut = op?.cut;
-  const rpm = cut?.speed.ok ? cut.speed.value.rpm : op?.tap ? plan?.thread?.tapping.best.rpm : undefined;
-  const label = cut?.speed.ok ? cut.speed.value.label : undefined;
   const danger = op?.cautions.filter((c) => c.level !== 'note') ?? [];
-  const tapping = op?.tap && plan?.thread ? plan.thread.tapping.best : undefined;
-  const use = op?.tap && tapping ? tapping.each[op.tap.place - 1] : undefined;
+  const best = op?.tap && plan?.thread ? plan.thread.tapping.best : undefined;
+  const use = op?.tap && best?.each[op.tap.place - 1];
   const strip =
-    op?.tap && tapping && use && plan?.thread && Number.isFinite(use.turns.value)
-      ? turnStrip(tapping, use, plan.thread.thread, plan.material, plan.machine)
+    best && use && plan?.thread && Number.isFinite(use.turns.value)
+      ? turnStrip(best, use, plan.thread.thread, plan.material, plan.machine)
       : undefined;
+  const { tool, inCrib } = op ? toolOf(op) : item;
   const where = whereOf(op);
   const fluid = (cut || op?.tap) && plan && !plan.dry && !plan.material.runsDry ? plan.material.lubricant : undefined;
+  const placed = job.holes.find((h) => h.id === item.featureId)?.place !== undefined;
   const marks = item.code === 'lay-out' || item.code === 'check' || item.code === 'deburr' || item.code === 'start';
   return (
-    <div className="grid min-h-0 flex-1 gap-x-6 gap-y-3 md:grid-cols-[minmax(0,1fr)_minmax(300px,42%)]">
+    <div className={GRID}>
       <div className="flex min-w-0 flex-col gap-3">
         {danger.length > 0 && (
           <ul
@@ -121,61 +171,56 @@ export function StepFace({ step, route, job, plan, display, signals }: Props) {
             Once more: {step.again}
           </p>
         )}
-        <h1 className="font-cond text-[60px] leading-[0.95] font-semibold sm:text-[88px]">
+        <h1
+          className={`font-cond text-[60px] leading-[0.95] font-semibold ${danger.length > 0 ? 'sm:text-[72px]' : 'sm:text-[88px]'}`}
+        >
           {tell(headline(item, op), display)}
         </h1>
         <p className="text-[26px] leading-tight" style={{ color: 'var(--bench-quiet)' }}>
           {newTool && <strong style={{ color: 'var(--bench-text)' }}>Change: </strong>}
-          {item.tool}
+          {tool}
           {where ? `, ${where}` : ''}
-          {item.inCrib ? '' : ' (to buy)'}
+          {inCrib ? '' : ' (to buy)'}
         </p>
-        {(!cut || !strip) && <p className="text-[26px] leading-snug">{tell(op?.order ?? item.order, display)}</p>}
-        <dl className="flex flex-wrap items-end gap-x-10 gap-y-3">
-          {rpm !== undefined && (
-            <div>
-              <Label>{newSpeed ? 'rev/min, change it' : 'rev/min'}</Label>
-              <Figure>{rpm.toFixed(0)}</Figure>
-              {label && <dd className="font-cond text-[30px] leading-tight font-semibold">{label}</dd>}
+        <p className="text-[26px] leading-snug">
+          {best
+            ? `${best.label}. ${WAY_FACTS[best.id].byHand ? tell(best.wrench, display) : ''}`
+            : tell(op?.order ?? item.order, display)}
+        </p>
+        <dl className="flex flex-wrap items-start gap-x-8 gap-y-3">
+          {figuresOf(step, op, plan, placed, display).map(({ label, figure, below }) => (
+            <div key={label}>
+              <Label>{label}</Label>
+              <Figure>{figure}</Figure>
+              {below && <dd className="font-cond text-[30px] leading-tight font-semibold">{below}</dd>}
             </div>
-          )}
-          {cut && !cut.spec.through && (
-            <div>
-              <Label>stop, from touch</Label>
-              <Figure>{showText({ ...quantity(cut.travel.value, 'mm'), places: 1 }, display)}</Figure>
-            </div>
-          )}
-          {cut?.breaksThroughMm !== undefined && (
-            <div>
-              <Label>comes through at</Label>
-              <Figure>{showText({ ...quantity(cut.breaksThroughMm, 'mm'), places: 1 }, display)}</Figure>
-            </div>
-          )}
-          <Belts plan={plan} rpm={rpm} />
+          ))}
         </dl>
-        {fluid && <p className="text-[28px] leading-tight">{fluid}</p>}
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+          <Belts plan={plan} rpm={cut?.speed.ok ? cut.speed.value.rpm : undefined} />
+          {fluid && <p className="min-w-56 flex-1 text-[28px] leading-tight">{fluid}</p>}
+        </div>
         {item.code === 'lay-out' && <DyeTimer />}
-        {strip && <TurnCounter key={step.key} strip={strip} name={item.tool} signals={signals} />}
       </div>
-      <div className="dye flex min-h-56 min-w-0 gap-2 p-3 max-md:max-h-96">
-        {marks || !plan ? (
-          <Face step={step} job={job} route={route} />
-        ) : (
-          <>
-            <div className="min-w-0 flex-1">
-              <CoreSample section={sectionOf(plan)} display={display} />
-            </div>
-            {cut && plan.machine && !plan.machine.pulleys && (
-              <div className="w-[150px] shrink-0 max-lg:hidden">
-                <StepLadder machine={plan.machine} ideal={cut.ideal.value} speed={cut.speed} bare />
+      <div className="flex min-w-0 flex-col gap-3">
+        <div className={`${DRAWING} flex-1`}>
+          {marks || !plan ? (
+            <Face step={step} job={job} route={route} />
+          ) : (
+            <>
+              <div className="min-w-0 flex-1">
+                <CoreSample section={sectionOf(plan)} display={display} />
               </div>
-            )}
-          </>
-        )}
+              {cut && plan.machine && !plan.machine.pulleys && (
+                <div className="w-[150px] shrink-0 max-lg:hidden">
+                  <StepLadder machine={plan.machine} ideal={cut.ideal.value} speed={cut.speed} bare />
+                </div>
+              )}
+            </>
+          )}
+        </div>
+        {strip && <TurnCounter key={step.key} strip={strip} name={tool} signals={signals} />}
       </div>
-      <p className="sr-only" role="status">
-        {holeName(item)}: {tell(op?.order ?? item.order, display)}
-      </p>
     </div>
   );
 }

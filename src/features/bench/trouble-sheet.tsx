@@ -18,6 +18,8 @@ interface Props {
   display: Display;
   record: <K extends BenchKind>(kind: K, body: BodyOf<K>) => void;
   onPosition?: () => void;
+  /** Address where a punch mark is measured, for a hole that is laid out. */
+  marksAt?: string;
   onClose: () => void;
 }
 
@@ -48,7 +50,7 @@ const RemedyKeys = ({ label, onApply }: RemedyKeysProps) => (
 );
 
 /** What is seen, heard or felt: causes for this hole, and a remedy for it or for it and the rest. */
-export function TroubleSheet({ plan, op, part, display, record, onPosition, onClose }: Props) {
+export function TroubleSheet({ plan, op, part, display, record, onPosition, marksAt, onClose }: Props) {
   const [chips, setChips] = useState<ChipSign>();
   const [sign, setSign] = useState<Sign>();
   const { cut } = op;
@@ -119,6 +121,11 @@ export function TroubleSheet({ plan, op, part, display, record, onPosition, onCl
               {SIGNS[id]}
             </button>
           ))}
+        {marksAt && (
+          <a className="bench-key" href={marksAt}>
+            the punch mark is off: measure it
+          </a>
+        )}
         {onPosition && (
           <button type="button" className="bench-key" onClick={onPosition}>
             off its place

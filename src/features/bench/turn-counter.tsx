@@ -52,31 +52,34 @@ export function TurnCounter({ strip, name, signals }: Props) {
         className={`dye w-full p-3 text-left ${atStop && signals ? 'outline-8 outline-offset-0' : ''}`}
         style={atStop ? { outlineColor: 'var(--bench-danger)' } : undefined}
       >
-        <TurnStrip strip={strip} name={name} done={turns} />
+        <TurnStrip strip={strip} name={name} done={turns} width={620} />
       </button>
-      <p role="status" className="flex flex-wrap items-baseline gap-x-5 font-cond text-[34px] font-semibold">
-        <span style={{ color: 'var(--bench-set)' }}>
-          {turns} of {strip.total.toFixed(1)} turns
-        </span>
-        {over ? (
-          <strong style={{ color: 'var(--bench-danger)' }}>Stop: the bottom</strong>
-        ) : atStop ? (
-          <strong style={{ color: 'var(--bench-danger)' }}>
-            {left > 1e-9 ? `Last turn: only ${left.toFixed(1)} more` : 'Stop: deep enough'}
-          </strong>
-        ) : clear ? (
-          <strong>Out, clear, oil</strong>
-        ) : null}
-      </p>
-      <div className="flex gap-2">
-        <button type="button" className="bench-key flex-1" onClick={() => setTurns((n) => n + 1)}>
-          + 1 turn
+      <div className="flex flex-wrap items-center gap-2">
+        <p
+          role="status"
+          className="flex min-w-48 flex-1 flex-wrap items-baseline gap-x-5 font-cond text-[34px] leading-tight font-semibold"
+        >
+          <span style={{ color: 'var(--bench-set)' }}>
+            {turns} of {strip.total.toFixed(1)} turns
+          </span>
+          {over ? (
+            <strong style={{ color: 'var(--bench-danger)' }}>Stop: the bottom</strong>
+          ) : atStop ? (
+            <strong style={{ color: 'var(--bench-danger)' }}>
+              {left > 1e-9 ? `Last turn: only ${left.toFixed(1)} more` : 'Stop: deep enough'}
+            </strong>
+          ) : clear ? (
+            <strong>Out, clear, oil</strong>
+          ) : null}
+        </p>
+        <button type="button" className="bench-key" onClick={() => setTurns((n) => n + 1)}>
+          + 1
         </button>
         <button type="button" className="bench-key" onClick={() => setTurns((n) => Math.max(0, n - 1))}>
           − 1
         </button>
         <button type="button" className="bench-key" onClick={() => setTurns(0)}>
-          From zero
+          Zero
         </button>
       </div>
     </section>

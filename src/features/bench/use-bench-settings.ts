@@ -9,12 +9,10 @@ export interface BenchSettings {
   signals: boolean;
   /** Name of a further key that means done: that of a foot switch. */
   pedal: string;
-  /** Who stands here. */
-  who: string;
 }
 
 const KEY = 'jolly-bit-bench';
-const USUAL: BenchSettings = { theme: 'light', signals: true, pedal: '', who: '' };
+const USUAL: BenchSettings = { theme: 'light', signals: true, pedal: '' };
 const heard = new Set<() => void>();
 let cached: { text: string | null; settings: BenchSettings } = { text: null, settings: USUAL };
 

@@ -2,9 +2,8 @@
 
 import { useMemo, useState } from 'react';
 import { holeKey, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
-import { latestChecks, resultsOf } from '@/core/inspection/progress';
-import { partsToGauge } from '@/core/inspection/sampling';
-import { settingAt } from '@/core/inspection/setting-at';
+import { checksOf } from '@/core/inspection/checks-of';
+import { latestChecks } from '@/core/inspection/progress';
 import type { WorkItem } from '@/core/route/work-item';
 import { holeName } from '@/core/route/work-item';
 import { later } from '@/ui/later';
@@ -31,10 +30,10 @@ export function CheckView({ jobId }: { jobId: string }) {
 
 function Check({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
-  const { issue, none, fault, run } = running;
+  const { issue, none, fault, at } = running;
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
-      {issue && run ? (
+      {issue && at ? (
         <Holes jobId={jobId} running={running} />
       ) : (
         <section className="p-4">
@@ -63,20 +62,16 @@ const holesOf = (running: Running): WorkItem[] =>
 const SIGNS = { good: '✓', bad: '✕', wait: '!', open: '' } as const;
 
 function Holes({ jobId, running }: { jobId: string; running: Running }) {
-  const { issue, job, run, planAt, bench, shop } = running;
+  const { issue, job, at: here, bench, shop } = running;
   const { display } = useUnits();
   const holes = useMemo(() => holesOf(running), [running]);
-  const waiting = run?.waiting ?? [];
+  const waiting = here?.run.waiting ?? [];
   const [part, setPart] = useState<number>();
   const [chosen, setChosen] = useState<string>();
   const [photographing, setPhotographing] = useState(false);
   const { records } = bench;
-  if (!issue || !job || !run) return null;
+  if (!issue || !job || !here) return null;
   const every = job.route?.checkEvery ?? 1;
-  const dueParts = (item: WorkItem): number[] =>
-    every <= 1
-      ? Array.from({ length: issue.quantity }, (_, i) => i + 1)
-      : partsToGauge(issue.quantity, every, resultsOf(records, item.featureId, item.hole));
   const atOf = (item: WorkItem, of: number): HoleAt => ({ featureId: item.featureId, holeNumber: item.hole, part: of });
   const stateOf = (at: HoleAt): keyof typeof SIGNS => {
     if (waiting.some((w) => holeKey(w.at) === holeKey(at))) return 'wait';
@@ -97,16 +92,16 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
   const ofPart = part ?? first?.at.part ?? 1;
   if (!item) return <p className="p-4">The route has no hole to gauge.</p>;
   const at = atOf(item, ofPart);
-  const planned = planAt(at);
+  const planned = here.planAt(at);
   const plan = planned?.ok ? planned.value : undefined;
   const about = { routeId: issue.id, featureId: at.featureId, holeNumber: at.holeNumber };
   const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
   const deviations = holes.flatMap((h): Deviation[] => {
     const own = atOf(h, ofPart);
-    const made = planAt(own);
+    const made = here.planAt(own);
     const kept = latestChecks(records, own).get('position');
     if (!made?.ok || !kept) return [];
-    const { drawn, zoneMm } = settingAt(job.holes, own, made.value, shop);
+    const { drawn, zoneMm } = here.settingFor(own, made.value);
     return drawn && zoneMm
       ? [
           {
@@ -118,7 +113,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
         ]
       : [];
   });
-  const setting = plan && settingAt(job.holes, at, plan, shop);
+  const setting = plan && here.settingFor(at, plan);
   const gauged = holes.filter((h) => stateOf(atOf(h, ofPart)) !== 'open').length;
   return (
     <>
@@ -175,7 +170,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
                 {Array.from({ length: issue.quantity }, (_, i) => i + 1).map((n) => (
                   <option key={n} value={n}>
                     {n}
-                    {dueParts(item).includes(n) ? '' : ', not due'}
+                    {here.duePartsOf(item.featureId, item.hole).includes(n) ? '' : ', not due'}
                   </option>
                 ))}
               </select>
@@ -183,7 +178,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
           )}
           {every > 1 && (
             <p className="text-[14px] text-steel-700">
-              The first, every {every}th and the last part; all after a fault.
+              The first part, one in {every}, and the last; all after a fault.
             </p>
           )}
           <ul className="grid grid-cols-3 gap-1.5">
@@ -238,9 +233,10 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
                 onKeep={(image, off) => {
                   const { drawn } = setting;
                   record('photo', { part: at.part, image, dxMm: off.x, dyMm: off.y });
-                  if (drawn && plan) {
+                  const check = plan && checksOf(plan, setting).find((c) => c.kind === 'position');
+                  if (drawn && check) {
                     const values = { x: drawn.x + off.x, y: drawn.y + off.y };
-                    const verdict = 2 * Math.hypot(off.x, off.y) <= (setting.zoneMm ?? 0) ? 'good' : 'bad';
+                    const verdict = check.judge(values).state;
                     record('checked', { part: at.part, check: 'position', values, verdict, instrument: 'photograph' });
                   }
                   setPhotographing(false);

@@ -9,7 +9,7 @@ import { BLANK_FORM, toAddress } from '@/core/hole/form';
 import { holeLine, type HoleLine } from '@/core/job/hole-line';
 import { faceSketch } from '@/core/job/face-sketch';
 import { plannerFor, questionInJob } from '@/core/job/plan-in-job';
-import { stageOf } from '@/core/job/stage';
+import { NOTHING_RECORDED, stageOf, type Recorded } from '@/core/job/stage';
 import { workOf } from '@/core/job/summary';
 import { wholeShop, type Shop } from '@/core/shop/shop';
 import { tell, type Display } from '@/core/units/show';
@@ -29,12 +29,12 @@ interface Props {
   shop: Omit<Shop, 'pools'> & { crib: DrillPool };
   /** Machine for holes added here. */
   machineId: string;
-  /** Lines scribed and holes punched, when the page was opened. */
-  progress: { scribed: number; punched: number; issued?: { number: number; current: boolean } };
+  /** When the page was opened. */
+  progress?: Recorded;
 }
 
 /** One job: its name, material and number, and its holes in order, each with what to do. It saves itself. */
-export function JobEditor({ job: opened, shop: shopHere, machineId, progress }: Props) {
+export function JobEditor({ job: opened, shop: shopHere, machineId, progress = NOTHING_RECORDED }: Props) {
   const inHand = useJob(opened);
   const units = useJobUnits(inHand);
   const { job, editLaid } = inHand;

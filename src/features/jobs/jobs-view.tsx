@@ -7,7 +7,7 @@ import { useCallback, useRef, useState, useTransition } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Job, ListedJob } from '@/contracts/job';
 import type { JobSummary } from '@/core/job/summary';
-import { stageOf } from '@/core/job/stage';
+import { NOTHING_RECORDED, stageOf, type Recorded } from '@/core/job/stage';
 import { tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 import { useKeys } from '@/ui/keys';
@@ -22,9 +22,7 @@ export interface JobRow {
   material: string;
   /** Undefined while it could not be made. */
   summary?: JobSummary;
-  /** Lines scribed and holes punched. */
-  progress?: { scribed: number; punched: number };
-  issued?: { number: number; current: boolean };
+  recorded?: Recorded;
 }
 
 interface Props {
@@ -168,15 +166,13 @@ interface RowProps {
 }
 
 /** A job in a row: its face, what it is of, how far it is and what comes next. */
-function Row({ row: { job, material, summary, progress, issued }, display, onCopy, onDelete }: RowProps) {
+function Row({ row: { job, material, summary, recorded = NOTHING_RECORDED }, display, onCopy, onDelete }: RowProps) {
   const { stage, next } = stageOf({
     holes: summary?.holes ?? 0,
     impossible: summary?.impossible ?? 0,
     unplaced: summary?.unplaced ?? 0,
     features: summary?.features ?? 0,
-    scribed: progress?.scribed ?? 0,
-    punched: progress?.punched ?? 0,
-    issued,
+    ...recorded,
   });
   return (
     <li className="plate relative grid grid-cols-[76px_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 p-2 focus-within:border-ink hover:border-ink md:grid-cols-[96px_minmax(0,2.2fr)_minmax(0,1fr)_auto]">

@@ -17,12 +17,19 @@ interface Props {
   settings: RouteSettings;
   decide: (change: (settings: RouteSettings) => RouteSettings, typing?: boolean) => void;
   display: Display;
-  draft: { deadline: string; hours: string };
-  setDraft: (draft: { deadline: string; hours: string }) => void;
+  draft: BatchDraft;
+  setDraft: (draft: BatchDraft) => void;
+}
+
+/** As typed. */
+export interface BatchDraft {
+  deadline: string;
+  hours: string;
+  every: string;
 }
 
 const minutes = (s: number): string => (s < 5400 ? `${(s / 60).toFixed(0)} min` : `${(s / 3600).toFixed(1)} h`);
-const wrong = (field: 'deadline' | 'hoursPerDay', value: unknown): string | undefined => {
+const wrong = (field: 'deadline' | 'hoursPerDay' | 'checkEvery', value: unknown): string | undefined => {
   const checked = routeSettings.shape[field].safeParse(value);
   return checked.success ? undefined : checked.error.issues[0].message;
 };
@@ -32,22 +39,27 @@ export function BatchPanel({ route, material, taps, settings, decide, display, d
   const shares = timeShares(route);
   const changes = material ? changePoints(route, material, taps) : [];
   const checks = firstArticle(route);
-  const hours = draft.hours.trim() === '' ? undefined : Number(draft.hours.replace(',', '.'));
+  const numberOf = (text: string): number | undefined =>
+    text.trim() === '' ? undefined : Number(text.replace(',', '.'));
+  const hours = numberOf(draft.hours);
+  const every = numberOf(draft.every);
   const errors = {
     deadline: draft.deadline === '' ? undefined : wrong('deadline', draft.deadline),
     hours: hours === undefined ? undefined : wrong('hoursPerDay', hours),
+    every: every === undefined ? undefined : wrong('checkEvery', every),
   };
-  const set = (next: { deadline: string; hours: string }): void => {
+  const set = (change: Partial<BatchDraft>): void => {
+    const next = { ...draft, ...change };
     setDraft(next);
-    const h = next.hours.trim() === '' ? undefined : Number(next.hours.replace(',', '.'));
-    const deadline = next.deadline === '' ? undefined : next.deadline;
-    if ((deadline && wrong('deadline', deadline)) || (h !== undefined && wrong('hoursPerDay', h))) return;
+    const read = {
+      deadline: next.deadline || undefined,
+      hoursPerDay: numberOf(next.hours),
+      checkEvery: numberOf(next.every),
+    };
+    const given = Object.entries(read).filter(([, value]) => value !== undefined);
+    if (given.some(([field, value]) => wrong(field as keyof typeof read, value))) return;
     decide(
-      ({ deadline: _, hoursPerDay: _h, ...rest }) => ({
-        ...rest,
-        ...(deadline ? { deadline } : {}),
-        ...(h ? { hoursPerDay: h } : {}),
-      }),
+      ({ deadline: _, hoursPerDay: _h, checkEvery: _e, ...rest }) => ({ ...rest, ...Object.fromEntries(given) }),
       true,
     );
   };
@@ -72,18 +84,28 @@ export function BatchPanel({ route, material, taps, settings, decide, display, d
         <TextField
           label="Deadline"
           value={draft.deadline}
-          onChange={(d) => set({ ...draft, deadline: d })}
+          onChange={(d) => set({ deadline: d })}
           placeholder="2026-12-24"
           error={errors.deadline}
         />
         <TextField
           label="Hours a day"
           value={draft.hours}
-          onChange={(h) => set({ ...draft, hours: h })}
+          onChange={(h) => set({ hours: h })}
           placeholder="8"
           error={errors.hours}
           inputMode="decimal"
         />
+        {route.quantity > 1 && (
+          <TextField
+            label="Gauge one part in"
+            value={draft.every}
+            onChange={(e) => set({ every: e })}
+            placeholder="1: every part"
+            error={errors.every}
+            inputMode="decimal"
+          />
+        )}
       </div>
       {against && deadline && (
         <div role="status">

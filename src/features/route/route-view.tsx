@@ -35,6 +35,7 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
   const [draft, setDraft] = useState({
     deadline: opened.route?.deadline ?? '',
     hours: opened.route?.hoursPerDay === undefined ? '' : String(opened.route.hoursPerDay),
+    every: opened.route?.checkEvery === undefined ? '' : String(opened.route.checkEvery),
   });
   const apply = (choice: MachineChoice): void =>
     inHand.editLaid((laid) => ({

@@ -1,18 +1,10 @@
 'use client';
 
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo } from 'react';
-import type { JobFeature } from '@/contracts/job';
+import { useMemo } from 'react';
 import type { FrozenRoute, RouteIssue } from '@/contracts/route-issue';
-import type { Result } from '@/core/answer/answer';
-import type { HolePlan } from '@/core/hole/hole-plan';
-import type { HoleAt } from '@/core/inspection/bench-record';
-import { isRedone, planAtBench } from '@/core/inspection/plan-at-bench';
-import { resultsOf } from '@/core/inspection/progress';
-import { changeFor, runOf, type Run } from '@/core/inspection/run';
-import { partsToGauge } from '@/core/inspection/sampling';
+import { runOfIssue } from '@/core/inspection/run-of-issue';
 import { plannerFor } from '@/core/job/plan-in-job';
-import { runSteps } from '@/core/route/run-steps';
 import { wholeShop } from '@/core/shop/shop';
 import { send } from '@/ui/send';
 import { useBenchRecords } from '../job-store/use-records';
@@ -52,38 +44,12 @@ export function useRun(jobId: string) {
   const { issue, none, fault } = useIssue(jobId);
   const bench = useBenchRecords(jobId);
   const { records } = bench;
-  const shop = useMemo(() => issue && wholeShop(issue.inputs.shop), [issue]);
-  const planner = useMemo(() => shop && plannerFor(shop), [shop]);
-  const job = issue?.inputs.job;
-  const every = job?.route?.checkEvery ?? 1;
-  const feature = useCallback((id: string): JobFeature | undefined => job?.holes.find((f) => f.id === id), [job]);
-  const run = useMemo((): Run | undefined => {
-    if (!issue || !planner || !job) return undefined;
-    const due = new Map<string, Set<number>>();
-    const isDue = (item: { featureId: string; hole: number }, part: number): boolean => {
-      if (every <= 1) return true;
-      const key = `${item.featureId}/${item.hole}`;
-      const parts =
-        due.get(key) ?? new Set(partsToGauge(job.quantity, every, resultsOf(records, item.featureId, item.hole)));
-      due.set(key, parts);
-      return parts.has(part);
-    };
-    return runOf(runSteps(issue.route, isDue), records, (item, _part, before, after) => {
-      const found = feature(item.featureId);
-      return found
-        ? isRedone(item, planAtBench(found, job, planner, before), planAtBench(found, job, planner, after))
-        : false;
-    });
-  }, [issue, planner, job, records, every, feature]);
-  const planAt = useCallback(
-    (hole: HoleAt): Result<HolePlan> | undefined => {
-      const found = feature(hole.featureId);
-      return found && job && planner && run
-        ? planAtBench(found, job, planner, changeFor(run.remedies, hole))
-        : undefined;
-    },
-    [feature, job, planner, run],
-  );
-  return { issue, none, fault, job, shop, feature, run, planAt, bench };
+  const work = useMemo(() => {
+    if (!issue) return undefined;
+    const shop = wholeShop(issue.inputs.shop);
+    return { route: issue.route, job: issue.inputs.job, shop, planner: plannerFor(shop) };
+  }, [issue]);
+  const at = useMemo(() => work && runOfIssue(work, records, work.planner), [work, records]);
+  return { issue, none, fault, job: work?.job, shop: work?.shop, at, bench };
 }
 export type Running = ReturnType<typeof useRun>;

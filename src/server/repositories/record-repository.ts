@@ -41,6 +41,17 @@ export async function findProgress(
   return found;
 }
 
+/** Jobs of which something was recorded at the bench. */
+export async function findJobsAtBench(db: Writer, jobIds: readonly string[]): Promise<Set<string>> {
+  if (jobIds.length === 0) return new Set();
+  const rows = await db
+    .select({ jobId: records.jobId })
+    .from(records)
+    .where(and(inArray(records.jobId, [...jobIds]), inArray(records.kind, [...BENCH_KINDS])))
+    .groupBy(records.jobId);
+  return new Set(rows.flatMap(({ jobId }) => (jobId ? [jobId] : [])));
+}
+
 function recordOf(row: typeof records.$inferSelect): RecordKept {
   const { id, kind, jobId, routeId, featureId, holeNumber, body, corrects, happenedAt, arrivedAt, who } = row;
   return {

@@ -1,52 +1,15 @@
-import pdfmake from 'pdfmake';
-import roboto from 'pdfmake/fonts/Roboto.js';
-import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content, TableCell } from 'pdfmake/interfaces';
 import QRCode from 'qrcode';
-import type { Job } from '@/contracts/job';
 import type { FrozenRoute } from '@/contracts/route-issue';
 import type { Machine } from '@/core/cutting/machine';
-import { faceSketch } from '@/core/job/face-sketch';
 import { depth } from '@/core/answer/answer';
 import { changePoints, firstArticle, nameOfSetUp } from '@/core/route/batch';
 import type { RouteSetUp, Visit } from '@/core/route/route';
 import { showText, tell, type Display } from '@/core/units/show';
-
-export type TravellerPaper = 'a4' | 'letter';
-
-pdfmake.addFonts(roboto);
-// Nothing is fetched for a sheet.
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path) => path.includes('pdfmake'));
+import { faceOnPaper, sheetPdf, type SheetPaper } from './sheet-pdf';
 
 const minutes = (seconds: number): string =>
   seconds < 90 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(0)} min`;
-
-/** The face with the most holes, in black on white. */
-function faceSvg(job: Job): string | undefined {
-  const sketch = faceSketch(job.part, job.holes);
-  if (!sketch) return undefined;
-  const { shape, holes } = sketch;
-  const round = shape.kind === 'circle';
-  const [w, h] = round ? [shape.diameterMm, shape.diameterMm] : [shape.widthMm, shape.heightMm];
-  const [left, bottom] = round ? [-w / 2, -h / 2] : [0, 0];
-  const line = Math.max(w, h) / 220;
-  const outline = round
-    ? `<circle cx="0" cy="0" r="${w / 2}"/>`
-    : `<rect x="${left}" y="${-(bottom + h)}" width="${w}" height="${h}"/>`;
-  const marks = holes
-    .slice(0, 400)
-    .map(({ x, y, diameterMm }) => `<circle cx="${x}" cy="${-y}" r="${Math.max(diameterMm / 2, line * 2)}"/>`)
-    .join('');
-  const letters = holes
-    .filter((hole, i) => i === 0 || holes[i - 1].letter !== hole.letter)
-    .map(
-      ({ x, y, diameterMm, letter }) =>
-        `<text x="${x + diameterMm / 2 + line * 4}" y="${-y - diameterMm / 2}" font-size="${Math.max(w, h) / 16}" font-family="Roboto">${letter}</text>`,
-    )
-    .join('');
-  const pad = Math.max(w, h) * 0.05;
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${left - pad} ${-(bottom + h) - pad} ${w + 2 * pad} ${h + 2 * pad}"><g fill="none" stroke="black" stroke-width="${line}">${outline}${marks}</g>${letters}</svg>`;
-}
 
 /** The pulleys of a machine with the rows that a speed takes, black on white. */
 function beltSvg(machine: Machine | undefined, rpm: number | undefined): string | undefined {
@@ -174,12 +137,12 @@ async function setUpContent(
  * An issued route as a sheet to take to the machine: what is made, the face, every set-up with its operations, boxes and
  * room to write. Black on white, read from half a metre.
  */
-export async function travellerPdf(issue: FrozenRoute, origin: string, paper: TravellerPaper): Promise<Uint8Array> {
+export async function travellerPdf(issue: FrozenRoute, origin: string, paper: SheetPaper): Promise<Uint8Array> {
   const { job, shop } = issue.inputs;
   const display = job.units ?? 'mm';
   const { route } = issue;
   const material = shop.materials.find((m) => m.id === job.materialId);
-  const face = faceSvg(job);
+  const face = faceOnPaper(job);
   const changes = material ? changePoints(route, material, shop.taps) : [];
   const checks = firstArticle(route);
   const setUps = await Promise.all(
@@ -194,57 +157,45 @@ export async function travellerPdf(issue: FrozenRoute, origin: string, paper: Tr
       ),
     ),
   );
-  const document: TDocumentDefinitions = {
-    pageSize: paper === 'a4' ? 'A4' : 'LETTER',
-    pageMargins: [36, 36, 36, 40],
-    info: { title: `${job.name}, route ${issue.number}` },
-    defaultStyle: { font: 'Roboto', fontSize: 11 },
-    footer: (page, pages) => ({
-      text: `${job.name}, route ${issue.number}, sheet ${page} of ${pages}`,
-      alignment: 'center',
-      fontSize: 9,
-    }),
-    content: [
-      {
-        columns: [
-          [
-            { text: job.name, fontSize: 22, bold: true },
-            {
-              text: `Route ${issue.number}, issued ${issue.issuedAt.slice(0, 10)}${issue.who ? ` by ${issue.who}` : ''}`,
-              fontSize: 12,
-            },
-            {
-              text: `${material?.label ?? job.materialId}${job.part.condition ? `, ${job.part.condition}` : ''}`,
-              fontSize: 13,
-              margin: [0, 6, 0, 0],
-            },
-            {
-              text: `${route.quantity} ${route.quantity === 1 ? 'part' : 'parts'}, ${minutes(route.seconds)} in all`,
-              fontSize: 13,
-            },
-            { text: 'Eye protection. No gloves at the spindle. Clamp the work.', bold: true, margin: [0, 6, 0, 0] },
-            ...(job.notes ? [{ text: job.notes, fontSize: 10, margin: [0, 4, 0, 0] } as Content] : []),
-          ],
-          ...(face ? [{ svg: face, width: 190 } as Content] : []),
+  return sheetPdf(`${job.name}, route ${issue.number}`, paper, [
+    {
+      columns: [
+        [
+          { text: job.name, fontSize: 22, bold: true },
+          {
+            text: `Route ${issue.number}, issued ${issue.issuedAt.slice(0, 10)}${issue.who ? ` by ${issue.who}` : ''}`,
+            fontSize: 12,
+          },
+          {
+            text: `${material?.label ?? job.materialId}${job.part.condition ? `, ${job.part.condition}` : ''}`,
+            fontSize: 13,
+            margin: [0, 6, 0, 0],
+          },
+          {
+            text: `${route.quantity} ${route.quantity === 1 ? 'part' : 'parts'}, ${minutes(route.seconds)} in all`,
+            fontSize: 13,
+          },
+          { text: 'Eye protection. No gloves at the spindle. Clamp the work.', bold: true, margin: [0, 6, 0, 0] },
+          ...(job.notes ? [{ text: job.notes, fontSize: 10, margin: [0, 4, 0, 0] } as Content] : []),
         ],
-      },
-      ...setUps.flat(),
-      ...(checks.length > 0
-        ? ([
-            { text: 'First part: measure before the rest', fontSize: 14, bold: true, margin: [0, 14, 0, 2] },
-            { ul: checks.map((p) => tell(p, display)), fontSize: 10 },
-          ] as Content[])
-        : []),
-      ...(changes.length > 0
-        ? ([
-            { text: 'Change in time', fontSize: 14, bold: true, margin: [0, 14, 0, 2] },
-            {
-              ul: changes.map((c) => `${c.tool}: after ${c.changeAt.join(', ')} of ${c.uses} holes`),
-              fontSize: 10,
-            },
-          ] as Content[])
-        : []),
-    ],
-  };
-  return pdfmake.createPdf(document).getBuffer();
+        ...(face ? [{ svg: face, width: 190 } as Content] : []),
+      ],
+    },
+    ...setUps.flat(),
+    ...(checks.length > 0
+      ? ([
+          { text: 'First part: measure before the rest', fontSize: 14, bold: true, margin: [0, 14, 0, 2] },
+          { ul: checks.map((p) => tell(p, display)), fontSize: 10 },
+        ] as Content[])
+      : []),
+    ...(changes.length > 0
+      ? ([
+          { text: 'Change in time', fontSize: 14, bold: true, margin: [0, 14, 0, 2] },
+          {
+            ul: changes.map((c) => `${c.tool}: after ${c.changeAt.join(', ')} of ${c.uses} holes`),
+            fontSize: 10,
+          },
+        ] as Content[])
+      : []),
+  ]);
 }

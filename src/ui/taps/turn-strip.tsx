@@ -1,8 +1,6 @@
 import type { TurnStrip as Strip } from '@/core/tapping/turn-strip';
 
-const W = 1000;
 const LEFT = 14;
-const RIGHT = 986;
 const BAR = { top: 44, height: 46 };
 
 interface Props {
@@ -11,13 +9,16 @@ interface Props {
   name: string;
   /** Turns done so far, at the bench. */
   done?: number;
+  /** In its own units: the narrower, the larger its words. */
+  width?: number;
 }
 
 /** Every turn of a tap from the first bite to the bottom: bites, clear-outs, the last safe turn, where to switch off. */
-export function TurnStrip({ strip, name, done }: Props) {
+export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
+  const right = width - LEFT;
   const { total, chamfer, reversals, clearOuts, hardStop, power } = strip;
   const end = (hardStop ?? total) * 1.04;
-  const x = (turn: number): number => LEFT + ((RIGHT - LEFT) * turn) / end;
+  const x = (turn: number): number => LEFT + ((right - LEFT) * turn) / end;
   const step = [1, 2, 5, 10, 20].find((n) => x(n) - x(0) > 46) ?? 50;
   // Bites finer than a line are drawn by their whole turns.
   const bites =
@@ -32,7 +33,7 @@ export function TurnStrip({ strip, name, done }: Props) {
   const label = { fill: '#eef2ff', fontSize: 19, fontWeight: 600 } as const;
   return (
     <svg
-      viewBox={`0 0 ${W} 146`}
+      viewBox={`0 0 ${width} 146`}
       role="img"
       aria-label={`${name}: ${say.join('; ')}`}
       className="font-cond h-auto w-full"
@@ -57,20 +58,20 @@ export function TurnStrip({ strip, name, done }: Props) {
         </text>
       )}
       {Array.from({ length: Math.floor(total / step) }, (_, i) => (i + 1) * step)
-        .filter((turn) => x(total) - x(turn) > 30)
+        .filter((turn) => (hardStop === undefined ? x(total) - x(turn) > 30 : right - x(turn) > 130))
         .map((turn) => (
           <text key={turn} x={x(turn)} y={BAR.top + BAR.height + 21} textAnchor="middle" {...label} fontWeight={500}>
             {turn}
           </text>
         ))}
       <path d={`M${x(total)},${BAR.top - 10} V${BAR.top + BAR.height + 8}`} stroke="#ffffff" strokeWidth="5" />
-      <text x={Math.min(x(total), RIGHT - 4)} y={BAR.top + BAR.height + 46} textAnchor="end" {...label} fontSize={25}>
+      <text x={Math.min(x(total), right - 4)} y={BAR.top + BAR.height + 46} textAnchor="end" {...label} fontSize={25}>
         {`${total.toFixed(1)} turns, last safe`}
       </text>
       {hardStop !== undefined && (
         <>
           <path d={`M${x(hardStop)},${BAR.top - 10} v${BAR.height + 18}`} stroke="#ff9d9d" strokeWidth="7" />
-          <text x={x(hardStop)} y={BAR.top - 15} textAnchor="end" {...label} fill="#ffb3b3">
+          <text x={right} y={BAR.top + BAR.height + 21} textAnchor="end" {...label} fill="#ffb3b3">
             {`bottom ${hardStop.toFixed(1)}`}
           </text>
         </>

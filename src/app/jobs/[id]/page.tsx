@@ -3,8 +3,7 @@ import { JobEditor } from '@/features/jobs/job-editor';
 import { OpenJob } from '@/features/job-store/open-job';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
-import { findProgress } from '@/server/repositories/record-repository';
-import { lastIssued } from '@/server/repositories/route-repository';
+import { recordedOf } from '@/server/services/run-service';
 import { shopForView, shopNow } from '@/server/services/shop-service';
 
 export const metadata = { title: 'Job' };
@@ -20,10 +19,7 @@ export default async function JobPage({ params }: { params: Promise<{ id: string
         <JobEditor
           job={job}
           shop={shop}
-          progress={{
-            ...((await findProgress(db, [job.id])).get(job.id) ?? { scribed: 0, punched: 0 }),
-            issued: (await lastIssued(db, [job.id])).get(job.id),
-          }}
+          progress={(await recordedOf(db, [job.id])).get(job.id)}
           machineId={job.holes[0]?.question.machine ?? shop.machines[0]?.id ?? ''}
         />
       </main>

@@ -4,6 +4,7 @@ import { queryOf } from '@/server/http/catalogue';
 import { answering, checked } from '@/server/http/respond';
 import { existingJob } from '@/server/services/job-service';
 import { issuedRoute } from '@/server/services/route-service';
+import { pdfResponse } from '@/server/services/sheet-pdf';
 import { travellerPdf } from '@/server/services/traveller-pdf';
 
 const query = z.strictObject({ paper: z.enum(['a4', 'letter']).default('a4') });
@@ -19,10 +20,5 @@ export const GET = (
     await existingJob(db, id);
     const issue = await issuedRoute(db, id, Number(number));
     const bytes = await travellerPdf(issue, new URL(request.url).origin, paper);
-    return new Response(Buffer.from(bytes), {
-      headers: {
-        'content-type': 'application/pdf',
-        'content-disposition': `inline; filename="traveller-${number}.pdf"`,
-      },
-    });
+    return pdfResponse(bytes, `traveller-${number}`);
   });

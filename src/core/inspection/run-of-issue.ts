@@ -1,0 +1,67 @@
+import type { Result } from '../answer/answer';
+import type { HolePlan } from '../hole/hole-plan';
+import type { JobFeature, JobHead, Planner } from '../job/plan-in-job';
+import { runSteps, type IsDue } from '../route/run-steps';
+import type { Route } from '../route/route';
+import type { Shop } from '../shop/shop';
+import type { BenchRecord, HoleAt } from './bench-record';
+import type { CheckSetting } from './checks-of';
+import { isRedone, planAtBench } from './plan-at-bench';
+import { resultsOf } from './progress';
+import { changeFor, runOf, type Run } from './run';
+import { partsToGauge } from './sampling';
+import { settingAt } from './setting-at';
+
+/** An issued route with the job and the shop as they were frozen. */
+export interface IssuedWork {
+  route: Route;
+  job: JobHead & { holes: readonly (JobFeature & { id: string })[]; route?: { checkEvery?: number } };
+  shop: Pick<Shop, 'habits'>;
+}
+
+/** How far an issued route is, and how each of its holes is made by now. */
+export interface RunOfIssue {
+  run: Run;
+  /** With every remedy so far; undefined for a feature that the issue does not have. */
+  planAt: (hole: HoleAt) => Result<HolePlan> | undefined;
+  /** What a hole of this plan is held against. */
+  settingFor: (hole: HoleAt, plan: HolePlan) => CheckSetting;
+  /** Parts in which a hole is gauged, by what was found so far. */
+  duePartsOf: (featureId: string, hole: number) => number[];
+}
+
+/**
+ * Judges an issued route by what was recorded.
+ * @param records of the job, in the order in which they happened
+ */
+export function runOfIssue(
+  { route, job, shop }: IssuedWork,
+  records: readonly BenchRecord[],
+  planner: Planner,
+): RunOfIssue {
+  const every = job.route?.checkEvery ?? 1;
+  const due = new Map<string, number[]>();
+  const duePartsOf = (featureId: string, hole: number): number[] => {
+    const key = `${featureId}/${hole}`;
+    const parts = due.get(key) ?? partsToGauge(job.quantity, every, resultsOf(records, featureId, hole));
+    due.set(key, parts);
+    return parts;
+  };
+  const isDue: IsDue = (item, part) => every <= 1 || duePartsOf(item.featureId, item.hole).includes(part);
+  const find = (id: string): JobFeature | undefined => job.holes.find((f) => f.id === id);
+  const run = runOf(runSteps(route, isDue), records, (item, _part, before, after) => {
+    const feature = find(item.featureId);
+    return feature
+      ? isRedone(item, planAtBench(feature, job, planner, before), planAtBench(feature, job, planner, after))
+      : false;
+  });
+  return {
+    run,
+    duePartsOf,
+    planAt: (hole) => {
+      const feature = find(hole.featureId);
+      return feature && planAtBench(feature, job, planner, changeFor(run.remedies, hole));
+    },
+    settingFor: (hole, plan) => settingAt(job.holes, hole, plan, shop),
+  };
+}
