@@ -35,6 +35,7 @@ async function samples(
         records: [{ id: 'openapi-tick', kind: 'layout-tick', jobId: id, body: { line: 'top x 1', ticked: true } }],
       },
     },
+    'post /api/v1/instruments': { body: { line: 'caliper size 8.52 mm' } },
     'post /api/v1/crib/{kind}': { body: tool },
     'post /api/v1/crib/import': { body: { tools: [{ ...tool, id: 'openapi-tool-2' }] } },
     'get /api/v1/search': { query: '?q=M8%20brass' },

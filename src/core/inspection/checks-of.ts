@@ -33,6 +33,8 @@ export interface Check {
   how: Phrase;
   /** None: it is answered with yes or no. */
   fields: CheckField[];
+  /** Usual findings, for one key each. */
+  usual?: { label: string; values: Record<string, number> }[];
   judge: (values: Readonly<Record<string, number>>) => Verdict;
 }
 
@@ -105,6 +107,7 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
       title: 'Go gauge',
       how: phrase('Clean the hole. By hand, the full {length}.', { length: depth(at.lengthMm) }),
       fields: [{ id: 'turns', label: 'turns it enters', unit: 'turns', reading: 'go' }],
+      usual: [{ label: 'The full length', values: { turns: Math.ceil((10 * at.lengthMm) / thread.pitchMm) / 10 } }],
       judge: ({ turns }) => judgeGo(turns, at.lengthMm, thread.pitchMm, at.through),
     },
     {
@@ -112,6 +115,10 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
       title: 'Not-go gauge',
       how: phrase('By hand, no more than {limit}.', { limit: quantity(notGoTurns, 'turns') }),
       fields: [{ id: 'turns', label: 'turns it enters', unit: 'turns', reading: 'not-go' }],
+      usual: [
+        { label: 'Does not enter', values: { turns: 0 } },
+        { label: 'One turn', values: { turns: 1 } },
+      ],
       judge: ({ turns }) => judgeNotGo(turns, notGoTurns),
     },
     ...minor,
@@ -121,8 +128,8 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
       title: 'Squareness',
       how: phrase('A screw in the hole, a square beside it from two sides.'),
       fields: [
-        { id: 'front', label: 'gap from the front, + leans right', unit: 'mm', signed: true, reading: 'front' },
-        { id: 'side', label: 'gap from the right, + leans back', unit: 'mm', signed: true, reading: 'side' },
+        { id: 'front', label: 'front gap, + leans right', unit: 'mm', signed: true, reading: 'front' },
+        { id: 'side', label: 'side gap, + leans back', unit: 'mm', signed: true, reading: 'side' },
         { id: 'height', label: 'at height', unit: 'mm', reading: 'height' },
       ],
       judge: ({ front, side, height }) => judgeSquare({ frontMm: front, sideMm: side, heightMm: height }, at.lengthMm),

@@ -111,6 +111,9 @@ function waitingIn(records: readonly BenchRecord[]): Waiting[] {
   return [...waiting.values()];
 }
 
+/** How many holes wait, however much is against each. */
+export const holesWaiting = ({ waiting }: Run): number => new Set(waiting.map((w) => holeKey(w.at))).size;
+
 const stepHole = ({ item, part }: RunStep): HoleAt | undefined =>
   item && item.featureId !== '' ? { featureId: item.featureId, holeNumber: item.hole, part } : undefined;
 

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { BenchKind, BodyOf, HoleAt } from '@/core/inspection/bench-record';
 import { holeKey } from '@/core/inspection/bench-record';
-import type { BenchStep } from '@/core/inspection/run';
+import { holesWaiting, type BenchStep } from '@/core/inspection/run';
 import { holeName } from '@/core/route/work-item';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
@@ -96,6 +96,7 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
   const doneSteps = steps.filter((s) => run.settled.has(s.key)).length;
   const about = { routeId: issue.id, ...(at ? { featureId: at.featureId, holeNumber: at.holeNumber } : {}) };
   const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
+  const waits = holesWaiting(run);
   const isDone = step ? run.settled.has(step.key) : false;
   const checks = step?.item?.code === 'check';
 
@@ -156,9 +157,9 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
           background: `linear-gradient(to right, var(--bench-key) ${(100 * doneSteps) / Math.max(1, steps.length)}%, var(--bench-panel) 0)`,
         }}
       />
-      {run.waiting.length > 0 && (
+      {waits > 0 && (
         <p role="alert" className="text-[22px] font-bold" style={{ color: 'var(--bench-danger)' }}>
-          ! {run.waiting.length === 1 ? 'One hole waits' : `${run.waiting.length} holes wait`} for a decision.{' '}
+          ! {waits === 1 ? 'One hole waits' : `${waits} holes wait`} for a decision.{' '}
           <a className="underline" href={`/jobs/${jobId}/check`}>
             Decide
           </a>
@@ -193,7 +194,7 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
           <h1 className="font-cond text-[44px] leading-none font-semibold">
             Gauge {step.item ? holeName(step.item) : ''}
           </h1>
-          <div className="mt-2 text-ink">
+          <div className="mt-2 text-ink sm:[zoom:1.5]">
             <HoleCheck
               plan={plan}
               setting={here.settingFor(at, plan)}
@@ -226,7 +227,7 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
         <footer className="sticky bottom-0 flex shrink-0 gap-2 pb-1 sm:gap-3">
           <button
             type="button"
-            className="bench-key bench-next min-h-[84px] min-w-0 flex-1 sm:text-[34px]"
+            className="bench-key bench-next min-h-[84px] min-w-0 flex-1 max-sm:px-2 max-sm:text-[22px] sm:text-[34px]"
             onClick={sheet === 'check' ? () => setSheet(undefined) : done}
           >
             {sheet === 'check' ? 'Back to the step' : isDone ? 'Next' : nextWords(step, steps[place + 1])}

@@ -69,8 +69,9 @@ function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
   return <FaceDrawing sketch={sketch} letters className="h-full w-full" lit={own[(item?.hole ?? 0) - 1]?.i} />;
 }
 
-const GRID = 'grid min-h-0 flex-1 gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)]';
-const DRAWING = 'dye flex min-h-64 min-w-0 gap-2 p-3 max-lg:max-h-[480px]';
+const GRID =
+  'grid min-h-0 flex-1 gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)] lg:grid-rows-[minmax(0,1fr)]';
+const DRAWING = 'dye flex min-h-40 min-w-0 gap-2 p-3 max-lg:max-h-[480px]';
 
 /** What is said before a clamping: which face up, and how. */
 function Clamp({ step, route, job }: Pick<Props, 'step' | 'job' | 'route'>) {
@@ -202,7 +203,7 @@ export function StepFace({ step, route, job, plan, display, signals }: Props) {
         </div>
         {item.code === 'lay-out' && <DyeTimer />}
       </div>
-      <div className="flex min-w-0 flex-col gap-3">
+      <div className="flex min-h-0 min-w-0 flex-col gap-3">
         <div className={`${DRAWING} flex-1`}>
           {marks || !plan ? (
             <Face step={step} job={job} route={route} />

@@ -54,6 +54,7 @@ export function TroubleSheet({ plan, op, part, display, record, onPosition, mark
   const [chips, setChips] = useState<ChipSign>();
   const [sign, setSign] = useState<Sign>();
   const { cut } = op;
+  const picked = chips !== undefined || sign !== undefined;
   const at = op.tap ? caseOf(plan) : undefined;
   function remedy(label: string, change: RemedyChange, scope: 'hole' | 'rest'): void {
     record('remedy', { part, scope, label, change });
@@ -79,21 +80,23 @@ export function TroubleSheet({ plan, op, part, display, record, onPosition, mark
       <h1 className="font-cond text-[48px] leading-none font-semibold">What do you see, hear or feel?</h1>
       <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
         {cut &&
-          (Object.keys(CHIP_SIGNS) as ChipSign[]).map((id) => (
-            <button
-              key={id}
-              type="button"
-              aria-pressed={chips === id}
-              className={`bench-key text-left ${chips === id ? 'bench-next' : ''}`}
-              onClick={() => {
-                setChips(id);
-                record('chip-seen', { part, chips: id });
-              }}
-            >
-              {CHIP_SIGNS[id]}
-            </button>
-          ))}
-        {cut && (
+          (Object.keys(CHIP_SIGNS) as ChipSign[])
+            .filter((id) => !picked || id === chips)
+            .map((id) => (
+              <button
+                key={id}
+                type="button"
+                aria-pressed={chips === id}
+                className={`bench-key first-letter:uppercase ${chips === id ? 'bench-next' : ''}`}
+                onClick={() => {
+                  setChips(id);
+                  record('chip-seen', { part, chips: id });
+                }}
+              >
+                {CHIP_SIGNS[id]}
+              </button>
+            ))}
+        {cut && !picked && (
           <button
             type="button"
             className="bench-key"
@@ -102,33 +105,40 @@ export function TroubleSheet({ plan, op, part, display, record, onPosition, mark
               onClose();
             }}
           >
-            the drill is dull: changed
+            The drill is dull: changed
           </button>
         )}
         {at &&
-          (Object.keys(SIGNS) as Sign[]).map((id) => (
-            <button
-              key={id}
-              type="button"
-              aria-pressed={sign === id}
-              className={`bench-key text-left ${sign === id ? 'bench-next' : ''}`}
-              onClick={() => {
-                setSign(id);
-                if (id === 'broken') record('tap-broken', { part, tap: op.tap?.tap.name ?? '' });
-                else record('tap-felt', { part, sign: id });
-              }}
-            >
-              {SIGNS[id]}
-            </button>
-          ))}
+          (Object.keys(SIGNS) as Sign[])
+            .filter((id) => !picked || id === sign)
+            .map((id) => (
+              <button
+                key={id}
+                type="button"
+                aria-pressed={sign === id}
+                className={`bench-key ${sign === id ? 'bench-next' : ''}`}
+                onClick={() => {
+                  setSign(id);
+                  if (id === 'broken') record('tap-broken', { part, tap: op.tap?.tap.name ?? '' });
+                  else record('tap-felt', { part, sign: id });
+                }}
+              >
+                {SIGNS[id]}
+              </button>
+            ))}
+        {picked && (
+          <button type="button" className="bench-key" onClick={() => (setChips(undefined), setSign(undefined))}>
+            Another sign
+          </button>
+        )}
         {marksAt && (
           <a className="bench-key" href={marksAt}>
-            the punch mark is off: measure it
+            The punch mark is off: measure it
           </a>
         )}
-        {onPosition && (
+        {onPosition && !picked && (
           <button type="button" className="bench-key" onClick={onPosition}>
-            off its place
+            Off its place
           </button>
         )}
       </div>

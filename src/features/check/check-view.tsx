@@ -2,10 +2,12 @@
 
 import { useMemo, useState } from 'react';
 import { holeKey, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
+import { sectionOf } from '@/core/hole/section';
 import { checksOf } from '@/core/inspection/checks-of';
 import { latestChecks } from '@/core/inspection/progress';
 import type { WorkItem } from '@/core/route/work-item';
 import { holeName } from '@/core/route/work-item';
+import { CoreSample } from '@/ui/drawings/core-sample';
 import { later } from '@/ui/later';
 import { useUnits } from '@/ui/units';
 import { QueryProvider } from '../job-store/query-provider';
@@ -125,9 +127,12 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
         <span role="status" className="text-[15px]">
           {bench.toSend > 0 ? `${bench.toSend} to send` : ''}
         </span>
-        <span className="ml-auto flex gap-2">
+        <span className="ml-auto flex flex-wrap gap-2">
           <a className="btn" href={`/jobs/${jobId}/bench`}>
             Bench
+          </a>
+          <a className="btn" href="/instruments">
+            Instruments
           </a>
           <a className="btn" href={`/jobs/${jobId}/inspection.pdf?paper=${display === 'inch' ? 'letter' : 'a4'}`}>
             Inspection sheet
@@ -222,6 +227,11 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
           )}
         </section>
         <aside className="flex min-w-0 flex-col gap-3">
+          {plan && (
+            <section aria-label="Section" className="dye h-72 p-2">
+              <CoreSample section={sectionOf(plan)} display={display} />
+            </section>
+          )}
           <section aria-label="Positions" className="dye p-2">
             <h2 className="font-cond text-lg font-semibold">Positions of part {ofPart}</h2>
             <DeviationPlot deviations={deviations} />

@@ -117,20 +117,21 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
         const off = from[check.kind] ? offOf(from[check.kind]) : undefined;
         const decided = kept && isDecided(records, kept);
         return (
-          <li key={check.kind} className="plate p-3" aria-label={check.title}>
+          <li key={check.kind} className="plate px-3 py-2" aria-label={check.title}>
             <div className="flex flex-wrap items-baseline gap-x-4">
               <h3 className="font-cond text-xl font-semibold">{check.title}</h3>
               <p className="text-[16px] text-steel-700">{tell(check.how, display)}</p>
             </div>
             <div className="mt-1 flex flex-wrap items-end gap-3">
               {check.fields.map((f) => (
-                <label key={f.id} className="flex flex-col">
+                <label key={f.id} className="flex flex-col gap-1.5">
                   <span className="label">
-                    {f.label}, {f.unit === 'turns' ? 'turns' : display === 'inch' ? 'in' : 'mm'}
+                    {f.label}
+                    {f.unit === 'turns' ? '' : display === 'inch' ? ', in' : ', mm'}
                   </span>
                   <input
                     data-reading={f.reading}
-                    className="field h-14 w-40 text-xl"
+                    className="field h-14 w-36 text-xl"
                     inputMode="decimal"
                     value={typed[`${check.kind} ${f.id}`] ?? ''}
                     aria-invalid={
@@ -154,9 +155,16 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
                   </button>
                 </>
               ) : (
-                <button type="button" className="btn-next h-14" disabled={!ready} onClick={() => save(check, values)}>
-                  Record
-                </button>
+                <>
+                  <button type="button" className="btn-next h-14" disabled={!ready} onClick={() => save(check, values)}>
+                    Record
+                  </button>
+                  {check.usual?.map((u) => (
+                    <button key={u.label} type="button" className="btn h-14" onClick={() => save(check, u.values)}>
+                      {u.label}
+                    </button>
+                  ))}
+                </>
               )}
             </div>
             {off && <p className="mt-1 font-bold text-danger">! {off}</p>}

@@ -12,6 +12,7 @@ import {
 } from '@/contracts/crib';
 import { jobDocument, jobInput, jobPage, jobQuery, jobReplacement } from '@/contracts/job';
 import { featureChange, jobPatch, patchReceipt } from '@/contracts/job-change';
+import { instrumentLine, instrumentPassed } from '@/contracts/instrument';
 import { operationsQuery, operationsResponse } from '@/contracts/operations';
 import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
@@ -36,6 +37,7 @@ const INPUTS = {
   JobPatch: jobPatch,
   FeatureChange: featureChange,
   RecordBatch: recordBatch,
+  InstrumentLine: instrumentLine,
   CribItem: cribItem,
   CribChange: cribChange,
   CribImport: cribImport,
@@ -59,6 +61,7 @@ const OUTPUTS = {
   Operations: operationsResponse,
   Records: recordList,
   RecordReceipt: recordReceipt,
+  InstrumentPassed: instrumentPassed,
   Threads: threadCatalogue,
   Drills: drillCatalogue,
   Materials: materialCatalogue,
@@ -192,6 +195,13 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       summary: 'Append records; the same one sent again counts once',
       body: 'RecordBatch',
       done: [200, 'RecordReceipt', 'What was recorded, was here already, and could not be recorded'],
+    },
+  },
+  '/api/v1/instruments': {
+    post: {
+      summary: 'Pass a reading of an instrument on; a GET of the same address listens, by server-sent events',
+      body: 'InstrumentLine',
+      done: [200, 'InstrumentPassed', 'Passed on'],
     },
   },
   '/api/v1/crib/{kind}': {

@@ -3,6 +3,7 @@ import type { RecordKept } from '@/contracts/record';
 import type { BenchRecord } from '@/core/inspection/bench-record';
 import { verbOf } from '@/core/inspection/bench-words';
 import { inspectionRows, type InspectionRow } from '@/core/inspection/inspection-rows';
+import { holesWaiting } from '@/core/inspection/run';
 import { runOfIssue, type RunOfIssue } from '@/core/inspection/run-of-issue';
 import { plannerFor } from '@/core/job/plan-in-job';
 import { NOTHING_RECORDED, type Progress, type Recorded } from '@/core/job/stage';
@@ -29,7 +30,7 @@ async function benchProgress(db: Database, issue: FrozenRoute): Promise<Progress
   return {
     done: run.steps.length - open,
     steps: run.steps.length,
-    waiting: run.waiting.length,
+    waiting: holesWaiting(run),
     ...(next ? { next: next.item ? `${verbOf(next.item.code)} ${holeName(next.item)}`.trim() : 'clamp' } : {}),
   };
 }
