@@ -1,37 +1,8 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
-import { expect, test, type Page } from './test';
+import { expect, OwnServer, test, type Page } from './test';
 
 const PIER = '/jobs/sample-job-pier-adapter-plate';
 const state = (page: Page) => page.getByRole('main').getByRole('status').first();
 const saved = (page: Page) => expect(state(page)).toHaveText('Saved');
-
-/** A server of its own, that can be killed and comes back on the same database. */
-class OwnServer {
-  private folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-saving-'));
-  private process: ChildProcess | undefined;
-  constructor(
-    private port: number,
-    readonly address = `http://127.0.0.1:${port}`,
-  ) {}
-  async start(): Promise<void> {
-    const env = { ...process.env, DATABASE_URL: `file:${this.folder}/shop.db` };
-    this.process = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(this.port)], { env });
-    await expect(async () => expect((await fetch(`${this.address}/api/openapi.json`)).ok).toBe(true)).toPass();
-  }
-  kill(): Promise<void> {
-    return new Promise((resolve) => {
-      this.process?.once('exit', () => resolve());
-      this.process?.kill('SIGKILL');
-    });
-  }
-  async end(): Promise<void> {
-    await this.kill();
-    rmSync(this.folder, { recursive: true, force: true });
-  }
-}
 
 test('a job of 400 features: edit, close the tab at once, open: there', async ({ context, page, request }) => {
   const first = await (await request.get('/api/v1/jobs/sample-job-pier-adapter-plate')).json();

@@ -1,9 +1,9 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { spawn } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
 
 const FIRST_PORT = Number(process.env.E2E_PORT ?? 3917);
 
@@ -35,6 +35,31 @@ export const test = base.extend<object, { shop: string; server: string }>({
   ],
   baseURL: async ({ server }, provide) => provide(server),
 });
+/** A server of its own, that can be killed and comes back on the same database. */
+export class OwnServer {
+  private folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-own-'));
+  private process: ChildProcess | undefined;
+  constructor(
+    private port: number,
+    readonly address = `http://127.0.0.1:${port}`,
+  ) {}
+  async start(): Promise<void> {
+    const env = { ...process.env, DATABASE_URL: `file:${this.folder}/shop.db` };
+    this.process = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(this.port)], { env });
+    await expect(async () => expect((await fetch(`${this.address}/api/openapi.json`)).ok).toBe(true)).toPass();
+  }
+  kill(): Promise<void> {
+    return new Promise((resolve) => {
+      if (!this.process || this.process.exitCode !== null || this.process.signalCode !== null) return resolve();
+      this.process.once('exit', () => resolve());
+      this.process.kill('SIGKILL');
+    });
+  }
+  async end(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
 /** What stands against the page for people who read it otherwise; empty where nothing does. */
 export async function inaccessible(page: Page, where: string): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze();

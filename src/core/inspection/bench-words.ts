@@ -31,6 +31,7 @@ export const verbOf = (code: WorkItem['code']): string => (code === 'cut-between
 export function headline(item: WorkItem, op: Operation | undefined): Phrase {
   if (item.code === 'cut-between') return item.order;
   const verb = VERBS[item.code];
+  if (item.code === 'start') return phrase('{verb}', { verb });
   const drill = op?.cut?.spec.drill;
   if (drill) return phrase('{verb} {name}', { verb, name: drillName(drill) });
   if (op?.cut) return phrase('{verb} {size}', { verb, size: mm(op.cut.spec.diameterMm) });

@@ -123,14 +123,15 @@ interface Again {
   why: string;
 }
 
+/** Whether a step was done before a record was made. */
+type DoneBy = (step: RunStep, recordId: string) => boolean;
+
 function againByRemedies(
   byHole: ReadonlyMap<string, RunStep[]>,
-  records: readonly BenchRecord[],
   remedies: readonly Remedy[],
-  settled: ReadonlyMap<string, BenchRecord>,
+  isDoneBy: DoneBy,
   redoneBy: RedoneBy,
 ): Again[] {
-  const order = new Map(records.map((r, i) => [r.id, i]));
   return remedies.flatMap((remedy, n) =>
     [...byHole.values()].flatMap((steps): Again[] => {
       const hole = stepHole(steps[0]);
@@ -139,22 +140,23 @@ function againByRemedies(
       if (!hole || !(own || (remedy.scope === 'rest' && isFrom(hole, remedy.at)))) return [];
       const before = changeFor(remedies.slice(0, n), hole);
       const after = changeFor(remedies.slice(0, n + 1), hole);
-      const isDone = (s: RunStep): boolean => {
-        const done = settled.get(s.key);
-        return done?.kind === 'step-done' && (order.get(done.id) ?? 0) < (order.get(remedy.id) ?? 0);
-      };
+      const done = steps.filter((s) => s.item && isDoneBy(s, remedy.id));
       // A hole that is tapped already stays as it is, unless it is the one that the remedy was found for.
-      const tapped = steps.some((s) => s.item?.code === 'tap' && isDone(s));
-      if (tapped && !own) return [];
-      const redone = steps.filter((s) => s.item && isDone(s) && redoneBy(s.item, hole.part, before, after));
+      if (!own && done.some((s) => s.item?.code === 'tap')) return [];
+      const redone = done.filter((s) => s.item && redoneBy(s.item, hole.part, before, after));
       const drilled = redone.some((s) => s.item?.code !== 'tap');
-      const taps = drilled ? steps.filter((s) => s.item?.code === 'tap' && isDone(s) && !redone.includes(s)) : [];
+      const taps = drilled ? done.filter((s) => s.item?.code === 'tap' && !redone.includes(s)) : [];
       return [...redone, ...taps].map((of) => ({ of, id: remedy.id, why: remedy.label }));
     }),
   );
 }
 
-function againByDecisions(byHole: ReadonlyMap<string, RunStep[]>, records: readonly BenchRecord[]): Again[] {
+/** What was done by then and a choice asks for once more; what is open still comes anyway. */
+function againByDecisions(
+  byHole: ReadonlyMap<string, RunStep[]>,
+  records: readonly BenchRecord[],
+  isDoneBy: DoneBy,
+): Again[] {
   return records.flatMap((r): Again[] => {
     const at = holeOf(r);
     const { choice } = r.kind === 'decision' ? r.body : {};
@@ -163,7 +165,7 @@ function againByDecisions(byHole: ReadonlyMap<string, RunStep[]>, records: reado
     const steps = (byHole.get(holeKey(at)) ?? []).filter((s) => codes.includes(s.item?.code as OperationCode));
     const last = steps.findLast((s) => s.item?.code === 'tap');
     return steps
-      .filter((s) => !lastTap || s.item?.code !== 'tap' || s === last)
+      .filter((s) => isDoneBy(s, r.id) && (!lastTap || s.item?.code !== 'tap' || s === last))
       .map((of) => ({ of, id: r.id, why: CHOICES[choice].label }));
   });
 }
@@ -213,9 +215,14 @@ export function runOf(steps: readonly RunStep[], records: readonly BenchRecord[]
     const hole = stepHole(step);
     if (hole) byHole.set(holeKey(hole), [...(byHole.get(holeKey(hole)) ?? []), step]);
   }
+  const order = new Map(records.map((r, i) => [r.id, i]));
+  const isDoneBy: DoneBy = (step, recordId) => {
+    const done = settled.get(step.key);
+    return done?.kind === 'step-done' && (order.get(done.id) ?? 0) < (order.get(recordId) ?? 0);
+  };
   const again = [
-    ...againByRemedies(byHole, records, remedies, settled, redoneBy),
-    ...againByDecisions(byHole, records),
+    ...againByRemedies(byHole, remedies, isDoneBy, redoneBy),
+    ...againByDecisions(byHole, records, isDoneBy),
   ];
   const scrapped = new Set(
     records.flatMap((r) => (r.kind === 'decision' && r.body.choice === 'scrap' ? [r.body.part] : [])),

@@ -14,13 +14,15 @@ interface Props {
   onPick: (action: MenuAction) => void;
   canUndo: boolean;
   onUndo: () => void;
+  /** Whether this bench opens without a network. */
+  kept: boolean;
 }
 
 const ITEM =
   'flex min-h-14 w-full cursor-pointer items-center rounded-sm px-4 text-left font-cond text-[22px] font-semibold text-ink outline-none data-[highlighted]:bg-steel-200 data-[disabled]:opacity-50';
 
 /** What is not needed at every step: skip, note, undo, how this bench is set, and the way out. */
-export function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo }: Props) {
+export function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo, kept }: Props) {
   const [learning, setLearning] = useState(false);
   useEffect(() => {
     if (!learning) return;
@@ -47,6 +49,10 @@ export function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo }: 
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content
+            onCloseAutoFocus={(event) => {
+              event.preventDefault();
+              document.querySelector<HTMLElement>('.bench-next')?.focus();
+            }}
             align="end"
             sideOffset={6}
             className="z-40 min-w-72 rounded-md border border-steel-500 bg-steel-50 p-1 shadow-xl"
@@ -74,6 +80,9 @@ export function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo }: 
               {settings.pedal === '' ? 'Learn a foot switch' : `Foot switch: ${settings.pedal}`}
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-steel-300" />
+            <DropdownMenu.Label className="px-4 py-1 text-[16px] text-steel-700">
+              {kept ? 'Kept here: opens without a network.' : 'Not kept here yet: needs the network.'}
+            </DropdownMenu.Label>
             <DropdownMenu.Item className={ITEM} asChild>
               <a href={`/jobs/${jobId}/check`}>Check</a>
             </DropdownMenu.Item>

@@ -10,7 +10,7 @@ import { useUnits } from '@/ui/units';
 import { HoleCheck } from '../run/hole-check';
 import { QueryProvider } from '../job-store/query-provider';
 import { RecordFaults } from '../job-store/record-faults';
-import { OfflineShell } from '../run/offline-shell';
+import { useOfflineShell } from '../run/offline-shell';
 import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
 import { BenchMenu, type MenuAction } from './bench-menu';
@@ -24,7 +24,6 @@ import { useBenchSettings } from './use-bench-settings';
 export function BenchView({ jobId }: { jobId: string }) {
   return (
     <QueryProvider>
-      <OfflineShell />
       <Bench jobId={jobId} />
     </QueryProvider>
   );
@@ -33,6 +32,7 @@ export function BenchView({ jobId }: { jobId: string }) {
 function Bench({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
   const [settings] = useBenchSettings();
+  const kept = useOfflineShell();
   const { issue, none, fault, at } = running;
   useAwake();
   return (
@@ -42,7 +42,7 @@ function Bench({ jobId }: { jobId: string }) {
       className="bench fixed inset-0 z-10 flex flex-col gap-3 overflow-auto p-3 sm:p-5"
     >
       {issue && at ? (
-        <AtWork jobId={jobId} running={running} />
+        <AtWork jobId={jobId} running={running} kept={kept} />
       ) : none ? (
         <section className="m-auto flex max-w-xl flex-col gap-4 text-center">
           <h1 className="font-cond text-5xl font-semibold">No route issued yet</h1>
@@ -71,7 +71,14 @@ const holeOfStep = ({ item, part }: BenchStep): HoleAt | undefined =>
 /** Keys that mean done: a foot switch sends one of them. */
 const DONE_KEYS = ['Space', 'Enter', 'PageDown'] as const;
 
-function AtWork({ jobId, running }: { jobId: string; running: Running }) {
+interface AtWorkProps {
+  jobId: string;
+  running: Running;
+  /** Whether it opens without a network. */
+  kept: boolean;
+}
+
+function AtWork({ jobId, running, kept }: AtWorkProps) {
   const { issue, job, at: here, bench, shop } = running;
   const run = here?.run;
   const { display } = useUnits();
@@ -144,6 +151,7 @@ function AtWork({ jobId, running }: { jobId: string; running: Running }) {
           onPick={setSheet}
           canUndo={isDone}
           onUndo={undo}
+          kept={kept}
         />
       </header>
       <div
@@ -261,11 +269,10 @@ interface KeysProps {
 }
 
 function Keys({ onDone, onBack, onForward, pedal }: KeysProps) {
-  // A button that has the focus is pressed by Space and Enter itself.
-  const unlessPressed = (event: KeyboardEvent): void => {
-    const { target } = event;
-    if (target instanceof HTMLElement && target.closest('button, a, summary') && event.code !== 'PageDown')
-      (target.closest('button, a, summary') as HTMLElement).click();
+  // A button that was reached by keys is pressed by them; one that was touched has done its work.
+  const unlessPressed = ({ target, code }: KeyboardEvent): void => {
+    const button = target instanceof HTMLElement ? target.closest<HTMLElement>('button, a, summary') : null;
+    if (button?.matches(':focus-visible') && code !== 'PageDown') button.click();
     else onDone();
   };
   useKeys({

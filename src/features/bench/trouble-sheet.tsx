@@ -198,7 +198,7 @@ export function TroubleSheet({ plan, op, part, display, record, onPosition, mark
                   onClose();
                 }}
               >
-                {choice === 'clean' ? 'It is out: gauge the thread' : CHOICES[choice].label}
+                {choice === 'clean' ? 'It is out: carry on' : CHOICES[choice].label}
               </button>
             ))}
             <button type="button" className="bench-key" onClick={onClose}>

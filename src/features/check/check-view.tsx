@@ -12,7 +12,7 @@ import { later } from '@/ui/later';
 import { useUnits } from '@/ui/units';
 import { QueryProvider } from '../job-store/query-provider';
 import { RecordFaults } from '../job-store/record-faults';
-import { OfflineShell } from '../run/offline-shell';
+import { useOfflineShell } from '../run/offline-shell';
 import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
 import { DeviationPlot, type Deviation } from './deviation-plot';
@@ -24,7 +24,6 @@ const PhotoPanel = later(() => import('./photo-panel'));
 export function CheckView({ jobId }: { jobId: string }) {
   return (
     <QueryProvider>
-      <OfflineShell />
       <Check jobId={jobId} />
     </QueryProvider>
   );
@@ -32,6 +31,7 @@ export function CheckView({ jobId }: { jobId: string }) {
 
 function Check({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
+  useOfflineShell();
   const { issue, none, fault, at } = running;
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">

@@ -34,7 +34,7 @@ export function useIssue(jobId: string) {
   });
   return {
     issue: whole.data,
-    none: list.data !== undefined && number === undefined,
+    none: list.data !== undefined && !list.isFetching && number === undefined,
     fault: whole.data ? undefined : (whole.error?.message ?? list.error?.message),
   };
 }
