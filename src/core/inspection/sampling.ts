@@ -9,13 +9,13 @@ export const GOOD_IN_A_ROW = 5;
 
 /**
  * Parts of a batch whose hole is to be gauged: the first, every n-th, the last. After a fault every part: back to the last
- * good one that was gauged, and on until {@link GOOD_IN_A_ROW} in a row are good.
+ * good one that was gauged, and on until {@link GOOD_IN_A_ROW} in a row are good. What was gauged already stays in the list.
  * @param quantity parts, at least 1
  * @param every n, at least 1
  * @param results the latest of each part that was gauged
  */
 export function partsToGauge(quantity: number, every: number, results: readonly PartResult[]): number[] {
-  const due = new Set([1, quantity]);
+  const due = new Set([1, quantity, ...results.map((r) => r.part)]);
   for (let part = every; part < quantity; part += every) due.add(part);
   const known = new Map(results.map((r) => [r.part, r.good]));
   for (let fault = 1; fault <= quantity; fault++) {

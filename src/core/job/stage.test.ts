@@ -4,6 +4,7 @@ import { faceSketch } from './face-sketch';
 import { stageOf, type Progress } from './stage';
 
 const all: Progress = { holes: 13, impossible: 0, unplaced: 0, features: 4, scribed: 0, punched: 0 };
+const issued = { number: 2, current: true };
 const of = (over: Partial<Progress>): string => {
   const { stage, next } = stageOf({ ...all, ...over });
   return `${stage}: ${tell(next, 'mm')}`;
@@ -23,6 +24,11 @@ test('how far a job is, and what comes next', () => {
     of({ issued: { number: 2, current: true } }),
     of({ punched: 13, issued: { number: 2, current: true } }),
     of({ scribed: 5, issued: { number: 2, current: false } }),
+    of({ issued, bench: { done: 12, steps: 84, waiting: 0, next: 'drill A2' } }),
+    of({ issued, bench: { done: 12, steps: 84, waiting: 1, next: 'drill A2' } }),
+    of({ issued: { number: 2, current: false }, bench: { done: 84, steps: 84, waiting: 3 } }),
+    of({ issued, bench: { done: 84, steps: 84, waiting: 0 } }),
+    of({ issued, bench: { done: 0, steps: 84, waiting: 0, next: 'clamp' } }),
   ]).toEqual([
     'new: Add the holes on the drawing.',
     'drawing: Lay out the holes, or work from the card.',
@@ -36,6 +42,11 @@ test('how far a job is, and what comes next', () => {
     'routed: Scribe and punch, then work by route 2.',
     'punched: Drill and tap by route 2.',
     'routed: Changed since route 2 was issued: look, then issue it anew.',
+    'at the bench: 12 of 84 steps done; next, drill A2.',
+    'waiting: One hole waits for a decision: Check.',
+    'waiting: 3 holes wait for a decision: Check.',
+    'made: All done and gauged: inspection sheet in Check.',
+    'routed: Scribe and punch, then work by route 2.',
   ]);
 });
 

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { remedyFor } from '@/core/hole/remedies';
 import type { BenchKind, BenchRecord, BodyOf, HoleAt, RemedyChange } from '@/core/inspection/bench-record';
-import { checksOf, isComplete, type Check, type CheckSetting } from '@/core/inspection/checks-of';
+import { checksOf, isComplete, type Check, type CheckField, type CheckSetting } from '@/core/inspection/checks-of';
 import { latestChecks } from '@/core/inspection/progress';
 import { CHOICES, type Choice, type Verdict } from '@/core/inspection/verdict';
 import { parseLength } from '@/core/units/length';
@@ -26,18 +26,21 @@ interface Props {
 const SIGN = { good: '✓', bad: '✕', open: '?' } as const;
 const WORD = { good: 'Good', bad: 'Not good', open: 'Not settled' } as const;
 
-/** A figure as typed: lengths in the unit shown, turns as a number. */
-function valueOf(text: string, unit: 'mm' | 'turns', display: Display): number | undefined {
+/** A figure as typed: lengths in the unit shown, turns as a number; undefined where it is none that can be read there. */
+function valueOf(text: string, { unit, signed }: CheckField, display: Display): number | undefined {
   const trimmed = text.trim();
   if (trimmed === '') return undefined;
-  if (unit === 'turns') {
-    const n = Number(trimmed.replace(',', '.'));
-    return Number.isFinite(n) && n >= -1000 && n <= 1000 ? n : undefined;
-  }
-  const negative = trimmed.startsWith('-') || trimmed.startsWith('−');
-  const read = parseLength(negative ? trimmed.slice(1) : trimmed, display === 'inch' ? 'in' : 'mm');
-  return read.ok ? (negative ? -1 : 1) * read.value.mm : undefined;
+  const negative = /^[-−]/.test(trimmed);
+  if (negative && !signed) return undefined;
+  const bare = negative ? trimmed.slice(1) : trimmed;
+  const read = parseLength(bare, display === 'inch' ? 'in' : 'mm');
+  const turns = Number(bare.replace(',', '.'));
+  const value = unit === 'turns' ? (turns <= 1000 ? turns : undefined) : read.ok ? read.value.mm : undefined;
+  if (value === undefined || Number.isNaN(value) || (value === 0 && unit === 'mm' && !signed)) return undefined;
+  return negative ? -value : value;
 }
+const readingNeeded = ({ unit, signed }: CheckField): string =>
+  unit === 'turns' ? 'Turns, such as 2.5' : signed ? 'Such as 0.05 or -0.05' : 'A length above 0';
 
 const lengthText = (mm: number, display: Display): string =>
   String(Number(display === 'inch' ? (mm / 25.4).toFixed(4) : mm.toFixed(3)));
@@ -78,7 +81,7 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
   const valuesOf = (check: Check): Record<string, number> =>
     Object.fromEntries(
       check.fields.flatMap((f) => {
-        const value = valueOf(typed[`${check.kind} ${f.id}`] ?? '', f.unit, display);
+        const value = valueOf(typed[`${check.kind} ${f.id}`] ?? '', f, display);
         return value === undefined ? [] : [[f.id, value]];
       }),
     );
@@ -96,6 +99,10 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
       setFrom((s) => ({ ...s, [check.kind]: name }));
     }
   });
+  const isWrong = (check: Check, f: CheckField): boolean => {
+    const text = typed[`${check.kind} ${f.id}`] ?? '';
+    return text.trim() !== '' && valueOf(text, f, display) === undefined;
+  };
   function save(check: Check, values: Record<string, number>): void {
     const { state } = check.judge(values);
     record('checked', {
@@ -134,15 +141,17 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
                     className="field h-14 w-36 text-xl"
                     inputMode="decimal"
                     value={typed[`${check.kind} ${f.id}`] ?? ''}
-                    aria-invalid={
-                      (typed[`${check.kind} ${f.id}`] ?? '').trim() !== '' &&
-                      valueOf(typed[`${check.kind} ${f.id}`], f.unit, display) === undefined
-                    }
+                    aria-invalid={isWrong(check, f)}
                     onChange={(e) => setTyped((t) => ({ ...t, [`${check.kind} ${f.id}`]: e.target.value }))}
                     onKeyDown={(e) => {
                       if (e.key === 'Enter' && ready) save(check, values);
                     }}
                   />
+                  {isWrong(check, f) && (
+                    <span role="alert" className="text-[15px] font-bold text-danger">
+                      {readingNeeded(f)}
+                    </span>
+                  )}
                 </label>
               ))}
               {check.fields.length === 0 ? (

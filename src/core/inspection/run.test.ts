@@ -1,0 +1,150 @@
+import { remedyFor } from '../hole/remedies';
+import { plannerFor } from '../job/plan-in-job';
+import { BLANK_FORM } from '../hole/form';
+import { planRoute } from '../route/route';
+import { runSteps, workKey } from '../route/run-steps';
+import type { WorkItem } from '../route/work-item';
+import { workOfJob } from '../route/work-of-job';
+import { tapShop } from '../tests/bench-taps';
+import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
+import { holesWaiting } from './run';
+import { runOfIssue, type RunOfIssue } from './run-of-issue';
+
+const shop = tapShop();
+const planner = plannerFor(shop);
+const job = {
+  materialId: 'steel-low-carbon',
+  quantity: 3,
+  part: { stock: { shape: 'plate' as const, widthMm: 80, heightMm: 40, thicknessMm: 12 }, condition: '', datums: {} },
+  holes: [
+    {
+      id: 'f',
+      letter: 'A',
+      name: '',
+      face: 'top' as const,
+      place: { kind: 'row' as const, x: 20, y: 20, count: 2, pitch: 40, angleDeg: 0 },
+      question: { ...BLANK_FORM, callout: 'M6 THRU', machine: 'press', drills: 'metric-1-13-by-0.1' },
+    },
+  ],
+};
+const work = workOfJob(job.holes, job, shop, planner);
+const route = planRoute(work.ok ? work.value : [], job.quantity, shop.habits);
+const item = (code: WorkItem['code'], hole: number): WorkItem => {
+  const items = route.setUps.flatMap((s) => s.visits.flatMap((v) => v.items));
+  return items.find((i) => i.code === code && i.hole === hole) ?? items[0];
+};
+const key = (code: WorkItem['code'], hole: number, part: number): string => workKey(item(code, hole), part);
+
+let next = 0;
+const record = <K extends BenchKind>(
+  kind: K,
+  body: BodyOf<K>,
+  over: Partial<BenchRecord> & { hole?: number } = {},
+): BenchRecord => {
+  const { hole = 1, ...rest } = over;
+  return {
+    id: `r${String(next++).padStart(4, '0')}`,
+    kind,
+    body,
+    happenedAt: '',
+    featureId: 'f',
+    holeNumber: hole,
+    ...rest,
+  } as BenchRecord;
+};
+const did = (code: WorkItem['code'], hole: number, part: number): BenchRecord =>
+  record('step-done', { step: key(code, hole, part), part }, { hole });
+const run = (records: BenchRecord[]): RunOfIssue => runOfIssue({ route, job, shop }, records, planner);
+const again = (at: RunOfIssue): string[] =>
+  at.run.steps.flatMap((s) => (s.again ? [`${s.item?.code} ${s.item?.hole}/${s.part}`] : []));
+
+test('every operation of every hole of every part once, in the order of the route; a clamping before each', () => {
+  const steps = runSteps(route);
+  const keys = steps.map((s) => s.key);
+  expect(new Set(keys).size).toBe(keys.length);
+  const items = route.setUps.flatMap((s) => s.visits.flatMap((v) => v.items));
+  expect(steps.filter((s) => s.item)).toHaveLength(3 * items.length);
+  const firstOnMachine = steps.findIndex((s) => s.item?.code === 'start');
+  expect(steps[firstOnMachine - 1]).toMatchObject({ kind: 'clamp', part: 1 });
+  expect(runSteps(route, (i, part) => i.hole === 1 && part !== 2).filter((s) => s.item?.code === 'check')).toHaveLength(
+    2,
+  );
+});
+
+test('done and taken back, whatever the order in which they arrive; the next open step', () => {
+  const first = did('lay-out', 1, 1);
+  const back = record('step-undone', { step: key('lay-out', 1, 1), part: 1 }, { corrects: first.id });
+  expect([run([]), run([first]), run([first, back]), run([back, first])].map((at) => at.run.settled.size)).toEqual([
+    0, 1, 0, 0,
+  ]);
+  const skipped = record('step-skipped', { step: run([]).run.steps[0].key, part: 1, reason: 'not needed' });
+  expect(run([skipped]).run.next?.key).toBe(run([]).run.steps[1].key);
+});
+
+const drillAt = (at: RunOfIssue, hole: number, part: number): string | undefined => {
+  const made = at.planAt({ featureId: 'f', holeNumber: hole, part });
+  return made?.ok ? made.value.operations.find((o) => o.code === 'drill')?.cut?.spec.drill?.label : undefined;
+};
+
+describe('a remedy found at hole 1 of part 1', () => {
+  const plan = planner.plan(job.holes[0], job);
+  const change = (plan.ok && remedyFor('next-drill', plan.value)?.change) || {};
+  const before = [did('drill', 1, 1), did('tap', 1, 1), did('drill', 2, 1), did('tap', 2, 1), did('drill', 1, 2)];
+  const remedy = (scope: 'hole' | 'rest'): BenchRecord =>
+    record('remedy', { part: 1, scope, label: 'next up', change });
+
+  test('for this hole: it is drilled and tapped once more, no other changes', () => {
+    const at = run([...before, remedy('hole')]);
+    expect(again(at)).toEqual(['drill 1/1', 'tap 1/1']);
+    expect([drillAt(at, 1, 1), drillAt(at, 2, 1)]).toEqual(['5.1', '5.0']);
+  });
+  test('and the rest: what is drilled is drilled on, what is tapped stays, what is open takes the new drill', () => {
+    const at = run([...before, remedy('rest')]);
+    expect(again(at).sort()).toEqual(['drill 1/1', 'drill 1/2', 'tap 1/1']);
+    expect([drillAt(at, 2, 1), drillAt(at, 1, 3)]).toEqual(['5.1', '5.1']);
+  });
+  test('a speed leaves no trace: nothing is done once more', () => {
+    const slower = record('remedy', {
+      part: 1,
+      scope: 'rest',
+      label: 'slower',
+      change: { overrides: { [item('drill', 1).opKey]: { rpm: 560 } } },
+    });
+    const at = run([...before, slower]);
+    expect(again(at)).toEqual([]);
+    const rpmAt = (of: RunOfIssue): number | false | undefined => {
+      const made = of.planAt({ featureId: 'f', holeNumber: 1, part: 3 });
+      const speed = made?.ok ? made.value.operations.find((o) => o.code === 'drill')?.cut?.speed : undefined;
+      return speed?.ok && speed.value.rpm;
+    };
+    expect([rpmAt(run(before)) === 560, rpmAt(at)]).toEqual([false, 560]);
+  });
+});
+
+describe('what waits for a decision', () => {
+  const failed = record('checked', { part: 1, check: 'go', values: { turns: 3 }, verdict: 'bad' });
+  const all = [did('drill', 1, 1), did('tap', 1, 1), did('check', 1, 1)];
+  test('a hole waits once, however much is against it, until somebody decides or it is gauged good', () => {
+    const pins = record('checked', { part: 1, check: 'minor', values: { in: 9 }, verdict: 'bad' });
+    const broken = record('tap-broken', { part: 1, tap: 'plug' }, { hole: 2 });
+    expect(holesWaiting(run([failed, pins, broken]).run)).toBe(2);
+    const decided = record('decision', { part: 1, choice: 'accept' });
+    expect(holesWaiting(run([failed, pins, broken, decided]).run)).toBe(1);
+    const better = record('checked', { part: 1, check: 'go', values: { turns: 12 }, verdict: 'good' });
+    expect(holesWaiting(run([failed, better]).run)).toBe(0);
+  });
+  test('chase: the last tap and the gauge once more, where they were done by then', () => {
+    const chase = record('decision', { part: 1, choice: 'chase' });
+    expect(again(run([...all, failed, chase]))).toEqual(['tap 1/1', 'check 1/1']);
+    expect(again(run([failed, chase, ...all]))).toEqual([]);
+    const redrill = record('decision', { part: 1, choice: 'redrill', change: { drill: '5.2' } });
+    const at = run([...all, failed, redrill]);
+    expect(again(at)).toEqual(['drill 1/1', 'tap 1/1', 'check 1/1']);
+    expect(drillAt(at, 1, 1)).toBe('5.2');
+  });
+  test('a scrapped part is left: the work goes on with the others, and nothing of it waits', () => {
+    const scrap = record('decision', { part: 1, choice: 'scrap' });
+    const { run: at } = run([failed, scrap]);
+    expect([at.next?.part, holesWaiting(at), [...at.scrapped]]).toEqual([2, 0, [1]]);
+  });
+});

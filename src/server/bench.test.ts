@@ -1,0 +1,99 @@
+import { recordInput, type RecordInput } from '@/contracts/record';
+import { runSteps } from '@/core/route/run-steps';
+import { listRecords } from './repositories/record-repository';
+import { takeRecords } from './services/record-service';
+import { issuedRoute, issueRoute } from './services/route-service';
+import { inspectionOf, recordedOf } from './services/run-service';
+import { inspectionPdf } from './services/inspection-pdf';
+import { listenToInstruments, passReading } from './services/instrument-service';
+import { shopDatabase } from './tests/shop-database';
+
+const { at, refusal } = shopDatabase();
+const BLOCK = 'sample-job-bearing-block';
+const CLAMP = { featureId: 'sample-hole-block-clamp', holeNumber: 1 };
+let next = 0;
+const record = (kind: string, body: object, over: object = {}): RecordInput =>
+  recordInput.parse({ id: `bench-${String(next++).padStart(4, '0')}`, jobId: BLOCK, kind, body, ...over });
+const note = (happenedAt: string): RecordInput => record('note', { part: 1, text: happenedAt }, { happenedAt });
+
+describe('clocks', () => {
+  const NOW = new Date('2026-11-26T10:02:00Z');
+  test('a bench a day behind: its records come where they belong among those of another; sent again they count once', async () => {
+    const behind = [note('2026-11-25T10:00:00.000Z'), note('2026-11-25T10:01:00.000Z')];
+    const right = note('2026-11-26T10:00:30.000Z');
+    await takeRecords(at.db, [right], '2026-11-26T10:02:03Z', NOW);
+    await takeRecords(at.db, behind, '2026-11-25T10:02:00Z', NOW);
+    expect(await takeRecords(at.db, behind, '2026-11-25T10:05:00Z', NOW)).toMatchObject({ taken: [], refused: [] });
+    expect((await listRecords(at.db, BLOCK, 'bench')).map((r) => [r.id, r.happenedAt])).toEqual([
+      [behind[0].id, '2026-11-26T10:00:00.000Z'],
+      [right.id, '2026-11-26T10:00:30.000Z'],
+      [behind[1].id, '2026-11-26T10:01:00.000Z'],
+    ]);
+  });
+  test('ahead too; a few seconds are the way of the message and are left', async () => {
+    const ahead = note('2026-11-27T10:00:00.000Z');
+    await takeRecords(at.db, [ahead], '2026-11-27T10:02:00Z', NOW);
+    const near = note('2026-11-26T10:01:00.000Z');
+    await takeRecords(at.db, [near], '2026-11-26T10:01:41Z', NOW);
+    expect((await listRecords(at.db, BLOCK, 'bench')).map((r) => r.happenedAt)).toEqual([
+      '2026-11-26T10:00:00.000Z',
+      '2026-11-26T10:01:00.000Z',
+    ]);
+  });
+});
+
+test('pictures are read by their kind, and left out where everything of the bench is listed', async () => {
+  const image = 'data:image/png;base64,AAAA';
+  await takeRecords(at.db, [record('photo', { part: 1, image, dxMm: 0.1, dyMm: 0 }, CLAMP)]);
+  const images = async (kind: 'bench' | 'photo') =>
+    (await listRecords(at.db, BLOCK, kind)).map((r) => (r.kind === 'photo' ? r.body.image : ''));
+  expect([await images('bench'), await images('photo')]).toEqual([[''], [image]]);
+});
+
+test('how far a job is at the bench, what waits, and its inspection sheet', async () => {
+  expect((await refusal(inspectionOf(at.db, BLOCK))).status).toBe(404);
+  await issueRoute(at.db, BLOCK, { id: 'bench-route-1', jobVersion: 1 });
+  const recorded = async () => (await recordedOf(at.db, [BLOCK])).get(BLOCK);
+  expect(await recorded()).toEqual({ scribed: 0, punched: 0, issued: { number: 1, current: true } });
+  const { route } = await issuedRoute(at.db, BLOCK, 1);
+  const [first, second, third] = runSteps(route);
+  const of = ({ item }: typeof first) => ({ featureId: item?.featureId, holeNumber: item?.hole });
+  await takeRecords(at.db, [
+    record('step-done', { step: first.key, part: 1, seconds: 41 }, { ...of(first), routeId: 'bench-route-1' }),
+    record('step-skipped', { step: second.key, part: 1, reason: 'done already' }, of(second)),
+    // A bench that worked without a network may tick the same step once more.
+    record('step-done', { step: first.key, part: 1 }, of(first)),
+  ]);
+  expect((await recorded())?.bench).toEqual({
+    done: 2,
+    steps: runSteps(route).length,
+    waiting: 0,
+    next: `lay out ${third.item?.letter}1`,
+  });
+  // 38 mm of 16 threads an inch are 23.9 turns: nine are not enough.
+  const gauged = (turns: number, verdict: string): RecordInput =>
+    record('checked', { part: 1, check: 'go', values: { turns }, verdict, instrument: 'thread-gauge' }, CLAMP);
+  await takeRecords(at.db, [gauged(9, 'bad')]);
+  expect((await recorded())?.bench?.waiting).toBe(1);
+  await takeRecords(at.db, [record('decision', { part: 1, choice: 'accept' }, { ...CLAMP, who: 'the one in charge' })]);
+  const inspected = await inspectionOf(at.db, BLOCK);
+  expect(inspected.rows).toMatchObject([
+    { hole: 'A1', part: 1, check: 'Go gauge', verdict: 'bad', decision: 'Accept as it is', instrument: 'thread-gauge' },
+  ]);
+  expect((await recorded())?.bench?.waiting).toBe(0);
+  expect(
+    Buffer.from(await inspectionPdf(inspected, 'letter'))
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-');
+});
+
+test('a reading reaches all that listen, until they stop; what is none is refused and reaches nobody', async () => {
+  const heard: string[] = [];
+  const stop = listenToInstruments((line) => heard.push(line));
+  expect(passReading('caliper size 0.5 in')).toEqual({ line: 'caliper size 12.7 mm', heardBy: 1 });
+  expect((await refusal((async () => passReading('nonsense'))())).status).toBe(422);
+  stop();
+  passReading('caliper size 8 mm');
+  expect(heard).toEqual(['caliper size 12.7 mm']);
+});
