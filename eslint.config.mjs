@@ -37,6 +37,8 @@ export default defineConfig(
         document: 'readonly',
         window: 'readonly',
         PerformanceObserver: 'readonly',
+        MessageChannel: 'readonly',
+        MutationObserver: 'readonly',
         WheelEvent: 'readonly',
         requestAnimationFrame: 'readonly',
         performance: 'readonly',

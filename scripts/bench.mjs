@@ -15,3 +15,4 @@ await build();
 await run(process.execPath, ['bench/script-size.mjs']);
 await run(process.execPath, ['bench/plate-pan.mjs']);
 await run(process.execPath, ['bench/route-page.mjs']);
+await run(process.execPath, ['bench/bench-page.mjs']);

@@ -1,16 +1,17 @@
 import type { CheckKind } from './checks-of';
-import { holeKey, holeOf, type BenchRecord, type HoleAt } from './bench-record';
+import { holeKey, holeOf, type BenchRecord } from './bench-record';
 import type { PartResult } from './sampling';
 
-/** The latest gauging of each kind at a hole, newest decision taken into account by the run. */
-export function latestChecks(
-  records: readonly BenchRecord[],
-  hole: HoleAt,
-): Map<CheckKind, Extract<BenchRecord, { kind: 'checked' }>> {
-  const latest = new Map<CheckKind, Extract<BenchRecord, { kind: 'checked' }>>();
+export type Checked = Extract<BenchRecord, { kind: 'checked' }>;
+
+/** The latest gauging of each kind, by hole key. */
+export function latestChecks(records: readonly BenchRecord[]): Map<string, Map<CheckKind, Checked>> {
+  const latest = new Map<string, Map<CheckKind, Checked>>();
   for (const r of records) {
     const at = holeOf(r);
-    if (r.kind === 'checked' && at && holeKey(at) === holeKey(hole)) latest.set(r.body.check, r);
+    if (r.kind !== 'checked' || !at) continue;
+    const key = holeKey(at);
+    latest.set(key, (latest.get(key) ?? new Map<CheckKind, Checked>()).set(r.body.check, r));
   }
   return latest;
 }

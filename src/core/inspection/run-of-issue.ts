@@ -1,7 +1,8 @@
 import type { Result } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import type { JobFeature, JobHead, Planner } from '../job/plan-in-job';
-import { runSteps, type IsDue } from '../route/run-steps';
+import { expandPlaces } from '../layout/place';
+import { runSteps, type IsDue, type RunStep } from '../route/run-steps';
 import type { Route } from '../route/route';
 import type { Shop } from '../shop/shop';
 import type { BenchRecord, HoleAt } from './bench-record';
@@ -30,6 +31,14 @@ export interface RunOfIssue {
   duePartsOf: (featureId: string, hole: number) => number[];
 }
 
+const known = new WeakMap<Route, RunStep[]>();
+/** Steps of a frozen route with every hole gauged, made once. */
+function everyStep(route: Route): RunStep[] {
+  const steps = known.get(route) ?? runSteps(route);
+  known.set(route, steps);
+  return steps;
+}
+
 /**
  * Judges an issued route by what was recorded.
  * @param records of the job, in the order in which they happened
@@ -47,9 +56,10 @@ export function runOfIssue(
     due.set(key, parts);
     return parts;
   };
-  const isDue: IsDue = (item, part) => every <= 1 || duePartsOf(item.featureId, item.hole).includes(part);
+  const isDue: IsDue = (item, part) => duePartsOf(item.featureId, item.hole).includes(part);
+  const { points } = expandPlaces(job.holes.filter((f) => f.place));
   const find = (id: string): JobFeature | undefined => job.holes.find((f) => f.id === id);
-  const run = runOf(runSteps(route, isDue), records, (item, _part, before, after) => {
+  const run = runOf(every <= 1 ? everyStep(route) : runSteps(route, isDue), records, (item, _part, before, after) => {
     const feature = find(item.featureId);
     return feature
       ? isRedone(item, planAtBench(feature, job, planner, before), planAtBench(feature, job, planner, after))
@@ -62,6 +72,6 @@ export function runOfIssue(
       const feature = find(hole.featureId);
       return feature && planAtBench(feature, job, planner, changeFor(run.remedies, hole));
     },
-    settingFor: (hole, plan) => settingAt(job.holes, hole, plan, shop),
+    settingFor: (hole, plan) => settingAt(points, hole, plan, shop),
   };
 }

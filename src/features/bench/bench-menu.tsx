@@ -1,7 +1,7 @@
 'use client';
 
 import { DropdownMenu } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { UnitSwitch } from '@/ui/units';
 import type { BenchSettings } from './use-bench-settings';
 
@@ -22,7 +22,7 @@ const ITEM =
   'flex min-h-14 w-full cursor-pointer items-center rounded-sm px-4 text-left font-cond text-[22px] font-semibold text-ink outline-none data-[highlighted]:bg-steel-200 data-[disabled]:opacity-50';
 
 /** What is not needed at every step: skip, note, undo, how this bench is set, and the way out. */
-export function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo, kept }: Props) {
+export const BenchMenu = memo(function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo, kept }: Props) {
   const [learning, setLearning] = useState(false);
   useEffect(() => {
     if (!learning) return;
@@ -94,4 +94,4 @@ export function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo, ke
       </DropdownMenu.Root>
     </div>
   );
-}
+});

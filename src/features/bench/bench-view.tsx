@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { BenchKind, BodyOf, HoleAt } from '@/core/inspection/bench-record';
 import { holeKey } from '@/core/inspection/bench-record';
 import { holesWaiting, type BenchStep } from '@/core/inspection/run';
@@ -8,7 +8,6 @@ import { holeName } from '@/core/route/work-item';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { HoleCheck } from '../run/hole-check';
-import { QueryProvider } from '../job-store/query-provider';
 import { RecordFaults } from '../job-store/record-faults';
 import { useOfflineShell } from '../run/offline-shell';
 import { offOf } from '../run/offs';
@@ -22,14 +21,6 @@ import { useBenchSettings } from './use-bench-settings';
 
 /** The issued route of a job at work, one step a screen; everything done is recorded at once. */
 export function BenchView({ jobId }: { jobId: string }) {
-  return (
-    <QueryProvider>
-      <Bench jobId={jobId} />
-    </QueryProvider>
-  );
-}
-
-function Bench({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
   const [settings] = useBenchSettings();
   const kept = useOfflineShell();
@@ -88,6 +79,8 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
   const [sheet, setSheet] = useState<'trouble' | 'check' | MenuAction>();
   const [said, setSaid] = useState('');
   const since = useRef(0);
+  const undone = useRef<() => void>(undefined);
+  const undo = useCallback(() => undone.current?.(), []);
   const steps = run?.steps ?? [];
   const step = steps.find((s) => s.key === looking) ?? run?.next;
   const at = step && holeOfStep(step);
@@ -96,6 +89,18 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
     since.current = Date.now();
   }, [key]);
   const planned = useMemo(() => (at ? here?.planAt(at) : undefined), [at && holeKey(at), here]); // eslint-disable-line react-hooks/exhaustive-deps
+  const settled = step && run?.settled.get(step.key);
+  useEffect(() => {
+    undone.current = () => {
+      if (!issue || !step || !settled) return;
+      const hole = at && { featureId: at.featureId, holeNumber: at.holeNumber };
+      bench.record(
+        'step-undone',
+        { step: step.key, part: step.part },
+        { routeId: issue.id, ...hole, corrects: settled.id },
+      );
+    };
+  });
   if (!issue || !job || !here || !run) return null;
   const plan = planned?.ok ? planned.value : undefined;
   const op = plan?.operations.find((o) => o.key === step?.item?.opKey);
@@ -104,7 +109,7 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
   const about = { routeId: issue.id, ...(at ? { featureId: at.featureId, holeNumber: at.holeNumber } : {}) };
   const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
   const waits = holesWaiting(run);
-  const isDone = step ? run.settled.has(step.key) : false;
+  const isDone = settled !== undefined;
   const checks = step?.item?.code === 'check';
 
   function done(): void {
@@ -120,11 +125,6 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
   }
   const look = (by: number): void => setLooking(steps[Math.min(steps.length - 1, Math.max(0, place + by))]?.key);
   const back = (): void => (sheet ? setSheet(undefined) : look(-1));
-  function undo(): void {
-    const settled = step && run?.settled.get(step.key);
-    if (settled && step)
-      bench.record('step-undone', { step: step.key, part: step.part }, { ...about, corrects: settled.id });
-  }
   const next = sheet === undefined ? done : () => undefined;
   return (
     <>
@@ -160,11 +160,17 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
         aria-valuemin={0}
         aria-valuemax={steps.length}
         aria-valuenow={doneSteps}
-        className="h-1.5 shrink-0"
-        style={{
-          background: `linear-gradient(to right, var(--bench-key) ${(100 * doneSteps) / Math.max(1, steps.length)}%, var(--bench-panel) 0)`,
-        }}
-      />
+        className="h-1.5 shrink-0 overflow-hidden"
+        style={{ background: 'var(--bench-panel)' }}
+      >
+        <div
+          className="h-full origin-left will-change-transform"
+          style={{
+            background: 'var(--bench-key)',
+            transform: `scaleX(${doneSteps / Math.max(1, steps.length)})`,
+          }}
+        />
+      </div>
       {waits > 0 && (
         <p role="alert" className="text-[22px] font-bold" style={{ color: 'var(--bench-danger)' }}>
           ! {waits === 1 ? 'One hole waits' : `${waits} holes wait`} for a decision.{' '}

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo, useMemo } from 'react';
 import type { Job } from '@/contracts/job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
@@ -56,12 +57,21 @@ function Belts({ plan, rpm }: { plan?: HolePlan; rpm?: number }) {
   ) : null;
 }
 
+/** The section of a hole: the same from hole to hole, and drawn once. */
+const Section = memo(function Section({ plan, display }: { plan: HolePlan; display: Display }) {
+  return <CoreSample section={sectionOf(plan)} display={display} />;
+});
+
 /** The face with this hole lit, and how the part is clamped. */
 function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
   const { face } = route.setUps[step.setUp];
-  const sketch = faceSketch(
-    job.part,
-    job.holes.filter((h) => !face || h.face === face),
+  const sketch = useMemo(
+    () =>
+      faceSketch(
+        job.part,
+        job.holes.filter((h) => !face || h.face === face),
+      ),
+    [job, face],
   );
   if (!sketch) return null;
   const { item } = step;
@@ -210,7 +220,7 @@ export function StepFace({ step, route, job, plan, display, signals }: Props) {
           ) : (
             <>
               <div className="min-w-0 flex-1">
-                <CoreSample section={sectionOf(plan)} display={display} />
+                <Section plan={plan} display={display} />
               </div>
               {cut && plan.machine && !plan.machine.pulleys && (
                 <div className="w-[150px] shrink-0 max-lg:hidden">

@@ -57,7 +57,7 @@ export function TurnCounter({ strip, name, signals }: Props) {
       <div className="flex flex-wrap items-center gap-2">
         <p
           role="status"
-          className="flex min-w-48 flex-1 flex-wrap items-baseline gap-x-5 font-cond text-[34px] leading-tight font-semibold"
+          className="flex min-w-48 flex-1 flex-wrap items-baseline gap-x-5 font-cond text-[34px] leading-tight font-semibold sm:text-[46px]"
         >
           <span style={{ color: 'var(--bench-set)' }}>
             {turns} of {strip.total.toFixed(1)} turns

@@ -10,7 +10,6 @@ import { holeName } from '@/core/route/work-item';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { later } from '@/ui/later';
 import { useUnits } from '@/ui/units';
-import { QueryProvider } from '../job-store/query-provider';
 import { RecordFaults } from '../job-store/record-faults';
 import { useOfflineShell } from '../run/offline-shell';
 import { offOf } from '../run/offs';
@@ -22,14 +21,6 @@ const PhotoPanel = later(() => import('./photo-panel'));
 
 /** What was made against what was asked for: gauged hole by hole, judged, and decided. */
 export function CheckView({ jobId }: { jobId: string }) {
-  return (
-    <QueryProvider>
-      <Check jobId={jobId} />
-    </QueryProvider>
-  );
-}
-
-function Check({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
   useOfflineShell();
   const { issue, none, fault, at } = running;
@@ -72,12 +63,13 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
   const [chosen, setChosen] = useState<string>();
   const [photographing, setPhotographing] = useState(false);
   const { records } = bench;
+  const latest = useMemo(() => latestChecks(records), [records]);
   if (!issue || !job || !here) return null;
   const every = job.route?.checkEvery ?? 1;
   const atOf = (item: WorkItem, of: number): HoleAt => ({ featureId: item.featureId, holeNumber: item.hole, part: of });
   const stateOf = (at: HoleAt): keyof typeof SIGNS => {
     if (waiting.some((w) => holeKey(w.at) === holeKey(at))) return 'wait';
-    const checks = [...latestChecks(records, at).values()];
+    const checks = [...(latest.get(holeKey(at))?.values() ?? [])];
     if (checks.length === 0) return 'open';
     return checks.some((c) => c.body.verdict === 'bad')
       ? 'bad'
@@ -100,9 +92,9 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
   const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
   const deviations = holes.flatMap((h): Deviation[] => {
     const own = atOf(h, ofPart);
-    const made = here.planAt(own);
-    const kept = latestChecks(records, own).get('position');
-    if (!made?.ok || !kept) return [];
+    const kept = latest.get(holeKey(own))?.get('position');
+    const made = kept && here.planAt(own);
+    if (!kept || !made?.ok) return [];
     const { drawn, zoneMm } = here.settingFor(own, made.value);
     return drawn && zoneMm
       ? [

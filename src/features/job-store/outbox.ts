@@ -50,6 +50,16 @@ export function browserStore(): Promise<BrowserStore | undefined> {
   return opened;
 }
 
+/** What never changes once it was read: from the browser's own store, else read and kept there. */
+export async function readOnce<T>(key: string, read: () => Promise<T>): Promise<T> {
+  const store = await browserStore();
+  const kept = (await store?.cache.get(key))?.value as T | undefined;
+  if (kept !== undefined) return kept;
+  const value = await read();
+  await store?.cache.put({ key, value });
+  return value;
+}
+
 type Name = 'changes' | 'records';
 
 /**

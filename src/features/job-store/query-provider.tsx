@@ -8,12 +8,28 @@ import { browserStore } from './outbox';
 const KEY = 'queries';
 const WEEK_MS = 7 * 24 * 3600 * 1000;
 
+/** What was read is written at most so often, ms: a large route takes its time. */
+const WRITE_MS = 1000;
+let unwritten: PersistedClient | undefined;
+let writes: ReturnType<typeof setTimeout> | undefined;
+
 /** What was read is kept in the browser's own store, so that a view has it before the server answers. */
 const persister: Persister = {
-  persistClient: async (client) => void (await (await browserStore())?.cache.put({ key: KEY, value: client })),
+  persistClient: (client) => {
+    unwritten = client;
+    writes ??= setTimeout(() => {
+      writes = undefined;
+      const value = unwritten;
+      void browserStore().then((store) => store?.cache.put({ key: KEY, value }));
+    }, WRITE_MS);
+  },
   restoreClient: async () => (await (await browserStore())?.cache.get(KEY))?.value as PersistedClient | undefined,
   removeClient: async () => void (await (await browserStore())?.cache.delete(KEY)),
 };
+
+/** What is kept apart is not written with the rest. */
+const isWrittenHere = ({ meta, state }: { meta?: Record<string, unknown>; state: { status: string } }): boolean =>
+  state.status === 'success' && meta?.keptApart !== true;
 
 /** Reads of the views of a job: one cache for them, kept over reloads. */
 export function QueryProvider({ children }: { children: ReactNode }) {
@@ -21,7 +37,10 @@ export function QueryProvider({ children }: { children: ReactNode }) {
     () => new QueryClient({ defaultOptions: { queries: { gcTime: WEEK_MS, retry: false, networkMode: 'always' } } }),
   );
   return (
-    <PersistQueryClientProvider client={client} persistOptions={{ persister, maxAge: WEEK_MS }}>
+    <PersistQueryClientProvider
+      client={client}
+      persistOptions={{ persister, maxAge: WEEK_MS, dehydrateOptions: { shouldDehydrateQuery: isWrittenHere } }}
+    >
       {children}
     </PersistQueryClientProvider>
   );

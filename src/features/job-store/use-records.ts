@@ -1,7 +1,7 @@
 'use client';
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { BENCH_KINDS, type RecordInput, type RecordKept, type RecordKind } from '@/contracts/record';
 import type { BenchKind, BenchRecord, BodyOf } from '@/core/inspection/bench-record';
@@ -55,12 +55,18 @@ function useRecordsOf<R extends RecordKept>(jobId: string, kind: Of, everyMs?: n
     more.current = false;
     try {
       const rows = (await waitingRecords(jobId)).filter((w) => isOf(kind, w.record));
-      setRefused(rows.filter((w) => w.refused !== undefined));
+      const left = rows.filter((w) => w.refused !== undefined);
+      setRefused((before) => (before.length === 0 && left.length === 0 ? before : left));
       const records = rows.filter((w) => w.refused === undefined).map((w) => w.record);
-      setWaiting((list) => [
-        ...records.map((r) => ({ arrivedAt: '', happenedAt: '', ...r }) as unknown as R),
-        ...list.filter((shown) => !rows.some((w) => w.id === shown.id)),
-      ]);
+      setWaiting((list) =>
+        records.every((r) => list.some((shown) => shown.id === r.id)) &&
+        !left.some((w) => list.some((s) => s.id === w.id))
+          ? list
+          : [
+              ...records.map((r) => ({ arrivedAt: '', happenedAt: '', ...r }) as unknown as R),
+              ...list.filter((shown) => !rows.some((w) => w.id === shown.id)),
+            ],
+      );
       if (records.length === 0) return;
       const { receipt, fault: why } = await sendRecords(records);
       if (!receipt) {
@@ -74,7 +80,7 @@ function useRecordsOf<R extends RecordKept>(jobId: string, kind: Of, everyMs?: n
         return row ? [{ ...row, refused: `${detail} ${remedy}` }] : [];
       });
       kept.forEach((row) => putWaiting('records', row));
-      setRefused((before) => [...before, ...kept]);
+      if (kept.length > 0) setRefused((before) => [...before, ...kept]);
       setFault(undefined);
       await reload();
       setWaiting((list) => list.filter((r) => !records.some((sent) => sent.id === r.id)));
@@ -102,19 +108,23 @@ function useRecordsOf<R extends RecordKept>(jobId: string, kind: Of, everyMs?: n
       const made = { ...own, id: uuidv7(), jobId, happenedAt: happenedNow() } as RecordInput;
       putWaiting('records', { id: made.id, jobId, record: made });
       setWaiting((list) => [...list, { ...made, arrivedAt: '' } as unknown as R]);
-      void sendAll();
+      // What was done is shown first; a tab that is not seen sends at the next retry.
+      requestAnimationFrame(() => setTimeout(() => void sendAll(), 0));
       return made.id;
     },
     [jobId, sendAll],
   );
-  const known = new Set(there?.map((r) => r.id));
+  const toSend = useMemo(() => {
+    const known = new Set(there?.map((r) => r.id));
+    return waiting.filter((r) => !known.has(r.id));
+  }, [there, waiting]);
+  const records = useMemo(() => [...(there ?? []), ...toSend], [there, toSend]);
   const leaveOut = useCallback((id: string): void => {
     dropWaiting('records', [id]);
     setRefused((list) => list.filter((w) => w.id !== id));
   }, []);
-  const toSend = waiting.filter((r) => !known.has(r.id));
   return {
-    records: [...(there ?? []), ...toSend],
+    records,
     append,
     /** Records that the server does not have yet. */
     toSend: toSend.length,

@@ -2,11 +2,10 @@
 
 import { useState, type PointerEvent } from 'react';
 import type { PunchMark } from '@/contracts/record';
-import type { Answer, Result } from '@/core/answer/answer';
+import type { Result } from '@/core/answer/answer';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import { boltThrough, CLEARANCE_HOLES, rowFor } from '@/core/layout/heads.table';
+import { jointZone, USUAL_ZONE_MM } from '@/core/layout/joint-zone';
 import type { LaidFace, LaidHole } from '@/core/layout/lay-out';
-import { positionZone } from '@/core/layout/means-of-layout';
 import { dimpleFor, judgePunch, MARKED_WITH, type MarkedWith } from '@/core/layout/punch';
 import { parseLength } from '@/core/units/length';
 import { showText, tell, type Display } from '@/core/units/show';
@@ -29,16 +28,6 @@ interface Props {
 const SIZE = 240;
 const lengthText = (mm: number, display: Display): string =>
   display === 'inch' ? (mm / 25.4).toFixed(4) : mm.toFixed(2);
-/** A tapped hole under a usual clearance: what is assumed where no size is listed and none is typed. mm */
-const USUAL_ZONE_MM = 0.4;
-
-/** The zone that the joint leaves, with its working; undefined where no clearance of this size is listed. */
-function zoneOf({ footprint }: LaidHole): Answer | undefined {
-  const bolt = footprint.tapped ? footprint.diameterMm : boltThrough(footprint.diameterMm);
-  const row = bolt === undefined ? undefined : rowFor(CLEARANCE_HOLES, bolt);
-  return row && positionZone('fixed', row[2], row[0]);
-}
-
 /** Drill that meets the mark, and the one that the hole ends with. */
 function drillsOf(planned: Result<HolePlan> | undefined, hole: LaidHole): { firstMm: number; lastMm: number } {
   const drills = planned?.ok
@@ -84,7 +73,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
     const mark = latest(h);
     return mark?.body.withdrawn ? undefined : mark;
   };
-  const joint = zoneOf(hole);
+  const joint = jointZone(hole.footprint.diameterMm, hole.footprint.tapped);
   const zoneTyped = parseLength(zone ?? '', unit);
   const typedZone = zoneTyped.ok && zoneTyped.value.mm > 0 && zoneTyped.value.mm <= 50 ? zoneTyped.value.mm : undefined;
   const zoneMm = typedZone ?? joint?.value ?? USUAL_ZONE_MM;

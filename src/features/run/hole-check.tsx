@@ -3,9 +3,23 @@
 import { useState } from 'react';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { remedyFor } from '@/core/hole/remedies';
-import type { BenchKind, BenchRecord, BodyOf, HoleAt, RemedyChange } from '@/core/inspection/bench-record';
-import { checksOf, isComplete, type Check, type CheckField, type CheckSetting } from '@/core/inspection/checks-of';
-import { latestChecks } from '@/core/inspection/progress';
+import {
+  holeKey,
+  type BenchKind,
+  type BenchRecord,
+  type BodyOf,
+  type HoleAt,
+  type RemedyChange,
+} from '@/core/inspection/bench-record';
+import {
+  checksOf,
+  isComplete,
+  type Check,
+  type CheckField,
+  type CheckKind,
+  type CheckSetting,
+} from '@/core/inspection/checks-of';
+import { latestChecks, type Checked } from '@/core/inspection/progress';
 import { CHOICES, type Choice, type Verdict } from '@/core/inspection/verdict';
 import { parseLength } from '@/core/units/length';
 import { showText, tell, type Display } from '@/core/units/show';
@@ -74,7 +88,7 @@ export function VerdictLine({ verdict, display, children }: VerdictProps) {
 /** What to gauge on one hole, one after the other: readings typed or sent by an instrument, the verdict, and what to do. */
 export function HoleCheck({ plan, setting, at, records, record, display, offOf }: Props) {
   const checks = checksOf(plan, setting);
-  const latest = latestChecks(records, at);
+  const latest = latestChecks(records).get(holeKey(at)) ?? new Map<CheckKind, Checked>();
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [from, setFrom] = useState<Record<string, string>>({});
   const firstOpen = checks.find((c) => !latest.has(c.kind));

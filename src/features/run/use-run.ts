@@ -7,6 +7,7 @@ import { runOfIssue } from '@/core/inspection/run-of-issue';
 import { plannerFor } from '@/core/job/plan-in-job';
 import { wholeShop } from '@/core/shop/shop';
 import { send } from '@/ui/send';
+import { readOnce } from '../job-store/outbox';
 import { useBenchRecords } from '../job-store/use-records';
 
 async function read<T>(url: string): Promise<T> {
@@ -28,7 +29,9 @@ export function useIssue(jobId: string) {
   const number = list.data?.routes[0]?.number;
   const whole = useQuery({
     queryKey: ['route', jobId, number],
-    queryFn: () => read<FrozenRoute>(`/api/v1/jobs/${jobId}/routes/${number}`),
+    queryFn: () =>
+      readOnce(`route ${list.data?.routes[0]?.id}`, () => read<FrozenRoute>(`/api/v1/jobs/${jobId}/routes/${number}`)),
+    meta: { keptApart: true },
     enabled: number !== undefined,
     staleTime: Infinity,
   });

@@ -50,13 +50,23 @@ function whyNot(
     : undefined;
 }
 
-/** Features of every job that records name; undefined for a job that never was. A deleted job still takes what happened. */
-async function featuresByJob(
+/** Features that records of a job name, and those that they follow; undefined for a job that never was. A deleted job still takes what happened. */
+async function featuresNamed(
   tx: Writer,
-  jobIds: ReadonlySet<string>,
-): Promise<Map<string, Map<string, FeatureState> | undefined>> {
-  const found = new Map<string, Map<string, FeatureState> | undefined>();
-  for (const id of jobIds) found.set(id, (await jobIdTaken(tx, id)) ? await findFeatures(tx, id) : undefined);
+  jobId: string,
+  records: readonly RecordInput[],
+): Promise<Map<string, FeatureState> | undefined> {
+  if (!(await jobIdTaken(tx, jobId))) return undefined;
+  const found = new Map<string, FeatureState>();
+  let wanted = [...new Set(records.flatMap((r) => ('featureId' in r && r.featureId ? [r.featureId] : [])))];
+  while (wanted.length > 0) {
+    const more = await findFeatures(tx, jobId, wanted);
+    for (const [id, state] of more) found.set(id, state);
+    const followed = [...more.values()].flatMap(({ feature: { place } }) =>
+      place?.kind === 'mirror' || place?.kind === 'offset' ? [place.of] : [],
+    );
+    wanted = [...new Set(followed)].filter((id) => !found.has(id));
+  }
   return found;
 }
 
@@ -91,7 +101,16 @@ export async function takeRecords(
       tx,
       batch.map((r) => r.id),
     );
-    const features = await featuresByJob(tx, new Set(batch.map((r) => r.jobId)));
+    const features = new Map<string, Map<string, FeatureState> | undefined>();
+    for (const jobId of new Set(batch.map((r) => r.jobId)))
+      features.set(
+        jobId,
+        await featuresNamed(
+          tx,
+          jobId,
+          batch.filter((r) => r.jobId === jobId),
+        ),
+      );
     const at = now.toISOString();
     for (const record of batch) {
       const before = there.get(record.id);
