@@ -77,6 +77,12 @@ test('a whole job: callouts, layout, a mark that is off, drill, a broken tap, a 
   expect(seen.slice(0, 6)).toEqual(['Lay out', 'Lay out', 'Lay out', 'Clamp', 'Start', 'Start']);
   await page.keyboard.press('t');
   await expect(page.getByText('1 of 31.9 turns')).toBeVisible();
+  await expect(async () => {
+    await request.post('/api/v1/instruments', { data: { line: 'torque now 90 peak 95 Nm' } });
+    await expect(page.getByRole('alert').filter({ hasText: 'Back out, clear the chips' })).toContainText('Peak 95', {
+      timeout: 500,
+    });
+  }).toPass();
   await page.getByRole('button', { name: 'Trouble' }).click();
   await page.getByRole('button', { name: 'The tap broke' }).click();
   await expect(page.getByText('Stop. Do not twist it: the pieces wedge.')).toBeVisible();
@@ -246,6 +252,26 @@ test('readings go to the check that waits and to the field with the focus; one t
   await expect(place).toContainText('Off 0.06 mm right');
   await expect(page.getByRole('region', { name: 'Positions' })).toContainText('A1');
   expect((await says('caliper size wide mm')).status()).toBe(422);
+  // From a photograph: 200 of its pixels are 20 mm along X; the mark is 10 of them right of the crossing.
+  await page.getByRole('button', { name: /^A2/ }).click();
+  await page.getByRole('button', { name: 'Position from a photograph' }).click();
+  const picture = { name: 'bench.png', mimeType: 'image/png', buffer: await page.screenshot() };
+  await page.locator('input[type=file]').setInputFiles(picture);
+  const canvas = page.getByRole('img', { name: /four points/ });
+  const shown = (await canvas.evaluate((c: HTMLCanvasElement) => c.getBoundingClientRect().width / c.width)) || 1;
+  for (const [x, y] of [
+    [100, 400],
+    [300, 400],
+    [200, 200],
+    [210, 200],
+  ])
+    await canvas.click({ position: { x: x * shown, y: y * shown } });
+  await page.getByRole('button', { name: /^Record (0\.9|1\.0)\d* mm right/ }).click();
+  await expect(place).toContainText(/Off (0\.9|1\.0)\d* mm right.*the zone is 0\.5 mm/);
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Show the photograph' }).click();
+    await expect(page.getByRole('img', { name: /from which the position/ })).toBeVisible({ timeout: 500 });
+  }).toPass();
   await page.goto(`/jobs/${PIER}/plate?tab=punch`);
   await expect(async () => {
     await says('readout x 0.05 y -0.02 mm');

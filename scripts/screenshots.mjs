@@ -12,6 +12,7 @@ const ASK = '/?callout=M8+x+16+DEEP&thickness=25&machine=bench-drill-press&units
 const INCH =
   '/?callout=1/4-20+UNC-2B+x+.5+DEEP&thickness=13/16&machine=knee-mill&material=stainless-austenitic&units=inch';
 const DESK = { width: 1280, height: 800 };
+const PIER = 'sample-job-pier-adapter-plate';
 const SHOTS = [
   ['ask', ASK, DESK],
   ['ask-inch', INCH, DESK],
@@ -25,13 +26,58 @@ const SHOTS = [
   ['holes-phone', '/jobs/sample-job-bearing-block/holes', { width: 390, height: 844 }],
   ['crib', '/crib', DESK],
   ['crib-drills', '/crib?tab=drills', DESK],
-  ['crib-tools', '/crib?tab=tools', DESK],
   ['crib-taps', '/crib?tab=taps', DESK],
   ['crib-habits', '/crib?tab=habits', DESK],
   ['route', '/jobs/sample-job-spreader-bars/route', DESK],
+  ['bench', `/jobs/${PIER}/bench`, DESK],
+  ['check', `/jobs/${PIER}/check`, DESK],
   ['thread', '/thread', DESK],
   ['heights', '/jobs/sample-job-pier-adapter-plate/sheet?face=top', DESK],
 ];
+
+async function post(base, path, data) {
+  const got = await fetch(base + path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(data),
+  });
+  if (!got.ok) throw new Error(`${path}: ${await got.text()}`);
+}
+
+/** The pier plate at work: laid out and started, some holes gauged, one mark drifting to the right. */
+async function atWork(base) {
+  const { version } = await (await fetch(`${base}/api/v1/jobs/${PIER}`)).json();
+  await post(base, `/api/v1/jobs/${PIER}/routes`, { id: 'picture-route', jobVersion: version });
+  const { route } = await (await fetch(`${base}/api/v1/jobs/${PIER}/routes/1`)).json();
+  const items = route.setUps.flatMap((s) => s.visits.flatMap((v) => v.items));
+  const upTo = items.findIndex((i) => i.code === 'drill');
+  const record = (i, n, kind, body) => ({
+    id: `picture-${kind}-${n}`,
+    kind,
+    jobId: PIER,
+    featureId: i.featureId,
+    holeNumber: i.hole,
+    body,
+  });
+  const done = items
+    .slice(0, upTo)
+    .map((i, n) =>
+      record(i, n, 'step-done', { step: [i.featureId, i.hole, i.opKey, 1].join('/'), part: 1, seconds: i.seconds }),
+    );
+  const gauged = items
+    .filter((i) => i.code === 'check')
+    .slice(0, 6)
+    .map((i, n) => {
+      const off = [0.06, 0.11, 0.02, 0.09, 0.31, 0.05][n];
+      const values = { x: i.x + off, y: i.y + off / 3 - 0.04 };
+      return record(i, n, 'checked', { part: 1, check: 'position', values, verdict: off > 0.2 ? 'bad' : 'good' });
+    });
+  const clamped = { id: 'picture-clamp', kind: 'step-done', jobId: PIER };
+  const [first] = route.setUps.filter((s) => s.machine);
+  await post(base, '/api/v1/records', {
+    records: [...done, ...gauged, { ...clamped, body: { step: `clamp/${first.key}/1`, part: 1 } }],
+  });
+}
 
 await installed();
 await build();
@@ -40,6 +86,7 @@ const chromium = await browser();
 const wanted = process.argv.slice(2);
 try {
   await served('.', PORT, { DATABASE_URL: `file:${folder}/shop.db` }, async (base) => {
+    if (wanted.length === 0 || wanted.some((w) => w === 'bench' || w === 'check')) await atWork(base);
     for (const [name, address, viewport] of SHOTS) {
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await chromium.newPage({ ...devices['Desktop Chrome'], viewport });

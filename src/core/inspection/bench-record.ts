@@ -64,3 +64,9 @@ export type BodyOf<K extends BenchKind> = Bodies[K];
 /** The hole that a record is about; undefined where it is about the whole part. */
 export const holeOf = ({ featureId, holeNumber, body }: BenchRecord): HoleAt | undefined =>
   featureId !== undefined && holeNumber !== undefined ? { featureId, holeNumber, part: body.part } : undefined;
+
+/** Whether a record is about this hole of this part. */
+export function isOfHole(record: BenchRecord, at: HoleAt): boolean {
+  const hole = holeOf(record);
+  return hole !== undefined && holeKey(hole) === holeKey(at);
+}

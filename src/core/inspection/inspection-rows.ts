@@ -1,6 +1,6 @@
 import type { Phrase } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
-import { holeKey, holeOf, type BenchRecord, type HoleAt } from './bench-record';
+import { holeKey, holeOf, isOfHole, type BenchRecord, type HoleAt } from './bench-record';
 import { checksOf, type CheckSetting } from './checks-of';
 import { CHOICES, type VerdictState } from './verdict';
 
@@ -44,10 +44,7 @@ export function inspectionRows(
       const { state, reason } = check.judge(record.body.values);
       const decision = records
         .slice(i + 1)
-        .find(
-          (r): r is Extract<BenchRecord, { kind: 'decision' }> =>
-            r.kind === 'decision' && holeKey({ ...at, ...holeOf(r) }) === holeKey(at) && holeOf(r) !== undefined,
-        );
+        .find((r): r is Extract<BenchRecord, { kind: 'decision' }> => r.kind === 'decision' && isOfHole(r, at));
       return [
         {
           hole: hole.name,

@@ -10,6 +10,7 @@ import { half, move, NEW_READOUT, preset, shownAt } from './readout';
 import { partsToGauge } from './sampling';
 import { judgeSquare, tiltOf, wanderMm } from './squareness';
 import { judgeGo, judgeNotGo, judgePins } from './thread-gauge';
+import { judgeTorque } from './torque';
 import type { Verdict } from './verdict';
 
 const states = (verdicts: Verdict[]): string => verdicts.map((v) => v.state).join(' ');
@@ -175,6 +176,21 @@ describe('instruments', () => {
       'A line has at most 200 characters.',
     ]);
   });
+});
+
+test('torque while tapping: M8 needs 4.3 Nm and breaks at 18.2; from six tenths of that one stops', () => {
+  const said = (nm: number): string => {
+    const { stop, said: words } = judgeTorque(nm, 4.3, 18.2);
+    return `${stop ? 'stop: ' : ''}${tell(words, 'mm')}`;
+  };
+  // 1.5 × 4.3 = 6.45; 0.6 × 18.2 = 10.92.
+  expect([6.45, 6.46, 10.92, 10.93].map(said).map((s) => s.split(': ')[0].replace(/,.*/, ''))).toEqual([
+    '6.45 Nm',
+    '6.46 Nm',
+    '10.9 Nm',
+    'stop',
+  ]);
+  expect([said(6.45).includes('as expected'), said(6.46).includes('Reverse more often')]).toEqual([true, true]);
 });
 
 test('an inspection sheet as a table: figures in the unit of the job, nothing that a spreadsheet would run', () => {

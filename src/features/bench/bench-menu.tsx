@@ -19,7 +19,7 @@ interface Props {
 }
 
 const ITEM =
-  'flex min-h-14 w-full cursor-pointer items-center rounded-sm px-4 text-left font-cond text-[22px] font-semibold text-ink outline-none data-[highlighted]:bg-steel-200 data-[disabled]:opacity-50';
+  'flex min-h-16 w-full cursor-pointer items-center rounded-sm px-4 text-left font-cond text-[22px] font-semibold text-ink outline-none data-[highlighted]:bg-steel-200 data-[disabled]:opacity-50';
 
 /** What is not needed at every step: skip, note, undo, how this bench is set, and the way out. */
 export const BenchMenu = memo(function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo, kept }: Props) {

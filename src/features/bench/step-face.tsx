@@ -19,6 +19,7 @@ import { BeltRows } from '@/ui/drawings/belt-rows';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
 import { StepLadder } from '@/ui/drawings/step-ladder';
+import { TorqueLine } from './torque-line';
 import { TurnCounter } from './turn-counter';
 import { DyeTimer } from './dye-timer';
 
@@ -211,6 +212,7 @@ export function StepFace({ step, route, job, plan, display, signals }: Props) {
           <Belts plan={plan} rpm={cut?.speed.ok ? cut.speed.value.rpm : undefined} />
           {fluid && <p className="min-w-56 flex-1 text-[28px] leading-tight">{fluid}</p>}
         </div>
+        {use?.load && <TorqueLine key={step.key} load={use.load} display={display} />}
         {item.code === 'lay-out' && <DyeTimer />}
       </div>
       <div className="flex min-h-0 min-w-0 flex-col gap-3">

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { holeKey, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
+import { holeKey, isOfHole, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
 import { sectionOf } from '@/core/hole/section';
 import { checksOf } from '@/core/inspection/checks-of';
 import { latestChecks } from '@/core/inspection/progress';
@@ -15,6 +15,7 @@ import { useOfflineShell } from '../run/offline-shell';
 import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
 import { DeviationPlot, type Deviation } from './deviation-plot';
+import { PhotoKept } from './photo-kept';
 import { HoleCheck } from '../run/hole-check';
 
 const PhotoPanel = later(() => import('./photo-panel'));
@@ -108,6 +109,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
       : [];
   });
   const setting = plan && here.settingFor(at, plan);
+  const photo = records.findLast((r) => r.kind === 'photo' && isOfHole(r, at));
   const gauged = holes.filter((h) => stateOf(atOf(h, ofPart)) !== 'open').length;
   return (
     <>
@@ -226,8 +228,9 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
           )}
           <section aria-label="Positions" className="dye p-2">
             <h2 className="font-cond text-lg font-semibold">Positions of part {ofPart}</h2>
-            <DeviationPlot deviations={deviations} />
+            <DeviationPlot deviations={deviations} display={display} />
           </section>
+          {photo && <PhotoKept key={photo.id} jobId={jobId} recordId={photo.id} />}
           {setting?.drawn &&
             (photographing ? (
               <PhotoPanel

@@ -1,4 +1,6 @@
+import { mm } from '@/core/answer/answer';
 import type { Point } from '@/core/layout/part';
+import { showText, type Display } from '@/core/units/show';
 
 export interface Deviation {
   name: string;
@@ -9,8 +11,13 @@ export interface Deviation {
 
 const SIZE = 320;
 
+interface Props {
+  deviations: readonly Deviation[];
+  display: Display;
+}
+
 /** How far each gauged hole is from its place, all about one cross, with their zones: which way a batch drifts is seen at once. */
-export function DeviationPlot({ deviations }: { deviations: readonly Deviation[] }) {
+export function DeviationPlot({ deviations, display }: Props) {
   if (deviations.length === 0) return <p className="p-2 text-[15px]">No position gauged yet.</p>;
   const zone = Math.max(...deviations.map((d) => d.zoneMm));
   const span = Math.max(zone * 0.75, ...deviations.map((d) => Math.hypot(d.off.x, d.off.y) * 1.2));
@@ -25,7 +32,7 @@ export function DeviationPlot({ deviations }: { deviations: readonly Deviation[]
     <svg
       viewBox={`0 0 ${SIZE} ${SIZE}`}
       role="img"
-      aria-label={`Positions of ${deviations.length} holes; on average ${mean.x.toFixed(2)} mm right and ${mean.y.toFixed(2)} mm up`}
+      aria-label={`Positions of ${deviations.length} holes; on average ${showText(mm(mean.x), display)} right and ${showText(mm(mean.y), display)} up`}
       className="h-auto w-full font-cond"
     >
       <path d={`M${SIZE / 2},0 V${SIZE} M0,${SIZE / 2} H${SIZE}`} stroke="#b9c8ef" strokeWidth="1" />
@@ -41,7 +48,7 @@ export function DeviationPlot({ deviations }: { deviations: readonly Deviation[]
         />
       ))}
       <text x={SIZE / 2 + (zone / 2) * k * 0.72} y={SIZE / 2 - (zone / 2) * k * 0.76} fill="#d5def7" fontSize="13">
-        zone {zone.toFixed(2)}
+        zone {showText(mm(zone), display)}
       </text>
       {deviations.map((d, i) => {
         const p = at(d.off);

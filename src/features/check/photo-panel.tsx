@@ -1,10 +1,11 @@
 'use client';
 
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
+import { mm } from '@/core/answer/answer';
 import type { Point } from '@/core/layout/part';
 import { offsetOnPhoto } from '@/core/inspection/position';
 import { parseLength } from '@/core/units/length';
-import { tell, type Display } from '@/core/units/show';
+import { showText, tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 
 interface Props {
@@ -127,7 +128,8 @@ export default function PhotoPanel({ display, onKeep }: Props) {
                 disabled={!off.ok}
                 onClick={() => off.ok && onKeep(photo.image, off.value)}
               >
-                Record {off.ok && `X ${off.value.x.toFixed(2)}, Y ${off.value.y.toFixed(2)} mm off`}
+                Record{' '}
+                {off.ok && `${showText(mm(off.value.x), display)} right, ${showText(mm(off.value.y), display)} up`}
               </button>
             )}
           </div>

@@ -5,6 +5,7 @@ import type { HolePlan } from '@/core/hole/hole-plan';
 import { remedyFor } from '@/core/hole/remedies';
 import {
   holeKey,
+  isOfHole,
   type BenchKind,
   type BenchRecord,
   type BodyOf,
@@ -136,7 +137,7 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
         const kept = latest.get(check.kind);
         const verdict = ready ? check.judge(values) : kept ? check.judge(kept.body.values) : undefined;
         const off = from[check.kind] ? offOf(from[check.kind]) : undefined;
-        const decided = kept && isDecided(records, kept);
+        const decided = kept && decisionAfter(records, kept, at);
         return (
           <li key={check.kind} className="plate px-3 py-2" aria-label={check.title}>
             <div className="flex flex-wrap items-baseline gap-x-4">
@@ -235,14 +236,8 @@ const changeOf = (choice: Choice, plan: HolePlan): RemedyChange | undefined =>
       : undefined;
 
 /** What was decided at a hole after a gauging; undefined where nobody has. */
-function isDecided(records: readonly BenchRecord[], kept: BenchRecord): Choice | undefined {
-  const after = records.slice(records.findIndex((r) => r.id === kept.id) + 1);
-  const found = after.find(
-    (r): r is Extract<BenchRecord, { kind: 'decision' }> =>
-      r.kind === 'decision' &&
-      r.featureId === kept.featureId &&
-      r.holeNumber === kept.holeNumber &&
-      r.body.part === kept.body.part,
-  );
-  return found?.body.choice;
-}
+const decisionAfter = (records: readonly BenchRecord[], kept: BenchRecord, at: HoleAt): Choice | undefined =>
+  records
+    .slice(records.findIndex((r) => r.id === kept.id) + 1)
+    .find((r): r is Extract<BenchRecord, { kind: 'decision' }> => r.kind === 'decision' && isOfHole(r, at))?.body
+    .choice;

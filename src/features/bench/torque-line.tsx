@@ -1,0 +1,28 @@
+'use client';
+
+import { useState } from 'react';
+import { quantity } from '@/core/answer/answer';
+import { judgeTorque } from '@/core/inspection/torque';
+import type { TapLoad } from '@/core/tapping/tap-load';
+import { showText, tell, type Display } from '@/core/units/show';
+import { useReadings } from '@/ui/instruments/use-readings';
+
+/** What a torque wrench says while tapping, with its peak held, against what this tap holds. */
+export function TorqueLine({ load, display }: { load: TapLoad; display: Display }) {
+  const [torque, setTorque] = useState<{ now: number; peak: number }>();
+  useReadings(({ values: { now, peak = 0 } }) => {
+    if (now !== undefined) setTorque((t) => ({ now, peak: Math.max(now, peak, t?.peak ?? 0) }));
+  });
+  if (!torque) return null;
+  const { stop, said } = judgeTorque(torque.now, load.torque.value, load.breaking.value);
+  return (
+    <p
+      role={stop ? 'alert' : 'status'}
+      className="text-[28px] leading-tight font-bold"
+      style={stop ? { color: 'var(--bench-danger)' } : undefined}
+    >
+      {stop && '! '}
+      {tell(said, display)} Peak {showText(quantity(torque.peak, 'Nm'), display)}.
+    </p>
+  );
+}
