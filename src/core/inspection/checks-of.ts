@@ -200,7 +200,9 @@ export function checksOf(plan: HolePlan, setting: CheckSetting): Check[] {
     how: phrase('Every screw started before any is tightened.'),
     fields: [],
     judge: ({ yes }) =>
-      yes ? good('It goes together.') : bad(['clean', 'open', 'larger', 'accept', 'scrap'], 'It does not go together.'),
+      yes
+        ? good('It goes together.')
+        : bad(['clean', plan.thread ? 'open-mate' : 'open', 'larger', 'accept', 'scrap'], 'It does not go together.'),
   };
   return [...threadChecks(plan, setting), ...plainChecks(plan), ...position, mating];
 }

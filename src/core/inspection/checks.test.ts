@@ -46,6 +46,17 @@ test('a hole of a fit is held to the fit; a formed thread to its pins; a pipe th
   expect([1, -1, 1.1, -1.1].map((turns) => judge({ turns }).state)).toEqual(['good', 'good', 'bad', 'bad']);
 });
 
+test('a tapped hole off its place is never drilled open: the hole of the mating part is', () => {
+  const off = (callout: string) => check(planOf(callout), 'position').judge({ x: 21, y: 20 }).choices[0];
+  const apart = (callout: string) => check(planOf(callout), 'mating').judge({ yes: 0 }).choices[1];
+  expect([off('M8 THRU'), apart('M8 THRU'), off('ø9 THRU'), apart('ø9 THRU')]).toEqual([
+    'open-mate',
+    'open-mate',
+    'open',
+    'open',
+  ]);
+});
+
 test('the usual findings are good ones; an answer is complete without what may be left out', () => {
   const plan = planOf('M8 x 12 DEEP');
   const usual = checksOf(plan, LAID).flatMap((c) => (c.usual ?? []).map((u) => c.judge(u.values).state));

@@ -33,7 +33,7 @@ export function judgePosition(at: Point, drawn: Point, zoneMm: number, tapped: b
   return error.value <= zoneMm + 1e-9
     ? good(`${way}: {error} of the zone of {zone}.`, values, figures)
     : bad(
-        tapped ? ['open', 'larger', 'accept', 'scrap'] : ['open', 'accept', 'scrap'],
+        tapped ? ['open-mate', 'larger', 'accept', 'scrap'] : ['open', 'accept', 'scrap'],
         `${way}: {error}, the zone is {zone}.`,
         values,
         figures,

@@ -18,6 +18,10 @@ export const CHOICES = {
     means: 'The mating screw changes, or the hole is opened for an insert: drawing and wall must allow it.',
   },
   open: { label: 'Open to the next clearance', means: 'The bolt finds its place; the head must still seat.' },
+  'open-mate': {
+    label: 'Open the clearance hole of the mating part',
+    means: 'The bolt then finds this thread; its head must still seat.',
+  },
   accept: { label: 'Accept as it is', means: 'Whoever answers for the drawing says so, and it is recorded.' },
   scrap: { label: 'Scrap the part', means: 'Its other holes are left; a spare piece takes its place.' },
 } as const;

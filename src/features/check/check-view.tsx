@@ -138,27 +138,29 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
       </div>
       <RecordFaults {...bench} fault={undefined} />
       {waiting.length > 0 && (
-        <ul role="alert" className="plate border-l-8 border-l-danger p-2">
-          {waiting.map((w) => {
-            const h = holes.find((i) => i.featureId === w.at.featureId && i.hole === w.at.holeNumber);
-            return (
-              <li key={w.because.id}>
-                <button
-                  type="button"
-                  className="link min-h-11 font-bold text-danger"
-                  onClick={() => {
-                    setChosen(`${w.at.featureId}/${w.at.holeNumber}`);
-                    setPart(w.at.part);
-                  }}
-                >
-                  ! {h ? holeName(h) : ''}, part {w.at.part}:{' '}
-                  {w.because.kind === 'tap-broken' ? 'a tap broke in it' : `${w.because.body.check} is not good`}.
-                  Decide.
-                </button>
-              </li>
-            );
-          })}
-        </ul>
+        <div role="alert" className="plate border-l-8 border-l-danger p-2">
+          <ul>
+            {waiting.map((w) => {
+              const h = holes.find((i) => i.featureId === w.at.featureId && i.hole === w.at.holeNumber);
+              return (
+                <li key={w.because.id}>
+                  <button
+                    type="button"
+                    className="link min-h-11 font-bold text-danger"
+                    onClick={() => {
+                      setChosen(`${w.at.featureId}/${w.at.holeNumber}`);
+                      setPart(w.at.part);
+                    }}
+                  >
+                    ! {h ? holeName(h) : ''}, part {w.at.part}:{' '}
+                    {w.because.kind === 'tap-broken' ? 'a tap broke in it' : `${w.because.body.check} is not good`}.
+                    Decide.
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        </div>
       )}
       <div className="grid items-start gap-3 lg:grid-cols-[230px_minmax(0,1fr)_340px]">
         <nav aria-label="Holes" className="plate flex flex-col gap-2 p-2">

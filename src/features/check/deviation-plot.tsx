@@ -28,6 +28,16 @@ export function DeviationPlot({ deviations, display }: Props) {
   };
   const at = (p: Point): { x: number; y: number } => ({ x: SIZE / 2 + p.x * k, y: SIZE / 2 - p.y * k });
   const m = at(mean);
+  // Those out of place are named first; where many lie together, one of them is.
+  const named: number[] = [];
+  for (const i of deviations.map((_, n) => n).sort((a, b) => Number(deviations[a].good) - Number(deviations[b].good))) {
+    const p = at(deviations[i].off);
+    const isFree = named.every((n) => {
+      const q = at(deviations[n].off);
+      return Math.abs(q.x - p.x) > 24 || Math.abs(q.y - p.y) > 14;
+    });
+    if (isFree) named.push(i);
+  }
   return (
     <svg
       viewBox={`0 0 ${SIZE} ${SIZE}`}
@@ -63,7 +73,7 @@ export function DeviationPlot({ deviations, display }: Props) {
                 strokeWidth="4"
               />
             )}
-            {deviations.length <= 24 && (
+            {named.includes(i) && (
               <text x={p.x + 8} y={p.y - 6} fill="#eef2ff" fontSize="14">
                 {d.name}
               </text>

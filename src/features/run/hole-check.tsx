@@ -88,8 +88,13 @@ export function VerdictLine({ verdict, display, children }: VerdictProps) {
 
 /** What to gauge on one hole, one after the other: readings typed or sent by an instrument, the verdict, and what to do. */
 export function HoleCheck({ plan, setting, at, records, record, display, offOf }: Props) {
-  const checks = checksOf(plan, setting);
   const latest = latestChecks(records).get(holeKey(at)) ?? new Map<CheckKind, Checked>();
+  const waits = ({ kind }: Check): boolean => {
+    const kept = latest.get(kind);
+    return kept?.body.verdict === 'bad' && decisionAfter(records, kept, at) === undefined;
+  };
+  // What waits for a decision comes first.
+  const checks = checksOf(plan, setting).sort((a, b) => Number(waits(b)) - Number(waits(a)));
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [from, setFrom] = useState<Record<string, string>>({});
   const firstOpen = checks.find((c) => !latest.has(c.kind));
