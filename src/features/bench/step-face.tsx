@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import type { Job } from '@/contracts/job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
@@ -8,7 +8,7 @@ import { headline, whereOf } from '@/core/inspection/bench-words';
 import type { BenchStep } from '@/core/inspection/run';
 import { faceSketch } from '@/core/job/face-sketch';
 import { nameOfSetUp } from '@/core/route/batch';
-import type { Operation } from '@/core/operation/operation';
+import type { Operation, OperationCode } from '@/core/operation/operation';
 import type { Route } from '@/core/route/route';
 import { toolOf } from '@/core/route/work-of-job';
 import { WAY_FACTS } from '@/core/tapping/ways';
@@ -146,8 +146,32 @@ function figuresOf(
   ];
 }
 
+const ON_THE_FACE: readonly OperationCode[] = ['lay-out', 'check', 'deburr', 'start'];
+
+/** The drawing that matters: the face with this hole lit, or its section, with the speeds where no belts are drawn. */
+const Drawing = memo(function Drawing({ step, plan, route, job, display }: Omit<Props, 'signals'>) {
+  const { item } = step;
+  const op = plan?.operations.find((o) => o.key === item?.opKey);
+  if (!item || !plan || ON_THE_FACE.some((code) => code === item.code))
+    return <Face step={step} job={job} route={route} />;
+  return (
+    <>
+      <div className="min-h-0 min-w-0 flex-1">
+        <Section plan={plan} display={display} />
+      </div>
+      {op?.cut && plan.machine && !plan.machine.pulleys && (
+        <div className="w-[150px] shrink-0 max-lg:hidden">
+          <StepLadder machine={plan.machine} ideal={op.cut.ideal.value} speed={op.cut.speed} bare />
+        </div>
+      )}
+    </>
+  );
+});
+
 /** One operation, to be read from a metre and a half: what, with which tool, the figures to set, the drawing that matters. */
 export function StepFace({ step, route, job, plan, display, signals }: Props) {
+  // What is to be done and set stands at once; its drawing follows a moment later.
+  const drawn = useDeferredValue(useMemo(() => ({ step, plan }), [step, plan]));
   const { item, newTool } = step;
   if (!item) return <Clamp step={step} route={route} job={job} />;
   const op = plan?.operations.find((o) => o.key === item.opKey);
@@ -163,7 +187,6 @@ export function StepFace({ step, route, job, plan, display, signals }: Props) {
   const where = whereOf(op);
   const fluid = (cut || op?.tap) && plan && !plan.dry && !plan.material.runsDry ? plan.material.lubricant : undefined;
   const placed = job.holes.find((h) => h.id === item.featureId)?.place !== undefined;
-  const marks = item.code === 'lay-out' || item.code === 'check' || item.code === 'deburr' || item.code === 'start';
   return (
     <div className={GRID}>
       <div className="flex min-w-0 flex-col gap-3">
@@ -217,20 +240,7 @@ export function StepFace({ step, route, job, plan, display, signals }: Props) {
       </div>
       <div className="flex min-h-0 min-w-0 flex-col gap-3">
         <div className={`${DRAWING} flex-1`}>
-          {marks || !plan ? (
-            <Face step={step} job={job} route={route} />
-          ) : (
-            <>
-              <div className="min-w-0 flex-1">
-                <Section plan={plan} display={display} />
-              </div>
-              {cut && plan.machine && !plan.machine.pulleys && (
-                <div className="w-[150px] shrink-0 max-lg:hidden">
-                  <StepLadder machine={plan.machine} ideal={cut.ideal.value} speed={cut.speed} bare />
-                </div>
-              )}
-            </>
-          )}
+          <Drawing step={drawn.step} plan={drawn.plan} route={route} job={job} display={display} />
         </div>
         {strip && <TurnCounter key={step.key} strip={strip} name={tool} signals={signals} />}
       </div>
