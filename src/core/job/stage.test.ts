@@ -45,7 +45,7 @@ test('how far a job is, and what comes next', () => {
     'at the bench: 12 of 84 steps done; next, drill A2.',
     'waiting: One hole waits for a decision: Check.',
     'waiting: 3 holes wait for a decision: Check.',
-    'made: All done and gauged: inspection sheet in Check.',
+    'made: All steps done: inspection sheet in Check.',
     'routed: Scribe and punch, then work by route 2.',
   ]);
 });

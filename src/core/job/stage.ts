@@ -58,7 +58,7 @@ export function stageOf({ holes, impossible, unplaced, features, scribed, punche
   if (bench && bench.done > 0) {
     const { done, steps, next } = bench;
     return next === undefined
-      ? at('made', 'All done and gauged: inspection sheet in Check.')
+      ? at('made', 'All steps done: inspection sheet in Check.')
       : at('at the bench', '{done} of {steps} steps done; next, {next}.', { done, steps, next });
   }
   if (punched >= holes)

@@ -25,7 +25,7 @@ export interface InstrumentCheck {
   spreadMm?: number;
   /** Off by more than one of its kind may be. */
   off: boolean;
-  /** How far a reading may be trusted, plus or minus mm, once the offset is taken off. */
+  /** How far a reading may be trusted, plus or minus mm, with the offset subtracted. */
   trustMm: number;
   said: Phrase;
 }

@@ -73,7 +73,7 @@ export function checkOfTool({ instrument, standardMm, readings }: Tool): Instrum
 
 export const isToolUsable = (t: Tool): boolean => t.condition !== 'blunt' && t.condition !== 'lost';
 
-/** A tool as an operation uses it: one of the crib, or what would have to be got. */
+/** A tool as an operation uses it: one of the crib, or one to buy. */
 export interface ToolUse {
   name: string;
   owned: boolean;

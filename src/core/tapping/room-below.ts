@@ -23,7 +23,7 @@ export interface Room {
   mostChamfer: number;
   /** From where the tip touches. */
   totalMm: number;
-  /** Undefined where the thickness is not known; at or below 0 the hole comes out at the back. */
+  /** Undefined where the thickness is not known; at or below 0 the hole breaks through. */
   wallMm?: number;
   /** How much less deep than drilling deeper for the plug tap. */
   gainMm: number;

@@ -55,7 +55,7 @@ export interface TapToUse extends Tap {
   reachMm: number;
   shankMm: number;
   squareMm: number;
-  /** Where it lies in the crib. */
+  /** Its place in the crib. */
   where?: string;
 }
 

@@ -174,7 +174,7 @@ export function causesOf(sign: Exclude<Sign, 'broken'>, at: TroubleCase): Cause[
   return lists[sign].filter((x) => x.weight > 0).sort((a, b) => b.weight - a.weight);
 }
 
-/** One way to get a broken tap out, ranked for this hole. */
+/** One way of taking a broken tap out, ranked for this hole. */
 export interface WayOut {
   label: Phrase;
   weight: number;

@@ -23,7 +23,7 @@ import { useBenchSettings } from './use-bench-settings';
 export function BenchView({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
   const [settings] = useBenchSettings();
-  const kept = useOfflineShell();
+  const kept = useOfflineShell(jobId);
   const { issue, none, fault, at } = running;
   useAwake();
   return (
@@ -203,7 +203,7 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
           onClose={() => setSheet(undefined)}
         />
       )}
-      {step && sheet !== 'trouble' && (sheet === 'check' || checks) && plan && at && (
+      {step && (sheet === 'check' || (checks && sheet === undefined)) && plan && at && (
         <section aria-label="Check" className="min-h-0 flex-1 overflow-auto">
           <h1 className="font-cond text-[44px] leading-none font-semibold">
             Gauge {step.item ? holeName(step.item) : ''}
@@ -237,7 +237,7 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
       {step && sheet === undefined && !checks && (
         <StepFace step={step} route={issue.route} job={job} plan={plan} display={display} signals={settings.signals} />
       )}
-      {step && sheet !== 'trouble' && (
+      {step && (sheet === undefined || sheet === 'check') && (
         <footer className="sticky bottom-0 flex shrink-0 gap-2 pb-1 sm:gap-3">
           <button
             type="button"

@@ -23,7 +23,7 @@ const PhotoPanel = later(() => import('./photo-panel'));
 /** What was made against what was asked for: gauged hole by hole, judged, and decided. */
 export function CheckView({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
-  useOfflineShell();
+  useOfflineShell(jobId);
   const { issue, none, fault, at } = running;
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">

@@ -1,6 +1,6 @@
 'use client';
 
-import { QueryClient } from '@tanstack/react-query';
+import { hashKey, QueryClient, type QueryKey } from '@tanstack/react-query';
 import { PersistQueryClientProvider, type PersistedClient, type Persister } from '@tanstack/react-query-persist-client';
 import { useState, type ReactNode } from 'react';
 import { browserStore } from './outbox';
@@ -26,6 +26,12 @@ const persister: Persister = {
   restoreClient: async () => (await (await browserStore())?.cache.get(KEY))?.value as PersistedClient | undefined,
   removeClient: async () => void (await (await browserStore())?.cache.delete(KEY)),
 };
+
+/** Whether the answers to some queries are in the browser's own store by now. */
+export async function isKept(keys: readonly QueryKey[]): Promise<boolean> {
+  const queries = (await persister.restoreClient())?.clientState.queries;
+  return keys.every((key) => queries?.some((q) => q.queryHash === hashKey(key)));
+}
 
 /** What is kept apart is not written with the rest. */
 const isWrittenHere = ({ meta, state }: { meta?: Record<string, unknown>; state: { status: string } }): boolean =>

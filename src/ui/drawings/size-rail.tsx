@@ -59,7 +59,7 @@ function bellOf(mean: number, sigma: number, x: (mm: number) => number, top: num
 const BELL_HEIGHT = 15;
 
 /**
- * A scale of diameters: pegs for drills (solid when to hand, hollow when not), the class as a cut-out,
+ * A scale of diameters: pegs for drills (solid when in the crib, hollow when not), the class as a cut-out,
  * the predicted hole as a spread, marks for what chart, subtraction and limits say.
  */
 export function SizeRail({ plan, display, onPick }: Props) {
