@@ -6,13 +6,16 @@ export type Writer = Pick<Database, 'insert' | 'update' | 'delete' | 'select'>;
 const queues = new WeakMap<object, Promise<unknown>>();
 
 /**
- * Runs a transaction after all those before it: one writer at a time in this process, so that none waits for the lock of
- * the file and gives up. All of `work` is written, or nothing.
+ * Runs what writes after all that was asked for before it: one writer at a time in this process, so that none waits for the
+ * lock of the file and gives up.
  */
-export function writing<T>(db: Database, work: (tx: Writer) => Promise<T>): Promise<T> {
+export function inTurn<T>(db: Database, work: () => Promise<T>): Promise<T> {
   const before = queues.get(db) ?? Promise.resolve();
-  const run = (): Promise<T> => db.transaction((tx) => work(tx));
-  const now = before.then(run, run);
+  const now = before.then(work, work);
   queues.set(db, now);
   return now;
 }
+
+/** Runs a transaction in its turn. All of `work` is written, or nothing. */
+export const writing = <T>(db: Database, work: (tx: Writer) => Promise<T>): Promise<T> =>
+  inTurn(db, () => db.transaction((tx) => work(tx)));

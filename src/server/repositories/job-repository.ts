@@ -172,6 +172,40 @@ export async function findFeatures(
   return found;
 }
 
+/** A feature by what tells its holes apart. */
+export interface NamedFeature extends Placed {
+  letter: string;
+}
+
+/**
+ * Features that somebody names, removed ones too, and those that their patterns follow.
+ * @returns undefined for a job that never was; one that was deleted is there
+ */
+export async function findNamed(
+  db: Writer,
+  jobId: string,
+  ids: readonly string[],
+): Promise<Map<string, NamedFeature> | undefined> {
+  const found = new Map<string, NamedFeature>();
+  for (let wanted = [...new Set(ids)], first = true; first || wanted.length > 0; first = false) {
+    const rows = await db
+      .select({ id: jobFeatures.id, letter: jobFeatures.letter, place: jobFeatures.place })
+      .from(jobs)
+      .leftJoin(jobFeatures, and(eq(jobFeatures.jobId, jobs.id), inArray(jobFeatures.id, wanted.slice(0, BATCH))))
+      .where(eq(jobs.id, jobId));
+    if (rows.length === 0) return undefined;
+    const named = rows.flatMap(({ id, letter, place }) =>
+      id === null || letter === null ? [] : [{ id, letter, place: place ?? undefined }],
+    );
+    for (const feature of named) found.set(feature.id, feature);
+    const followed = named.flatMap(({ place }) =>
+      place?.kind === 'mirror' || place?.kind === 'offset' ? [place.of] : [],
+    );
+    wanted = [...new Set([...wanted.slice(BATCH), ...followed])].filter((id) => !found.has(id));
+  }
+  return found;
+}
+
 /** Where the features of a job are that are not removed: what its holes are counted from. */
 export async function findPlaces(tx: Writer, jobId: string): Promise<Placed[]> {
   const rows = await tx

@@ -69,17 +69,25 @@ function recordOf(row: typeof records.$inferSelect): RecordKept {
   } as RecordKept;
 }
 
-/** Appends a record. Nothing of a record is ever changed. */
-export async function appendRecord(tx: Writer, record: RecordInput, at: string): Promise<void> {
-  const { id, kind, jobId, routeId, body, corrects, who, happenedAt = at } = record;
-  const hole = 'featureId' in record ? { featureId: record.featureId, holeNumber: record.holeNumber } : {};
-  await tx
-    .insert(records)
-    .values({ id, kind, jobId, routeId, ...hole, body, corrects, who, happenedAt, arrivedAt: at });
+/**
+ * Appends records in one statement, all or none; one whose id is there already is left as it is. Nothing of a record is ever
+ * changed.
+ * @returns ids of those that were appended
+ */
+export async function appendRecords(db: Writer, made: readonly RecordInput[], at: string): Promise<Set<string>> {
+  if (made.length === 0) return new Set();
+  const rows = made.map((record) => {
+    const { id, kind, jobId, routeId, body, corrects, who, happenedAt = at } = record;
+    const hole = 'featureId' in record ? { featureId: record.featureId, holeNumber: record.holeNumber } : {};
+    return { id, kind, jobId, routeId, ...hole, body, corrects, who, happenedAt, arrivedAt: at };
+  });
+  const appended = await db.insert(records).values(rows).onConflictDoNothing().returning({ id: records.id });
+  return new Set(appended.map(({ id }) => id));
 }
 
 /** The records with these ids that are there. */
 export async function findRecords(tx: Writer, ids: readonly string[]): Promise<Map<string, RecordKept>> {
+  if (ids.length === 0) return new Map();
   const rows = await tx
     .select()
     .from(records)

@@ -1,10 +1,10 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { RecordInput, RecordKept, RecordReceipt } from '@/contracts/record';
-import { countHoles, type Placed } from '@/core/layout/place';
+import { countHoles } from '@/core/layout/place';
 import type { Database } from '../database';
-import { findFeatures, jobIdTaken, type FeatureState } from '../repositories/job-repository';
-import { appendRecord, findRecords } from '../repositories/record-repository';
-import { writing, type Writer } from '../writing';
+import { findNamed, type NamedFeature } from '../repositories/job-repository';
+import { appendRecords, findRecords } from '../repositories/record-repository';
+import { inTurn } from '../writing';
 import { Refusal } from './refusal';
 
 type Refused = RecordReceipt['refused'][number];
@@ -19,55 +19,35 @@ function said({ happenedAt: _, who: _w, ...record }: RecordInput | RecordKept): 
 }
 
 /** Holes that a feature has or had, patterns that follow another included. */
-function holesOf(features: ReadonlyMap<string, FeatureState>, id: string): number {
-  const placed = (of: string, seen: readonly string[]): Placed[] => {
-    const place = features.get(of)?.feature.place;
-    if (!place || seen.includes(of)) return [];
-    const follows = place.kind === 'mirror' || place.kind === 'offset' ? placed(place.of, [...seen, of]) : [];
-    return [{ id: of, place }, ...follows];
-  };
-  const chain = placed(id, []);
-  return chain.length === 0 ? 1 : countHoles(chain) - countHoles(chain.slice(1));
+function holesOf(features: ReadonlyMap<string, NamedFeature>, { id, place }: NamedFeature): number {
+  if (!place) return 1;
+  const followed = new Set<string>();
+  while (place?.kind === 'mirror' || place?.kind === 'offset') {
+    if (followed.has(place.of)) return 0;
+    followed.add(place.of);
+    place = features.get(place.of)?.place;
+  }
+  return countHoles([{ id, place }]);
 }
 
-function whyNot(
-  record: RecordInput,
-  there: RecordKept | undefined,
-  features: ReadonlyMap<string, FeatureState> | undefined,
-): Why | undefined {
-  if (there) return why('id-taken', `The id ${record.id} is of another record.`, 'Send this one under its own id.');
+const idTaken = (id: string): Why =>
+  why('id-taken', `The id ${id} is of another record.`, 'Send this one under its own id.');
+
+/** Why a record cannot be of its job; undefined where it can. */
+function whyNot(record: RecordInput, features: ReadonlyMap<string, NamedFeature> | undefined): Why | undefined {
   if (!features) return why('job-unknown', 'There is no such job.', 'Name the job that this happened to.');
   if (!('featureId' in record) || record.featureId === undefined) return undefined;
-  const state = features.get(record.featureId);
-  if (!state) return why('hole-unknown', 'This job has no such feature.', 'Load the job and name one of its features.');
-  const holes = holesOf(features, record.featureId);
+  const feature = features.get(record.featureId);
+  if (!feature)
+    return why('hole-unknown', 'This job has no such feature.', 'Load the job and name one of its features.');
+  const holes = holesOf(features, feature);
   return (record.holeNumber ?? 1) > holes
     ? why(
         'hole-unknown',
-        `Feature ${state.feature.letter} has ${holes === 1 ? 'one hole' : `${holes} holes`}; there is no ${state.feature.letter}${record.holeNumber}.`,
+        `Feature ${feature.letter} has ${holes === 1 ? 'one hole' : `${holes} holes`}; there is no ${feature.letter}${record.holeNumber}.`,
         'Name one of its holes.',
       )
     : undefined;
-}
-
-/** Features that records of a job name, and those that they follow; undefined for a job that never was. A deleted job still takes what happened. */
-async function featuresNamed(
-  tx: Writer,
-  jobId: string,
-  records: readonly RecordInput[],
-): Promise<Map<string, FeatureState> | undefined> {
-  if (!(await jobIdTaken(tx, jobId))) return undefined;
-  const found = new Map<string, FeatureState>();
-  let wanted = [...new Set(records.flatMap((r) => ('featureId' in r && r.featureId ? [r.featureId] : [])))];
-  while (wanted.length > 0) {
-    const more = await findFeatures(tx, jobId, wanted);
-    for (const [id, state] of more) found.set(id, state);
-    const followed = [...more.values()].flatMap(({ feature: { place } }) =>
-      place?.kind === 'mirror' || place?.kind === 'offset' ? [place.of] : [],
-    );
-    wanted = [...new Set(followed)].filter((id) => !found.has(id));
-  }
-  return found;
 }
 
 /** A clock that is further off than this is wrong, s: less is the way of the message. */
@@ -95,38 +75,30 @@ export async function takeRecords(
   now = new Date(),
 ): Promise<RecordReceipt> {
   const batch = byOurClock(sent, sentAt, now);
+  const features = new Map<string, ReadonlyMap<string, NamedFeature> | undefined>();
+  for (const jobId of new Set(batch.map((r) => r.jobId))) {
+    const named = batch.flatMap((r) => (r.jobId === jobId && 'featureId' in r && r.featureId ? [r.featureId] : []));
+    features.set(jobId, await findNamed(db, jobId, named));
+  }
+  const reasons = new Map(batch.map((r) => [r, whyNot(r, features.get(r.jobId))]));
+  /** What can be taken, the first of each id. */
+  const fit = new Map<string, RecordInput>();
+  for (const r of batch) if (!reasons.get(r) && !fit.has(r.id)) fit.set(r.id, r);
+  const appended = await inTurn(db, () => appendRecords(db, [...fit.values()], now.toISOString()));
   const receipt: RecordReceipt = { taken: [], known: [], refused: [] };
-  await writing(db, async (tx) => {
-    const there = await findRecords(
-      tx,
-      batch.map((r) => r.id),
-    );
-    const features = new Map<string, Map<string, FeatureState> | undefined>();
-    for (const jobId of new Set(batch.map((r) => r.jobId)))
-      features.set(
-        jobId,
-        await featuresNamed(
-          tx,
-          jobId,
-          batch.filter((r) => r.jobId === jobId),
-        ),
-      );
-    const at = now.toISOString();
-    for (const record of batch) {
-      const before = there.get(record.id);
-      if (before && isDeepStrictEqual(said(before), said(record))) {
-        receipt.known.push(record.id);
-        continue;
-      }
-      const reason = whyNot(record, before, features.get(record.jobId));
-      if (reason) receipt.refused.push({ id: record.id, ...reason });
-      else {
-        await appendRecord(tx, record, at);
-        there.set(record.id, { ...record, happenedAt: record.happenedAt ?? at, arrivedAt: at } as RecordKept);
-        receipt.taken.push(record.id);
-      }
-    }
-  });
+  const rest: RecordInput[] = [];
+  for (const record of batch) {
+    if (fit.get(record.id) === record && appended.delete(record.id)) receipt.taken.push(record.id);
+    else rest.push(record);
+  }
+  const ids = rest.map((r) => r.id);
+  const there = await findRecords(db, ids);
+  for (const record of rest) {
+    const { id } = record;
+    const before = there.get(id);
+    if (before && isDeepStrictEqual(said(before), said(record))) receipt.known.push(id);
+    else receipt.refused.push({ id, ...(before ? idTaken(id) : (reasons.get(record) ?? idTaken(id))) });
+  }
   const [first] = receipt.refused;
   if (first && receipt.taken.length + receipt.known.length === 0)
     throw new Refusal(
