@@ -1,7 +1,7 @@
 import type { Result } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import type { JobFeature, JobHead, Planner } from '../job/plan-in-job';
-import { expandPlaces } from '../layout/place';
+import { expandPlaces, type Expanded } from '../layout/place';
 import { runSteps, type IsDue, type RunStep } from '../route/run-steps';
 import type { Route } from '../route/route';
 import type { Shop } from '../shop/shop';
@@ -57,7 +57,7 @@ export function runOfIssue(
     return parts;
   };
   const isDue: IsDue = (item, part) => duePartsOf(item.featureId, item.hole).includes(part);
-  const { points } = expandPlaces(job.holes.filter((f) => f.place));
+  let points: Expanded['points'] | undefined;
   const find = (id: string): JobFeature | undefined => job.holes.find((f) => f.id === id);
   const run = runOf(every <= 1 ? everyStep(route) : runSteps(route, isDue), records, (item, _part, before, after) => {
     const feature = find(item.featureId);
@@ -72,6 +72,9 @@ export function runOfIssue(
       const feature = find(hole.featureId);
       return feature && planAtBench(feature, job, planner, changeFor(run.remedies, hole));
     },
-    settingFor: (hole, plan) => settingAt(points, hole, plan, shop),
+    settingFor: (hole, plan) => {
+      points ??= expandPlaces(job.holes.filter((f) => f.place)).points;
+      return settingAt(points, hole, plan, shop);
+    },
   };
 }

@@ -1,8 +1,8 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BenchKind, BodyOf, HoleAt } from '@/core/inspection/bench-record';
-import { holeKey } from '@/core/inspection/bench-record';
+import type { HolePlan } from '@/core/hole/hole-plan';
 import { holesWaiting, type BenchStep } from '@/core/inspection/run';
 import { holeName } from '@/core/route/work-item';
 import { useKeys } from '@/ui/keys';
@@ -13,7 +13,7 @@ import { useOfflineShell } from '../run/offline-shell';
 import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
 import { BenchMenu, type MenuAction } from './bench-menu';
-import { StepFace } from './step-face';
+import { drawingOf, StepFace } from './step-face';
 import { StepTimer } from './step-timer';
 import { TroubleSheet } from './trouble-sheet';
 import { useAwake } from './use-awake';
@@ -88,7 +88,14 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
   useEffect(() => {
     since.current = Date.now();
   }, [key]);
-  const planned = useMemo(() => (at ? here?.planAt(at) : undefined), [at && holeKey(at), here]); // eslint-disable-line react-hooks/exhaustive-deps
+  const planOf = useCallback(
+    (of: BenchStep): HolePlan | undefined => {
+      const hole = holeOfStep(of);
+      const planned = hole && here?.planAt(hole);
+      return planned?.ok ? planned.value : undefined;
+    },
+    [here],
+  );
   const settled = step && run?.settled.get(step.key);
   useEffect(() => {
     undone.current = () => {
@@ -102,9 +109,10 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
     };
   });
   if (!issue || !job || !here || !run) return null;
-  const plan = planned?.ok ? planned.value : undefined;
+  const plan = step && planOf(step);
   const op = plan?.operations.find((o) => o.key === step?.item?.opKey);
   const place = step ? steps.indexOf(step) : steps.length;
+  const ahead = steps.find((s, i) => i > place && !run.settled.has(s.key) && step && drawingOf(s) !== drawingOf(step));
   const doneSteps = steps.filter((s) => run.settled.has(s.key)).length;
   const about = { routeId: issue.id, ...(at ? { featureId: at.featureId, holeNumber: at.holeNumber } : {}) };
   const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
@@ -129,21 +137,27 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
   return (
     <>
       <Keys onDone={next} onBack={back} onForward={() => look(1)} pedal={settings.pedal} />
-      <header className="flex flex-wrap items-center gap-x-5 gap-y-1 font-cond text-[24px]">
-        <span className="min-w-0 truncate font-semibold max-sm:hidden">{job.name}</span>
-        <span style={{ color: 'var(--bench-quiet)' }}>
-          part {step?.part ?? issue.quantity} of {issue.quantity}
-        </span>
-        {step?.place && (
+      <header className="flex items-center gap-x-5 font-cond text-[20px] sm:text-[24px]">
+        <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-5">
+          <span className="min-w-0 truncate font-semibold max-lg:hidden">{job.name}</span>
           <span style={{ color: 'var(--bench-quiet)' }}>
-            hole {step.place.n} of {step.place.of}
+            part {step?.part ?? issue.quantity} of {issue.quantity}
           </span>
-        )}
-        {step?.item && <strong className="text-[30px]">{holeName(step.item)}</strong>}
-        {step?.item && !isDone && <StepTimer key={step.key} planned={step.item.seconds} />}
-        <span role="status" className="ml-auto" style={{ color: 'var(--bench-quiet)' }}>
-          {bench.toSend > 0 ? `${bench.toSend} to send` : said}
-        </span>
+          {step?.place && (
+            <span style={{ color: 'var(--bench-quiet)' }}>
+              hole {step.place.n} of {step.place.of}
+            </span>
+          )}
+          {step?.item && <strong className="text-[30px]">{holeName(step.item)}</strong>}
+          {step?.item && !isDone && <StepTimer key={step.key} planned={step.item.seconds} />}
+          <span
+            role="status"
+            className={`ml-auto ${bench.toSend > 0 ? '' : 'max-sm:sr-only'}`}
+            style={{ color: 'var(--bench-quiet)' }}
+          >
+            {bench.toSend > 0 ? `${bench.toSend} to send` : said}
+          </span>
+        </div>
         <BenchMenu
           jobId={jobId}
           settings={settings}
@@ -235,7 +249,16 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
         />
       )}
       {step && sheet === undefined && !checks && (
-        <StepFace step={step} route={issue.route} job={job} plan={plan} display={display} signals={settings.signals} />
+        <StepFace
+          step={step}
+          ahead={ahead}
+          planOf={planOf}
+          route={issue.route}
+          job={job}
+          plan={plan}
+          display={display}
+          signals={settings.signals}
+        />
       )}
       {step && (sheet === undefined || sheet === 'check') && (
         <footer className="sticky bottom-0 flex shrink-0 gap-2 pb-1 sm:gap-3">

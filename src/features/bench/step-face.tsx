@@ -8,8 +8,9 @@ import { headline, whereOf } from '@/core/inspection/bench-words';
 import type { BenchStep } from '@/core/inspection/run';
 import { faceSketch } from '@/core/job/face-sketch';
 import { nameOfSetUp } from '@/core/route/batch';
-import type { Operation, OperationCode } from '@/core/operation/operation';
+import type { Operation } from '@/core/operation/operation';
 import type { Route } from '@/core/route/route';
+import type { WorkItem } from '@/core/route/work-item';
 import { toolOf } from '@/core/route/work-of-job';
 import { WAY_FACTS } from '@/core/tapping/ways';
 import { turnStrip } from '@/core/tapping/turn-strip';
@@ -23,8 +24,14 @@ import { TorqueLine } from './torque-line';
 import { TurnCounter } from './turn-counter';
 import { DyeTimer } from './dye-timer';
 
+/** How the hole of a step is made by now. */
+type PlanOf = (step: BenchStep) => HolePlan | undefined;
+
 interface Props {
   step: BenchStep;
+  /** The next step with another drawing. */
+  ahead?: BenchStep;
+  planOf: PlanOf;
   route: Route;
   job: Job;
   plan?: HolePlan;
@@ -82,24 +89,20 @@ function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
 
 const GRID =
   'grid min-h-0 flex-1 gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)] lg:grid-rows-[minmax(0,1fr)]';
-const DRAWING = 'dye flex min-h-40 min-w-0 gap-2 p-3 max-lg:max-h-[480px]';
+const DRAWING =
+  'dye grid min-h-[300px] min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)] p-3 sm:min-h-[360px] lg:min-h-40';
 
 /** What is said before a clamping: which face up, and how. */
-function Clamp({ step, route, job }: Pick<Props, 'step' | 'job' | 'route'>) {
+function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
   return (
-    <div className={GRID}>
-      <div className="flex flex-col gap-4">
-        <h1 className="font-cond text-[64px] leading-none font-semibold sm:text-[92px]">Clamp</h1>
-        <p className="text-[30px] leading-tight">
-          {nameOfSetUp(route.setUps[step.setUp])}, part {step.part} of {route.quantity}.
-        </p>
-        <p className="text-[26px] leading-snug">
-          Datum edges against the stops. Clamped, not held by hand. Chuck key out.
-        </p>
-      </div>
-      <div className={DRAWING}>
-        <Face step={step} job={job} route={route} />
-      </div>
+    <div className="flex flex-col gap-4">
+      <h1 className="font-cond text-[64px] leading-none font-semibold sm:text-[92px]">Clamp</h1>
+      <p className="text-[30px] leading-tight">
+        {nameOfSetUp(route.setUps[step.setUp])}, part {step.part} of {route.quantity}.
+      </p>
+      <p className="text-[26px] leading-snug">
+        Datum edges against the stops. Clamped, not held by hand. Chuck key out.
+      </p>
     </div>
   );
 }
@@ -146,14 +149,19 @@ function figuresOf(
   ];
 }
 
-const ON_THE_FACE: readonly OperationCode[] = ['lay-out', 'check', 'deburr', 'start'];
+const ON_THE_FACE: readonly WorkItem['code'][] = ['lay-out', 'check', 'deburr', 'start', 'cut-between'];
+
+/** What a step shows: steps with the same key show the same drawing, with another hole lit. */
+export const drawingOf = ({ item, setUp }: BenchStep): string =>
+  !item || ON_THE_FACE.includes(item.code) ? `face ${setUp}` : item.featureId;
+
+type DrawingProps = Pick<Props, 'step' | 'plan' | 'route' | 'job' | 'display'>;
 
 /** The drawing that matters: the face with this hole lit, or its section, with the speeds where no belts are drawn. */
-const Drawing = memo(function Drawing({ step, plan, route, job, display }: Omit<Props, 'signals'>) {
+const Drawing = memo(function Drawing({ step, plan, route, job, display }: DrawingProps) {
   const { item } = step;
   const op = plan?.operations.find((o) => o.key === item?.opKey);
-  if (!item || !plan || ON_THE_FACE.some((code) => code === item.code))
-    return <Face step={step} job={job} route={route} />;
+  if (!item || !plan || ON_THE_FACE.includes(item.code)) return <Face step={step} job={job} route={route} />;
   return (
     <>
       <div className="min-h-0 min-w-0 flex-1">
@@ -168,81 +176,131 @@ const Drawing = memo(function Drawing({ step, plan, route, job, display }: Omit<
   );
 });
 
-/** One operation, to be read from a metre and a half: what, with which tool, the figures to set, the drawing that matters. */
-export function StepFace({ step, route, job, plan, display, signals }: Props) {
-  // What is to be done and set stands at once; its drawing follows a moment later.
-  const drawn = useDeferredValue(useMemo(() => ({ step, plan }), [step, plan]));
-  const { item, newTool } = step;
-  if (!item) return <Clamp step={step} route={route} job={job} />;
+function Slot({ step, planOf, ...rest }: Omit<DrawingProps, 'plan'> & { planOf: PlanOf }) {
+  const plan = useMemo(() => planOf(step), [step, planOf]);
+  return <Drawing step={step} plan={plan} {...rest} />;
+}
+
+/**
+ * The drawing of a step. The next other one is planned and drawn behind it while nobody presses a key, so that it stands at
+ * once when its turn comes; any other follows a moment after the figures to set.
+ */
+function Drawings({ step, ahead, planOf, ...rest }: Omit<DrawingProps, 'plan'> & Pick<Props, 'ahead' | 'planOf'>) {
+  const drawn = useDeferredValue(step);
+  const behind = useDeferredValue(ahead);
+  const shown = behind && drawingOf(behind) === drawingOf(step) ? step : drawn;
+  const slots = new Map([behind ?? shown, drawn, shown].map((of) => [drawingOf(of), of]));
+  // In an order that holds, so that none is moved in the page when its turn comes; nothing in them can be touched.
+  return [...slots].sort().map(([key, of]) => (
+    <div
+      key={key}
+      aria-hidden={of !== shown}
+      className={`flex min-h-0 min-w-0 gap-2 will-change-[opacity] [grid-area:1/1] ${of === shown ? '' : 'opacity-0'}`}
+    >
+      <Slot step={of} planOf={planOf} {...rest} />
+    </div>
+  ));
+}
+
+/** The turns of a tap in its hole, where the turns are counted by hand or by the machine. */
+function stripOf({ thread, material, machine }: HolePlan, { tap }: Operation) {
+  const use = tap && thread?.tapping.best.each[tap.place - 1];
+  return use && Number.isFinite(use.turns.value)
+    ? turnStrip(thread.tapping.best, use, thread.thread, material, machine)
+    : undefined;
+}
+
+/** One operation: what, with which tool, and the figures to set. */
+function Work({
+  step,
+  item,
+  job,
+  plan,
+  display,
+}: Pick<Props, 'step' | 'job' | 'plan' | 'display'> & { item: WorkItem }) {
   const op = plan?.operations.find((o) => o.key === item.opKey);
   const cut = op?.cut;
   const danger = op?.cautions.filter((c) => c.level !== 'note') ?? [];
   const best = op?.tap && plan?.thread ? plan.thread.tapping.best : undefined;
   const use = op?.tap && best?.each[op.tap.place - 1];
-  const strip =
-    best && use && plan?.thread && Number.isFinite(use.turns.value)
-      ? turnStrip(best, use, plan.thread.thread, plan.material, plan.machine)
-      : undefined;
   const { tool, inCrib } = op ? toolOf(op) : item;
   const where = whereOf(op);
   const fluid = (cut || op?.tap) && plan && !plan.dry && !plan.material.runsDry ? plan.material.lubricant : undefined;
   const placed = job.holes.find((h) => h.id === item.featureId)?.place !== undefined;
   return (
-    <div className={GRID}>
-      <div className="flex min-w-0 flex-col gap-3">
-        {danger.length > 0 && (
-          <ul
-            aria-label="Watch out"
-            className="rounded-md border-4 px-4 py-2 text-[24px] leading-tight font-bold"
-            style={{ borderColor: 'var(--bench-danger)', color: 'var(--bench-danger)' }}
-          >
-            {danger.map((c) => (
-              <li key={c.code}>! {tell(c, display)}</li>
-            ))}
-          </ul>
-        )}
-        {step.again && (
-          <p className="text-[26px] font-bold" style={{ color: 'var(--bench-set)' }}>
-            Once more: {step.again}
-          </p>
-        )}
-        <h1
-          className={`font-cond text-[60px] leading-[0.95] font-semibold ${danger.length > 0 ? 'sm:text-[72px]' : 'sm:text-[88px]'}`}
+    <div className="flex min-w-0 flex-col gap-3">
+      {danger.length > 0 && (
+        <ul
+          aria-label="Watch out"
+          className="rounded-md border-4 px-4 py-2 text-[24px] leading-tight font-bold"
+          style={{ borderColor: 'var(--bench-danger)', color: 'var(--bench-danger)' }}
         >
-          {tell(headline(item, op), display)}
-        </h1>
-        <p className="text-[26px] leading-tight" style={{ color: 'var(--bench-quiet)' }}>
-          {newTool && <strong style={{ color: 'var(--bench-text)' }}>Change: </strong>}
-          {tool}
-          {where ? `, ${where}` : ''}
-          {inCrib ? '' : ' (to buy)'}
-        </p>
-        <p className="text-[26px] leading-snug">
-          {best
-            ? `${best.label}. ${WAY_FACTS[best.id].byHand ? tell(best.wrench, display) : ''}`
-            : tell(op?.order ?? item.order, display)}
-        </p>
-        <dl className="flex flex-wrap items-start gap-x-8 gap-y-3">
-          {figuresOf(step, op, plan, placed, display).map(({ label, figure, below }) => (
-            <div key={label}>
-              <Label>{label}</Label>
-              <Figure>{figure}</Figure>
-              {below && <dd className="font-cond text-[30px] leading-tight font-semibold">{below}</dd>}
-            </div>
+          {danger.map((c) => (
+            <li key={c.code}>! {tell(c, display)}</li>
           ))}
-        </dl>
-        <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
-          <Belts plan={plan} rpm={cut?.speed.ok ? cut.speed.value.rpm : undefined} />
-          {fluid && <p className="min-w-56 flex-1 text-[28px] leading-tight">{fluid}</p>}
-        </div>
-        {use?.load && <TorqueLine key={step.key} load={use.load} display={display} />}
-        {item.code === 'lay-out' && <DyeTimer />}
+        </ul>
+      )}
+      {step.again && (
+        <p className="text-[26px] font-bold" style={{ color: 'var(--bench-set)' }}>
+          Once more: {step.again}
+        </p>
+      )}
+      <h1
+        className={`font-cond text-[60px] leading-[0.95] font-semibold ${danger.length > 0 ? 'sm:text-[72px]' : 'sm:text-[88px]'}`}
+      >
+        {tell(headline(item, op), display)}
+      </h1>
+      <p className="text-[26px] leading-tight" style={{ color: 'var(--bench-quiet)' }}>
+        {step.newTool && <strong style={{ color: 'var(--bench-text)' }}>Change: </strong>}
+        {tool}
+        {where ? `, ${where}` : ''}
+        {inCrib ? '' : ' (to buy)'}
+      </p>
+      <p className="text-[26px] leading-snug">
+        {best
+          ? `${best.label}. ${WAY_FACTS[best.id].byHand ? tell(best.wrench, display) : ''}`
+          : tell(op?.order ?? item.order, display)}
+      </p>
+      <dl className="flex flex-wrap items-start gap-x-8 gap-y-3">
+        {figuresOf(step, op, plan, placed, display).map(({ label, figure, below }) => (
+          <div key={label}>
+            <Label>{label}</Label>
+            <Figure>{figure}</Figure>
+            {below && <dd className="font-cond text-[30px] leading-tight font-semibold">{below}</dd>}
+          </div>
+        ))}
+      </dl>
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+        <Belts plan={plan} rpm={cut?.speed.ok ? cut.speed.value.rpm : undefined} />
+        {fluid && <p className="min-w-56 flex-1 text-[28px] leading-tight">{fluid}</p>}
       </div>
+      {use?.load && <TorqueLine key={step.key} load={use.load} display={display} />}
+      {item.code === 'lay-out' && <DyeTimer />}
+    </div>
+  );
+}
+
+/** One step, to be read from a metre and a half: what is done with which figures, and the drawing that matters. */
+export function StepFace({ step, ahead, planOf, route, job, plan, display, signals }: Props) {
+  const { item } = step;
+  const op = plan?.operations.find((o) => o.key === item?.opKey);
+  const strip = plan && op && stripOf(plan, op);
+  return (
+    <div className={GRID}>
+      {item ? (
+        <Work step={step} item={item} job={job} plan={plan} display={display} />
+      ) : (
+        <Clamp step={step} route={route} />
+      )}
       <div className="flex min-h-0 min-w-0 flex-col gap-3">
         <div className={`${DRAWING} flex-1`}>
-          <Drawing step={drawn.step} plan={drawn.plan} route={route} job={job} display={display} />
+          <Drawings step={step} ahead={ahead} planOf={planOf} route={route} job={job} display={display} />
         </div>
-        {strip && <TurnCounter key={step.key} strip={strip} name={tool} signals={signals} />}
+        {strip && op && (
+          <div className="max-sm:order-first">
+            <TurnCounter key={step.key} strip={strip} name={toolOf(op).tool} signals={signals} />
+          </div>
+        )}
       </div>
     </div>
   );

@@ -57,7 +57,7 @@ export function TurnCounter({ strip, name, signals }: Props) {
       <div className="flex flex-wrap items-center gap-2">
         <p
           role="status"
-          className="flex min-w-48 flex-1 flex-wrap items-baseline gap-x-5 font-cond text-[34px] leading-tight font-semibold sm:text-[46px]"
+          className="flex min-w-48 flex-1 flex-wrap max-sm:basis-full items-baseline gap-x-5 font-cond text-[34px] leading-tight font-semibold sm:text-[46px]"
         >
           <span style={{ color: 'var(--bench-set)' }}>
             {turns} of {strip.total.toFixed(1)} turns
@@ -72,13 +72,13 @@ export function TurnCounter({ strip, name, signals }: Props) {
             <strong>Out, clear, oil</strong>
           ) : null}
         </p>
-        <button type="button" className="bench-key" onClick={() => setTurns((n) => n + 1)}>
+        <button type="button" className="bench-key max-sm:flex-1" onClick={() => setTurns((n) => n + 1)}>
           + 1
         </button>
-        <button type="button" className="bench-key" onClick={() => setTurns((n) => Math.max(0, n - 1))}>
+        <button type="button" className="bench-key max-sm:flex-1" onClick={() => setTurns((n) => Math.max(0, n - 1))}>
           − 1
         </button>
-        <button type="button" className="bench-key" onClick={() => setTurns(0)}>
+        <button type="button" className="bench-key max-sm:flex-1" onClick={() => setTurns(0)}>
           Zero
         </button>
       </div>
