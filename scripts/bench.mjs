@@ -6,9 +6,16 @@ import { build, installed, run } from './lib/steps.mjs';
 
 await installed();
 mkdirSync('.tmp', { recursive: true });
-for (const name of ['answer', 'plate', 'route', 'route-plan']) {
+for (const name of ['answer', 'plate', 'route', 'route-plan', 'records']) {
   const outfile = `.tmp/${name}.bench.mjs`;
-  buildSync({ entryPoints: [`bench/${name}.bench.ts`], bundle: true, format: 'esm', platform: 'node', outfile });
+  buildSync({
+    entryPoints: [`bench/${name}.bench.ts`],
+    bundle: true,
+    format: 'esm',
+    platform: 'node',
+    packages: 'external',
+    outfile,
+  });
   await run(process.execPath, [outfile]);
 }
 await build();

@@ -5,6 +5,8 @@ import { BLANK_FORM } from '@/core/hole/form';
 import { nextLetter } from '@/core/layout/letters';
 import { USUAL_PART } from '@/core/layout/part';
 import type { Placed } from '@/core/layout/place';
+import { builtOnce } from '../built-once';
+import type { Database } from '../database';
 import { jobChanges, jobFeatures, jobs } from '../schema';
 import type { Writer } from '../writing';
 
@@ -177,22 +179,34 @@ export interface NamedFeature extends Placed {
   letter: string;
 }
 
+const naming = builtOnce((db) =>
+  db
+    .select({ id: jobFeatures.id, letter: jobFeatures.letter, place: jobFeatures.place })
+    .from(jobs)
+    .leftJoin(
+      jobFeatures,
+      and(
+        eq(jobFeatures.jobId, jobs.id),
+        sql`${jobFeatures.id} in (select value from json_each(${sql.placeholder('ids')}))`,
+      ),
+    )
+    .where(eq(jobs.id, sql.placeholder('jobId')))
+    .prepare(),
+);
+
 /**
  * Features that somebody names, removed ones too, and those that their patterns follow.
  * @returns undefined for a job that never was; one that was deleted is there
  */
 export async function findNamed(
-  db: Writer,
+  db: Database,
   jobId: string,
   ids: readonly string[],
 ): Promise<Map<string, NamedFeature> | undefined> {
   const found = new Map<string, NamedFeature>();
-  for (let wanted = [...new Set(ids)], first = true; first || wanted.length > 0; first = false) {
-    const rows = await db
-      .select({ id: jobFeatures.id, letter: jobFeatures.letter, place: jobFeatures.place })
-      .from(jobs)
-      .leftJoin(jobFeatures, and(eq(jobFeatures.jobId, jobs.id), inArray(jobFeatures.id, wanted.slice(0, BATCH))))
-      .where(eq(jobs.id, jobId));
+  let wanted = [...new Set(ids)];
+  do {
+    const rows = await naming(db).all({ jobId, ids: JSON.stringify(wanted) });
     if (rows.length === 0) return undefined;
     const named = rows.flatMap(({ id, letter, place }) =>
       id === null || letter === null ? [] : [{ id, letter, place: place ?? undefined }],
@@ -201,8 +215,8 @@ export async function findNamed(
     const followed = named.flatMap(({ place }) =>
       place?.kind === 'mirror' || place?.kind === 'offset' ? [place.of] : [],
     );
-    wanted = [...new Set([...wanted.slice(BATCH), ...followed])].filter((id) => !found.has(id));
-  }
+    wanted = [...new Set(followed)].filter((id) => !found.has(id));
+  } while (wanted.length > 0);
   return found;
 }
 

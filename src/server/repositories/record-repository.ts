@@ -1,6 +1,8 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
 import { scribedLines } from '@/core/layout/scribed-lines';
 import { BENCH_KINDS, type RecordInput, type RecordKept, type RecordKind } from '@/contracts/record';
+import { builtOnce } from '../built-once';
+import type { Database } from '../database';
 import { records } from '../schema';
 import type { Writer } from '../writing';
 
@@ -69,19 +71,37 @@ function recordOf(row: typeof records.$inferSelect): RecordKept {
   } as RecordKept;
 }
 
+/** The fields of a row, in the order of the columns. */
+const FIELDS = Object.keys(getTableColumns(records));
+
+const appending = builtOnce((db) =>
+  db
+    .insert(records)
+    .select(
+      sql`select ${sql.join(
+        FIELDS.map((field) => sql.raw(`value ->> '${field}'`)),
+        sql`, `,
+      )} from json_each(${sql.placeholder('rows')}) where true`,
+    )
+    .onConflictDoNothing()
+    .returning({ id: records.id })
+    .prepare(),
+);
+
 /**
  * Appends records in one statement, all or none; one whose id is there already is left as it is. Nothing of a record is ever
  * changed.
  * @returns ids of those that were appended
  */
-export async function appendRecords(db: Writer, made: readonly RecordInput[], at: string): Promise<Set<string>> {
+export async function appendRecords(db: Database, made: readonly RecordInput[], at: string): Promise<Set<string>> {
   if (made.length === 0) return new Set();
-  const rows = made.map((record) => {
-    const { id, kind, jobId, routeId, body, corrects, who, happenedAt = at } = record;
-    const hole = 'featureId' in record ? { featureId: record.featureId, holeNumber: record.holeNumber } : {};
-    return { id, kind, jobId, routeId, ...hole, body, corrects, who, happenedAt, arrivedAt: at };
-  });
-  const appended = await db.insert(records).values(rows).onConflictDoNothing().returning({ id: records.id });
+  const rows = made.map((record) => ({
+    ...record,
+    body: JSON.stringify(record.body),
+    happenedAt: record.happenedAt ?? at,
+    arrivedAt: at,
+  }));
+  const appended = await appending(db).all({ rows: JSON.stringify(rows) });
   return new Set(appended.map(({ id }) => id));
 }
 
