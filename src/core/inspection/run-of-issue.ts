@@ -5,7 +5,7 @@ import { expandPlaces, type Expanded } from '../layout/place';
 import { runSteps, type IsDue, type RunStep } from '../route/run-steps';
 import type { Route } from '../route/route';
 import type { Shop } from '../shop/shop';
-import type { BenchRecord, HoleAt } from './bench-record';
+import { holeKey, type BenchRecord, type HoleAt } from './bench-record';
 import type { CheckSetting } from './checks-of';
 import { isRedone, planAtBench } from './plan-at-bench';
 import { resultsOf } from './progress';
@@ -57,6 +57,7 @@ export function runOfIssue(
     return parts;
   };
   const isDue: IsDue = (item, part) => duePartsOf(item.featureId, item.hole).includes(part);
+  const plans = new Map<string, Result<HolePlan>>();
   let points: Expanded['points'] | undefined;
   const find = (id: string): JobFeature | undefined => job.holes.find((f) => f.id === id);
   const run = runOf(every <= 1 ? everyStep(route) : runSteps(route, isDue), records, (item, _part, before, after) => {
@@ -70,7 +71,10 @@ export function runOfIssue(
     duePartsOf,
     planAt: (hole) => {
       const feature = find(hole.featureId);
-      return feature && planAtBench(feature, job, planner, changeFor(run.remedies, hole));
+      if (!feature) return undefined;
+      const plan = plans.get(holeKey(hole)) ?? planAtBench(feature, job, planner, changeFor(run.remedies, hole));
+      plans.set(holeKey(hole), plan);
+      return plan;
     },
     settingFor: (hole, plan) => {
       points ??= expandPlaces(job.holes.filter((f) => f.place)).points;

@@ -13,7 +13,7 @@ import { useOfflineShell } from '../run/offline-shell';
 import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
 import { BenchMenu, type MenuAction } from './bench-menu';
-import { drawingOf, StepFace } from './step-face';
+import { StepFace } from './step-face';
 import { StepTimer } from './step-timer';
 import { TroubleSheet } from './trouble-sheet';
 import { useAwake } from './use-awake';
@@ -112,7 +112,8 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
   const plan = step && planOf(step);
   const op = plan?.operations.find((o) => o.key === step?.item?.opKey);
   const place = step ? steps.indexOf(step) : steps.length;
-  const ahead = steps.find((s, i) => i > place && !run.settled.has(s.key) && step && drawingOf(s) !== drawingOf(step));
+  const firstAhead = (passes: (s: BenchStep) => boolean): BenchStep | undefined =>
+    steps.find((s, i) => i > place && !run.settled.has(s.key) && passes(s));
   const doneSteps = steps.filter((s) => run.settled.has(s.key)).length;
   const about = { routeId: issue.id, ...(at ? { featureId: at.featureId, holeNumber: at.holeNumber } : {}) };
   const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
@@ -251,7 +252,7 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
       {step && sheet === undefined && !checks && (
         <StepFace
           step={step}
-          ahead={ahead}
+          firstAhead={firstAhead}
           planOf={planOf}
           route={issue.route}
           job={job}

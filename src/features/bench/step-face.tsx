@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useDeferredValue, useMemo } from 'react';
+import { memo, useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { Job } from '@/contracts/job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
@@ -29,8 +29,8 @@ type PlanOf = (step: BenchStep) => HolePlan | undefined;
 
 interface Props {
   step: BenchStep;
-  /** The next step with another drawing. */
-  ahead?: BenchStep;
+  /** The first open step after this one that passes. */
+  firstAhead: (passes: (step: BenchStep) => boolean) => BenchStep | undefined;
   planOf: PlanOf;
   route: Route;
   job: Job;
@@ -151,10 +151,6 @@ function figuresOf(
 
 const ON_THE_FACE: readonly WorkItem['code'][] = ['lay-out', 'check', 'deburr', 'start', 'cut-between'];
 
-/** What a step shows: steps with the same key show the same drawing, with another hole lit. */
-export const drawingOf = ({ item, setUp }: BenchStep): string =>
-  !item || ON_THE_FACE.includes(item.code) ? `face ${setUp}` : item.featureId;
-
 type DrawingProps = Pick<Props, 'step' | 'plan' | 'route' | 'job' | 'display'>;
 
 /** The drawing that matters: the face with this hole lit, or its section, with the speeds where no belts are drawn. */
@@ -176,53 +172,63 @@ const Drawing = memo(function Drawing({ step, plan, route, job, display }: Drawi
   );
 });
 
-function Slot({ step, planOf, ...rest }: Omit<DrawingProps, 'plan'> & { planOf: PlanOf }) {
-  const plan = useMemo(() => planOf(step), [step, planOf]);
-  return <Drawing step={step} plan={plan} {...rest} />;
+/** Steps with the same key show the same drawing, with another hole lit. */
+const drawingOf = ({ item, setUp }: BenchStep): string =>
+  !item || ON_THE_FACE.includes(item.code) ? `face ${setUp}` : item.featureId;
+
+/** Steps with the same key are the same work on another hole. */
+const workOf = ({ item, setUp }: BenchStep): string => (item ? `${item.featureId} ${item.opKey}` : `clamp ${setUp}`);
+
+interface SlotsProps extends Pick<Props, 'step' | 'firstAhead' | 'planOf'> {
+  keyOf: (step: BenchStep) => string;
+  /** Whether a step that is not there yet comes a moment after the key. */
+  mayFollow?: boolean;
+  className: string;
+  children: (step: BenchStep, plan: HolePlan | undefined) => ReactNode;
 }
 
 /**
- * The drawing of a step. The next other one is planned and drawn behind it while nobody presses a key, so that it stands at
- * once when its turn comes; any other follows a moment after the figures to set.
+ * What is shown of a step, and behind it what is shown of the next other one: planned and drawn while nobody presses a key, so
+ * that it stands at once when its turn comes. Nothing in it can be touched.
  */
-function Drawings({ step, ahead, planOf, ...rest }: Omit<DrawingProps, 'plan'> & Pick<Props, 'ahead' | 'planOf'>) {
+function Slots({ step, firstAhead, planOf, keyOf, mayFollow, className, children }: SlotsProps) {
+  const key = keyOf(step);
   const drawn = useDeferredValue(step);
-  const behind = useDeferredValue(ahead);
-  const shown = behind && drawingOf(behind) === drawingOf(step) ? step : drawn;
-  const slots = new Map([behind ?? shown, drawn, shown].map((of) => [drawingOf(of), of]));
-  // In an order that holds, so that none is moved in the page when its turn comes; nothing in them can be touched.
-  return [...slots].sort().map(([key, of]) => (
+  const behind = useDeferredValue(firstAhead((s) => keyOf(s) !== key));
+  const planOfBehind = useDeferredValue(planOf);
+  const shown = !mayFollow || (behind && keyOf(behind) === key) ? step : drawn;
+  const slots = new Map([behind ?? shown, drawn, shown].map((of) => [keyOf(of), of]));
+  // In an order that holds, so that none is moved in the page when its turn comes.
+  return [...slots].sort().map(([slot, of]) => (
     <div
-      key={key}
+      key={slot}
       aria-hidden={of !== shown}
-      className={`flex min-h-0 min-w-0 gap-2 will-change-[opacity] [grid-area:1/1] ${of === shown ? '' : 'opacity-0'}`}
+      className={`will-change-[opacity] [grid-area:1/1] ${className} ${of === shown ? 'z-1' : 'opacity-0'}`}
     >
-      <Slot step={of} planOf={planOf} {...rest} />
+      {children(of, (of === shown ? planOf : planOfBehind)(of))}
     </div>
   ));
 }
 
-/** The turns of a tap in its hole, where the turns are counted by hand or by the machine. */
-function stripOf({ thread, material, machine }: HolePlan, { tap }: Operation) {
+/** What a tap of a hole carries, and its turns where they are known. */
+function tapOf({ thread, material, machine }: HolePlan, { tap }: Operation) {
   const use = tap && thread?.tapping.best.each[tap.place - 1];
-  return use && Number.isFinite(use.turns.value)
-    ? turnStrip(thread.tapping.best, use, thread.thread, material, machine)
-    : undefined;
+  if (!use) return undefined;
+  const isKnown = Number.isFinite(use.turns.value);
+  return {
+    load: use.load,
+    strip: isKnown ? turnStrip(thread.tapping.best, use, thread.thread, material, machine) : undefined,
+  };
 }
 
+type WorkProps = Pick<Props, 'step' | 'job' | 'plan' | 'display'> & { item: WorkItem };
+
 /** One operation: what, with which tool, and the figures to set. */
-function Work({
-  step,
-  item,
-  job,
-  plan,
-  display,
-}: Pick<Props, 'step' | 'job' | 'plan' | 'display'> & { item: WorkItem }) {
+const Work = memo(function Work({ step, item, job, plan, display }: WorkProps) {
   const op = plan?.operations.find((o) => o.key === item.opKey);
   const cut = op?.cut;
   const danger = op?.cautions.filter((c) => c.level !== 'note') ?? [];
   const best = op?.tap && plan?.thread ? plan.thread.tapping.best : undefined;
-  const use = op?.tap && best?.each[op.tap.place - 1];
   const { tool, inCrib } = op ? toolOf(op) : item;
   const where = whereOf(op);
   const fluid = (cut || op?.tap) && plan && !plan.dry && !plan.material.runsDry ? plan.material.lubricant : undefined;
@@ -274,31 +280,42 @@ function Work({
         <Belts plan={plan} rpm={cut?.speed.ok ? cut.speed.value.rpm : undefined} />
         {fluid && <p className="min-w-56 flex-1 text-[28px] leading-tight">{fluid}</p>}
       </div>
-      {use?.load && <TorqueLine key={step.key} load={use.load} display={display} />}
-      {item.code === 'lay-out' && <DyeTimer />}
     </div>
   );
-}
+});
 
 /** One step, to be read from a metre and a half: what is done with which figures, and the drawing that matters. */
-export function StepFace({ step, ahead, planOf, route, job, plan, display, signals }: Props) {
+export function StepFace({ step, firstAhead, planOf, route, job, plan, display, signals }: Props) {
   const { item } = step;
   const op = plan?.operations.find((o) => o.key === item?.opKey);
-  const strip = plan && op && stripOf(plan, op);
+  const tap = plan && op && tapOf(plan, op);
+  const slots = { step, firstAhead, planOf };
   return (
     <div className={GRID}>
-      {item ? (
-        <Work step={step} item={item} job={job} plan={plan} display={display} />
-      ) : (
-        <Clamp step={step} route={route} />
-      )}
+      <div className="flex min-w-0 flex-col gap-3">
+        <div className="grid grid-cols-[minmax(0,1fr)]">
+          <Slots {...slots} keyOf={workOf} className="min-w-0">
+            {(of, made) =>
+              of.item ? (
+                <Work step={of} item={of.item} job={job} plan={made} display={display} />
+              ) : (
+                <Clamp step={of} route={route} />
+              )
+            }
+          </Slots>
+        </div>
+        {tap?.load && <TorqueLine key={step.key} load={tap.load} display={display} />}
+        {item?.code === 'lay-out' && <DyeTimer />}
+      </div>
       <div className="flex min-h-0 min-w-0 flex-col gap-3">
         <div className={`${DRAWING} flex-1`}>
-          <Drawings step={step} ahead={ahead} planOf={planOf} route={route} job={job} display={display} />
+          <Slots {...slots} keyOf={drawingOf} mayFollow className="flex min-h-0 min-w-0 gap-2">
+            {(of, made) => <Drawing step={of} plan={made} route={route} job={job} display={display} />}
+          </Slots>
         </div>
-        {strip && op && (
+        {tap?.strip && op && (
           <div className="max-sm:order-first">
-            <TurnCounter key={step.key} strip={strip} name={toolOf(op).tool} signals={signals} />
+            <TurnCounter step={step.key} strip={tap.strip} name={toolOf(op).tool} signals={signals} />
           </div>
         )}
       </div>

@@ -6,6 +6,8 @@ import { TurnStrip } from '@/ui/taps/turn-strip';
 import { useKeys } from '@/ui/keys';
 
 interface Props {
+  /** Its key: another step begins at no turn. */
+  step: string;
   strip: Strip;
   name: string;
   signals: boolean;
@@ -28,8 +30,10 @@ function beep(): void {
 }
 
 /** Turns counted at the wrench: each tap on the strip, or T, is one; it says where to stop. */
-export function TurnCounter({ strip, name, signals }: Props) {
-  const [turns, setTurns] = useState(0);
+export function TurnCounter({ step, strip, name, signals }: Props) {
+  const [turned, setTurned] = useState({ step, n: 0 });
+  const turns = turned.step === step ? turned.n : 0;
+  const setTurns = (to: (n: number) => number): void => setTurned((t) => ({ step, n: to(t.step === step ? t.n : 0) }));
   const told = useRef(false);
   const left = strip.total - turns;
   const atStop = left < 1 - 1e-9;
@@ -78,7 +82,7 @@ export function TurnCounter({ strip, name, signals }: Props) {
         <button type="button" className="bench-key max-sm:flex-1" onClick={() => setTurns((n) => Math.max(0, n - 1))}>
           − 1
         </button>
-        <button type="button" className="bench-key max-sm:flex-1" onClick={() => setTurns(0)}>
+        <button type="button" className="bench-key max-sm:flex-1" onClick={() => setTurns(() => 0)}>
           Zero
         </button>
       </div>
