@@ -104,20 +104,9 @@ const maybeHole = { featureId: hole.featureId.optional(), holeNumber: hole.holeN
 const atBench = <K extends BenchKind>(kind: K) =>
   z.strictObject({ ...common, ...maybeHole, kind: z.literal(kind), body: bodies[kind] });
 
-const [
-  stepDone,
-  stepSkipped,
-  stepUndone,
-  chipSeen,
-  tapFelt,
-  tapBroken,
-  drillDull,
-  note,
-  remedy,
-  checked,
-  decision,
-  photo,
-] = [
+const EACH = [
+  punchMark,
+  layoutTick,
   atBench('step-done'),
   atBench('step-skipped'),
   atBench('step-undone'),
@@ -133,22 +122,7 @@ const [
 ] as const;
 
 /** What happened at the bench; the kind says what its body holds. */
-export const recordInput = z.discriminatedUnion('kind', [
-  punchMark,
-  layoutTick,
-  stepDone,
-  stepSkipped,
-  stepUndone,
-  chipSeen,
-  tapFelt,
-  tapBroken,
-  drillDull,
-  note,
-  remedy,
-  checked,
-  decision,
-  photo,
-]);
+export const recordInput = z.discriminatedUnion('kind', EACH);
 /** Kinds that the bench and its checks write. */
 export const BENCH_KINDS = keysOf(bodies);
 export type RecordInput = z.infer<typeof recordInput>;
@@ -166,23 +140,16 @@ export const recordBatch = z.strictObject({
 });
 
 const arrived = { happenedAt: z.string(), arrivedAt: z.string() };
+type Arrived<Each extends readonly z.ZodObject[]> = {
+  -readonly [K in keyof Each]: Each[K] extends z.ZodObject<infer Shape, infer Rest>
+    ? z.ZodObject<z.util.Extend<Shape, typeof arrived>, Rest>
+    : never;
+};
 /** A record as it was taken in. */
-export const recordKept = z.discriminatedUnion('kind', [
-  punchMark.extend(arrived),
-  layoutTick.extend(arrived),
-  stepDone.extend(arrived),
-  stepSkipped.extend(arrived),
-  stepUndone.extend(arrived),
-  chipSeen.extend(arrived),
-  tapFelt.extend(arrived),
-  tapBroken.extend(arrived),
-  drillDull.extend(arrived),
-  note.extend(arrived),
-  remedy.extend(arrived),
-  checked.extend(arrived),
-  decision.extend(arrived),
-  photo.extend(arrived),
-]);
+export const recordKept = z.discriminatedUnion(
+  'kind',
+  EACH.map((one) => one.extend(arrived)) as unknown as Arrived<typeof EACH>,
+);
 export type RecordKept = z.infer<typeof recordKept>;
 export type PunchMark = Extract<RecordKept, { kind: 'punch-mark' }>;
 export type LayoutTick = Extract<RecordKept, { kind: 'layout-tick' }>;

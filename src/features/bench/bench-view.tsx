@@ -1,8 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
-import type { BenchKind, BodyOf, HoleAt } from '@/core/inspection/bench-record';
-import type { HolePlan } from '@/core/hole/hole-plan';
+import { useState } from 'react';
 import { holesWaiting, type BenchStep } from '@/core/inspection/run';
 import { holeName } from '@/core/route/work-item';
 import { useKeys } from '@/ui/keys';
@@ -12,12 +10,13 @@ import { RecordFaults } from '../job-store/record-faults';
 import { useOfflineShell } from '../run/offline-shell';
 import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
-import { BenchMenu, type MenuAction } from './bench-menu';
+import { BenchHeader } from './bench-header';
+import { BenchMenu } from './bench-menu';
 import { StepFace } from './step-face';
-import { StepTimer } from './step-timer';
 import { TroubleSheet } from './trouble-sheet';
 import { useAwake } from './use-awake';
 import { useBenchSettings } from './use-bench-settings';
+import { useStepInView } from './use-step-in-view';
 
 /** The issued route of a job at work, one step a screen; everything done is recorded at once. */
 export function BenchView({ jobId }: { jobId: string }) {
@@ -33,7 +32,7 @@ export function BenchView({ jobId }: { jobId: string }) {
       className="bench fixed inset-0 z-10 flex flex-col gap-3 overflow-auto p-3 sm:p-5"
     >
       {issue && at ? (
-        <AtWork jobId={jobId} running={running} kept={kept} />
+        <AtWork jobId={jobId} running={{ ...running, issue, at }} kept={kept} />
       ) : none ? (
         <section className="m-auto flex max-w-xl flex-col gap-4 text-center">
           <h1 className="font-cond text-5xl font-semibold">No route issued yet</h1>
@@ -56,136 +55,45 @@ export function BenchView({ jobId }: { jobId: string }) {
   );
 }
 
-const holeOfStep = ({ item, part }: BenchStep): HoleAt | undefined =>
-  item && item.featureId !== '' ? { featureId: item.featureId, holeNumber: item.hole, part } : undefined;
-
-/** Keys that mean done: a foot switch sends one of them. */
-const DONE_KEYS = ['Space', 'Enter', 'PageDown'] as const;
-
 interface AtWorkProps {
   jobId: string;
-  running: Running;
+  running: Running & { issue: NonNullable<Running['issue']>; at: NonNullable<Running['at']> };
   /** Whether it opens without a network. */
   kept: boolean;
 }
 
 function AtWork({ jobId, running, kept }: AtWorkProps) {
   const { issue, job, at: here, bench, shop } = running;
-  const run = here?.run;
   const { display } = useUnits();
   const [settings, setSettings] = useBenchSettings();
-  /** Key of a step that is looked at; undefined: the first that is open. */
-  const [looking, setLooking] = useState<string>();
-  const [sheet, setSheet] = useState<'trouble' | 'check' | MenuAction>();
-  const [said, setSaid] = useState('');
-  const since = useRef(0);
-  const undone = useRef<() => void>(undefined);
-  const undo = useCallback(() => undone.current?.(), []);
-  const steps = run?.steps ?? [];
-  const step = steps.find((s) => s.key === looking) ?? run?.next;
-  const at = step && holeOfStep(step);
-  const key = step?.key;
-  useEffect(() => {
-    since.current = Date.now();
-  }, [key]);
-  const planOf = useCallback(
-    (of: BenchStep): HolePlan | undefined => {
-      const hole = holeOfStep(of);
-      const planned = hole && here?.planAt(hole);
-      return planned?.ok ? planned.value : undefined;
-    },
-    [here],
-  );
-  const settled = step && run?.settled.get(step.key);
-  useEffect(() => {
-    undone.current = () => {
-      if (!issue || !step || !settled) return;
-      const hole = at && { featureId: at.featureId, holeNumber: at.holeNumber };
-      bench.record(
-        'step-undone',
-        { step: step.key, part: step.part },
-        { routeId: issue.id, ...hole, corrects: settled.id },
-      );
-    };
-  });
-  if (!issue || !job || !here || !run) return null;
+  const view = useStepInView(running);
+  const { step, at, sheet, setSheet, planOf, record, isDone, done } = view;
+  if (!job) return null;
   const plan = step && planOf(step);
   const op = plan?.operations.find((o) => o.key === step?.item?.opKey);
-  const place = step ? steps.indexOf(step) : steps.length;
-  const firstAhead = (passes: (s: BenchStep) => boolean): BenchStep | undefined =>
-    steps.find((s, i) => i > place && !run.settled.has(s.key) && passes(s));
-  const doneSteps = steps.filter((s) => run.settled.has(s.key)).length;
-  const about = { routeId: issue.id, ...(at ? { featureId: at.featureId, holeNumber: at.holeNumber } : {}) };
-  const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
-  const waits = holesWaiting(run);
-  const isDone = settled !== undefined;
+  const waits = holesWaiting(here.run);
   const checks = step?.item?.code === 'check';
-
-  function done(): void {
-    if (!step) return;
-    if (!isDone) {
-      const seconds = Math.round((Date.now() - since.current) / 100) / 10;
-      record('step-done', { step: step.key, part: step.part, seconds });
-      setSaid(`${step.item ? `${holeName(step.item)} ` : ''}done`);
-    }
-    // The one after it, where somebody looked back; else wherever the work is by then.
-    setLooking(looking === undefined || !isDone ? undefined : steps[place + 1]?.key);
-    setSheet(undefined);
-  }
-  const look = (by: number): void => setLooking(steps[Math.min(steps.length - 1, Math.max(0, place + by))]?.key);
-  const back = (): void => (sheet ? setSheet(undefined) : look(-1));
-  const next = sheet === undefined ? done : () => undefined;
+  const laysOut = step?.item?.code === 'lay-out';
+  const close = (): void => setSheet(undefined);
   return (
     <>
-      <Keys onDone={next} onBack={back} onForward={() => look(1)} pedal={settings.pedal} />
-      <header className="flex items-center gap-x-5 font-cond text-[20px] sm:text-[24px]">
-        <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-5">
-          <span className="min-w-0 truncate font-semibold max-lg:hidden">{job.name}</span>
-          <span style={{ color: 'var(--bench-quiet)' }}>
-            part {step?.part ?? issue.quantity} of {issue.quantity}
-          </span>
-          {step?.place && (
-            <span style={{ color: 'var(--bench-quiet)' }}>
-              hole {step.place.n} of {step.place.of}
-            </span>
-          )}
-          {step?.item && <strong className="text-[30px]">{holeName(step.item)}</strong>}
-          {step?.item && !isDone && <StepTimer key={step.key} planned={step.item.seconds} />}
-          <span
-            role="status"
-            className={`ml-auto ${bench.toSend > 0 ? '' : 'max-sm:sr-only'}`}
-            style={{ color: 'var(--bench-quiet)' }}
-          >
-            {bench.toSend > 0 ? `${bench.toSend} to send` : said}
-          </span>
-        </div>
+      <Keys
+        onDone={sheet === undefined ? done : () => undefined}
+        onBack={view.back}
+        onForward={view.forward}
+        pedal={settings.pedal}
+      />
+      <BenchHeader name={job.name} quantity={issue.quantity} view={view} toSend={bench.toSend}>
         <BenchMenu
           jobId={jobId}
           settings={settings}
           change={setSettings}
           onPick={setSheet}
           canUndo={isDone}
-          onUndo={undo}
+          onUndo={view.undo}
           kept={kept}
         />
-      </header>
-      <div
-        role="progressbar"
-        aria-label="Steps done"
-        aria-valuemin={0}
-        aria-valuemax={steps.length}
-        aria-valuenow={doneSteps}
-        className="h-1.5 shrink-0 overflow-hidden"
-        style={{ background: 'var(--bench-panel)' }}
-      >
-        <div
-          className="h-full origin-left will-change-transform"
-          style={{
-            background: 'var(--bench-key)',
-            transform: `scaleX(${doneSteps / Math.max(1, steps.length)})`,
-          }}
-        />
-      </div>
+      </BenchHeader>
       {waits > 0 && (
         <p role="alert" className="text-[22px] font-bold" style={{ color: 'var(--bench-danger)' }}>
           ! {waits === 1 ? 'One hole waits' : `${waits} holes wait`} for a decision.{' '}
@@ -213,9 +121,9 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
           part={step.part}
           display={display}
           record={record}
-          onPosition={step.item?.code === 'lay-out' ? undefined : () => setSheet('check')}
-          marksAt={step.item?.code === 'lay-out' ? `/jobs/${jobId}/plate?tab=punch` : undefined}
-          onClose={() => setSheet(undefined)}
+          onPosition={laysOut ? undefined : () => setSheet('check')}
+          marksAt={laysOut ? `/jobs/${jobId}/plate?tab=punch` : undefined}
+          onClose={close}
         />
       )}
       {step && (sheet === 'check' || (checks && sheet === undefined)) && plan && at && (
@@ -237,22 +145,12 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
         </section>
       )}
       {step && (sheet === 'skip' || sheet === 'note') && (
-        <Phrases
-          kind={sheet}
-          onClose={() => setSheet(undefined)}
-          onSay={(text) => {
-            if (sheet === 'note') record('note', { part: step.part, text });
-            else record('step-skipped', { step: step.key, part: step.part, reason: text });
-            setSaid(sheet === 'note' ? 'Noted' : 'Skipped');
-            setLooking(undefined);
-            setSheet(undefined);
-          }}
-        />
+        <Phrases kind={sheet} onClose={close} onSay={(text) => view.say(sheet, text)} />
       )}
       {step && sheet === undefined && !checks && (
         <StepFace
           step={step}
-          firstAhead={firstAhead}
+          firstAhead={view.firstAhead}
           planOf={planOf}
           route={issue.route}
           job={job}
@@ -266,11 +164,11 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
           <button
             type="button"
             className="bench-key bench-next min-h-[84px] min-w-0 flex-1 max-sm:px-2 max-sm:text-[22px] sm:text-[34px]"
-            onClick={sheet === 'check' ? () => setSheet(undefined) : done}
+            onClick={sheet === 'check' ? close : done}
           >
-            {sheet === 'check' ? 'Back to the step' : isDone ? 'Next' : nextWords(step, steps[place + 1])}
+            {sheet === 'check' ? 'Back to the step' : isDone ? 'Next' : nextWords(step, view.after)}
           </button>
-          <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={back}>
+          <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={view.back}>
             Back
           </button>
           {op && (op.cut ?? op.tap ?? op.code === 'lay-out') && !checks && (
@@ -290,6 +188,9 @@ function nextWords(step: BenchStep, after: BenchStep | undefined): string {
   if (after.newTool) return 'Done: next tool';
   return 'Done: next hole';
 }
+
+/** Keys that mean done: a foot switch sends one of them. */
+const DONE_KEYS = ['Space', 'Enter', 'PageDown'] as const;
 
 interface KeysProps {
   onDone: () => void;

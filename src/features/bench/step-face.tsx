@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useDeferredValue, useMemo, type ReactNode } from 'react';
+import { memo, useMemo } from 'react';
 import type { Job } from '@/contracts/job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
@@ -23,15 +23,9 @@ import { StepLadder } from '@/ui/drawings/step-ladder';
 import { TorqueLine } from './torque-line';
 import { TurnCounter } from './turn-counter';
 import { DyeTimer } from './dye-timer';
+import { Slots, type StepAndAhead } from './step-slots';
 
-/** How the hole of a step is made by now. */
-type PlanOf = (step: BenchStep) => HolePlan | undefined;
-
-interface Props {
-  step: BenchStep;
-  /** The first open step after this one that passes. */
-  firstAhead: (passes: (step: BenchStep) => boolean) => BenchStep | undefined;
-  planOf: PlanOf;
+interface Props extends StepAndAhead {
   route: Route;
   job: Job;
   plan?: HolePlan;
@@ -89,8 +83,7 @@ function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
 
 const GRID =
   'grid min-h-0 flex-1 gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)] lg:grid-rows-[minmax(0,1fr)]';
-const DRAWING =
-  'dye grid min-h-[300px] min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)] p-3 sm:min-h-[360px] lg:min-h-40';
+const DRAWING = 'dye relative flex min-h-[300px] min-w-0 sm:min-h-[360px] lg:min-h-40';
 
 /** What is said before a clamping: which face up, and how. */
 function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
@@ -111,9 +104,11 @@ interface FigureOf {
   label: string;
   figure: string;
   below?: string;
+  /** Stands again right below on a phone. */
+  notOnPhone?: true;
 }
 
-/** The numbers to set: speed, stop, breakthrough, the place where it is found by scales. */
+/** The numbers to set: speed, turns, stop, breakthrough, the place where it is found by scales. */
 function figuresOf(
   { item, newSpeed }: BenchStep,
   op: Operation | undefined,
@@ -123,6 +118,7 @@ function figuresOf(
 ): FigureOf[] {
   const { cut, tap } = op ?? {};
   const best = tap && plan?.thread?.tapping.best;
+  const turns = best && WAY_FACTS[best.id].byHand ? best.each[tap.place - 1]?.turns.value : undefined;
   const rpm = cut?.speed.ok ? cut.speed.value.rpm : best && WAY_FACTS[best.id].spindle ? best.rpm : undefined;
   const tenths = (mm: number): string => showText({ ...quantity(mm, 'mm'), places: 1 }, display);
   const byScales =
@@ -137,6 +133,9 @@ function figuresOf(
             ...(cut?.speed.ok ? { below: cut.speed.value.label } : {}),
           },
         ]),
+    ...(turns !== undefined && Number.isFinite(turns)
+      ? [{ label: 'turns, last safe', figure: turns.toFixed(1), notOnPhone: true as const }]
+      : []),
     ...(best?.clutch ? [{ label: 'clutch', figure: showText(best.clutch, display) }] : []),
     ...(cut && !cut.spec.through ? [{ label: 'stop, from touch', figure: tenths(cut.travel.value) }] : []),
     ...(cut?.breaksThroughMm === undefined ? [] : [{ label: 'comes through at', figure: tenths(cut.breaksThroughMm) }]),
@@ -178,37 +177,6 @@ const drawingOf = ({ item, setUp }: BenchStep): string =>
 
 /** Steps with the same key are the same work on another hole. */
 const workOf = ({ item, setUp }: BenchStep): string => (item ? `${item.featureId} ${item.opKey}` : `clamp ${setUp}`);
-
-interface SlotsProps extends Pick<Props, 'step' | 'firstAhead' | 'planOf'> {
-  keyOf: (step: BenchStep) => string;
-  /** Whether a step that is not there yet comes a moment after the key. */
-  mayFollow?: boolean;
-  className: string;
-  children: (step: BenchStep, plan: HolePlan | undefined) => ReactNode;
-}
-
-/**
- * What is shown of a step, and behind it what is shown of the next other one: planned and drawn while nobody presses a key, so
- * that it stands at once when its turn comes. Nothing in it can be touched.
- */
-function Slots({ step, firstAhead, planOf, keyOf, mayFollow, className, children }: SlotsProps) {
-  const key = keyOf(step);
-  const drawn = useDeferredValue(step);
-  const behind = useDeferredValue(firstAhead((s) => keyOf(s) !== key));
-  const planOfBehind = useDeferredValue(planOf);
-  const shown = !mayFollow || (behind && keyOf(behind) === key) ? step : drawn;
-  const slots = new Map([behind ?? shown, drawn, shown].map((of) => [keyOf(of), of]));
-  // In an order that holds, so that none is moved in the page when its turn comes.
-  return [...slots].sort().map(([slot, of]) => (
-    <div
-      key={slot}
-      aria-hidden={of !== shown}
-      className={`will-change-[opacity] [grid-area:1/1] ${className} ${of === shown ? 'z-1' : 'opacity-0'}`}
-    >
-      {children(of, (of === shown ? planOf : planOfBehind)(of))}
-    </div>
-  ));
-}
 
 /** What a tap of a hole carries, and its turns where they are known. */
 function tapOf({ thread, material, machine }: HolePlan, { tap }: Operation) {
@@ -268,8 +236,8 @@ const Work = memo(function Work({ step, item, job, plan, display }: WorkProps) {
           : tell(op?.order ?? item.order, display)}
       </p>
       <dl className="flex flex-wrap items-start gap-x-8 gap-y-3">
-        {figuresOf(step, op, plan, placed, display).map(({ label, figure, below }) => (
-          <div key={label}>
+        {figuresOf(step, op, plan, placed, display).map(({ label, figure, below, notOnPhone }) => (
+          <div key={label} className={notOnPhone && 'max-sm:hidden'}>
             <Label>{label}</Label>
             <Figure>{figure}</Figure>
             {below && <dd className="font-cond text-[30px] leading-tight font-semibold">{below}</dd>}
@@ -293,7 +261,7 @@ export function StepFace({ step, firstAhead, planOf, route, job, plan, display, 
   return (
     <div className={GRID}>
       <div className="flex min-w-0 flex-col gap-3">
-        <div className="grid grid-cols-[minmax(0,1fr)]">
+        <div className="relative overflow-clip">
           <Slots {...slots} keyOf={workOf} className="min-w-0">
             {(of, made) =>
               of.item ? (
@@ -309,7 +277,7 @@ export function StepFace({ step, firstAhead, planOf, route, job, plan, display, 
       </div>
       <div className="flex min-h-0 min-w-0 flex-col gap-3">
         <div className={`${DRAWING} flex-1`}>
-          <Slots {...slots} keyOf={drawingOf} mayFollow className="flex min-h-0 min-w-0 gap-2">
+          <Slots {...slots} keyOf={drawingOf} mayFollow className="flex min-h-0 min-w-0 flex-1 gap-2 p-3">
             {(of, made) => <Drawing step={of} plan={made} route={route} job={job} display={display} />}
           </Slots>
         </div>
