@@ -7,7 +7,8 @@ export function useReached<T extends Element>(): [(element: T | null) => void, b
   const [reached, setReached] = useState(false);
   const watch = useCallback((element: T | null) => {
     if (!element) return undefined;
-    const observer = new IntersectionObserver(([entry]) => entry.isIntersecting && setReached(true));
+    // A page that is busy is told of several moments at once, the oldest first.
+    const observer = new IntersectionObserver((moments) => moments.some((m) => m.isIntersecting) && setReached(true));
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
