@@ -1,5 +1,6 @@
 import { recordInput, type RecordInput } from '@/contracts/record';
 import { runSteps } from '@/core/route/run-steps';
+import { beginSampleRun } from './demo/sample-run';
 import { listRecords } from './repositories/record-repository';
 import { takeRecords } from './services/record-service';
 import { issuedRoute, issueRoute } from './services/route-service';
@@ -86,6 +87,18 @@ test('how far a job is at the bench, what waits, and its inspection sheet', asyn
       .subarray(0, 5)
       .toString(),
   ).toBe('%PDF-');
+});
+
+test('the sample shop has a job on the bench, judged as the core judges it', async () => {
+  const RING = 'sample-job-dust-cap-ring';
+  await beginSampleRun(at.db);
+  expect((await recordedOf(at.db, [RING])).get(RING)?.bench).toMatchObject({ waiting: 1, next: 'tap A9' });
+  expect((await inspectionOf(at.db, RING)).rows.map((r) => [r.hole, r.check.split(' ')[0], r.verdict])).toEqual([
+    ['A2', 'Go', 'good'],
+    ['A2', 'Not-go', 'good'],
+    ['A2', 'Minor', 'good'],
+    ['A5', 'Minor', 'bad'],
+  ]);
 });
 
 test('a reading reaches all that listen, until they stop; what is none is refused and reaches nobody', async () => {

@@ -4,6 +4,7 @@ import { setDoor } from './access/session';
 import { copyEveryNight } from './backup';
 import { DEFAULT_URL, openDatabase, type Database } from './database';
 import { UnusableDatabase } from './database-faults';
+import { beginSampleRun } from './demo/sample-run';
 import { seedSampleShop } from './demo/sample-shop';
 import { isLoopback } from './http/hosts';
 import { forgetChanges } from './repositories/job-repository';
@@ -39,7 +40,7 @@ async function closeDoor(db: Database): Promise<void> {
 async function start(): Promise<Opened> {
   const url = process.env.DATABASE_URL ?? DEFAULT_URL;
   const { db, client } = await openDatabase(url);
-  if (process.env.JOLLY_BIT_SEED !== 'none') await seedSampleShop(db);
+  if (process.env.JOLLY_BIT_SEED !== 'none' && (await seedSampleShop(db))) await beginSampleRun(db);
   await writing(db, (tx) => forgetChanges(tx, new Date(Date.now() - CHANGES_KEPT_MS).toISOString()));
   await closeDoor(db);
   copyEveryNight(client, url);

@@ -10,12 +10,15 @@ import { SAMPLE_MACHINES } from './sample-machines';
 import { SAMPLE_TAPS } from './sample-taps';
 import { SAMPLE_TOOLS } from './sample-tools';
 
-/** Fills a new database with the Quillow Hill Observatory's workshop; leaves any other untouched. */
-export async function seedSampleShop(db: Database): Promise<void> {
-  await writing(db, async (tx) => {
+/**
+ * Fills a new database with the Quillow Hill Observatory's workshop; leaves any other untouched.
+ * @returns whether it was new
+ */
+export async function seedSampleShop(db: Database): Promise<boolean> {
+  return writing(db, async (tx) => {
     // Asked inside: two servers that start on one new file seed it once.
     const [{ rows }] = await tx.select({ rows: count() }).from(schema.shop);
-    if (rows > 0) return;
+    if (rows > 0) return false;
     await tx.insert(schema.shop).values({
       id: 'shop',
       name: 'Quillow Hill Observatory workshop',
@@ -33,5 +36,6 @@ export async function seedSampleShop(db: Database): Promise<void> {
       const at = `2026-11-${String(9 + 2 * i).padStart(2, '0')}T09:00:00.000Z`;
       await insertJob(tx, job, at);
     }
+    return true;
   });
 }
