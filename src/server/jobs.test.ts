@@ -337,6 +337,14 @@ describe('records', () => {
       [first.body, undefined],
       [better.body, first.id],
     ]);
+    // Of those under one id the first that can be of its job counts.
+    const here = mark(id, holes[0].id);
+    const batch = [{ ...here, holeNumber: 9 }, here, { ...here, body: other.body }] as RecordInput[];
+    expect(await takeRecords(at.db, batch)).toMatchObject({
+      taken: [here.id],
+      refused: [{ code: 'id-taken' }, { code: 'id-taken' }],
+    });
+    expect((await listRecords(at.db, id, 'punch-mark')).at(-1)).toMatchObject({ holeNumber: 1, body: here.body });
   });
 
   test('on a hole that is not there are refused and said; on one that was removed since they are taken', async () => {
@@ -347,6 +355,10 @@ describe('records', () => {
     expect(await why(mark(id, grid.id, { holeNumber: 5 }))).toBe('Feature A has 4 holes; there is no A5.');
     expect(await why(mark(id, mirrored.id, { holeNumber: 5 }))).toBe('Feature B has 4 holes; there is no B5.');
     expect(await why(mark(id, uuidv7()))).toBe('This job has no such feature.');
+    const ring = [feature('M5'), feature('M5')];
+    ring.forEach((f, i) => Object.assign(f, { place: { kind: 'offset', of: ring[1 - i].id, dx: 5, dy: 0 } }));
+    const { id: round } = await createJob(at.db, job({ holes: ring }));
+    expect(await why(mark(round, ring[0].id))).toBe('Feature A has 0 holes; there is no A1.');
     expect(await why(mark('no-such-job', grid.id))).toBe('There is no such job.');
     await patch(id, { remove: [{ id: grid.id, version: 1 }] });
     expect((await takeRecords(at.db, [mark(id, grid.id, { holeNumber: 4 })])).taken).toHaveLength(1);
