@@ -83,7 +83,7 @@ function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
 
 const GRID =
   'grid min-h-0 flex-1 gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)] lg:grid-rows-[minmax(0,1fr)]';
-const DRAWING = 'dye relative flex min-h-[300px] min-w-0 sm:min-h-[360px] lg:min-h-40';
+const DRAWING = 'dye relative flex min-h-[300px] min-w-0 sm:min-h-[240px] lg:min-h-40';
 
 /** What is said before a clamping: which face up, and how. */
 function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
