@@ -252,6 +252,11 @@ test('readings go to the check that waits and to the field with the focus; one t
   expect((await says('caliper size wide mm')).status()).toBe(422);
   // From a photograph: 200 of its pixels are 20 mm along X; the mark is 10 of them right of the crossing.
   await page.getByRole('button', { name: /^A2/ }).click();
+  // What was not recorded stays with its hole.
+  await expect(depth.getByLabel('depth, mm')).toHaveValue('');
+  await page.getByRole('button', { name: /^A1/ }).click();
+  await expect(depth.getByLabel('depth, mm')).toHaveValue('17.78');
+  await page.getByRole('button', { name: /^A2/ }).click();
   await page.getByRole('button', { name: 'Position from a photograph' }).click();
   const picture = { name: 'bench.png', mimeType: 'image/png', buffer: await page.screenshot() };
   await page.locator('input[type=file]').setInputFiles(picture);

@@ -209,7 +209,6 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
           </h2>
           {plan && setting ? (
             <HoleCheck
-              key={holeKey(at)}
               plan={plan}
               setting={setting}
               at={at}

@@ -86,6 +86,24 @@ export function VerdictLine({ verdict, display, children }: VerdictProps) {
   );
 }
 
+/** What was typed or sent for checks and is not recorded yet; each hole keeps its own. */
+function useEntries(at: HoleAt) {
+  const [entries, setEntries] = useState<Record<string, { text: string; by?: string }>>({});
+  const hole = holeKey(at);
+  const keyOf = (check: Check, f: CheckField): string => `${hole} ${check.kind} ${f.id}`;
+  return {
+    textOf: (check: Check, f: CheckField): string => entries[keyOf(check, f)]?.text ?? '',
+    /** The instrument that sent it. */
+    byOf: (check: Check): string | undefined => check.fields.map((f) => entries[keyOf(check, f)]?.by).find(Boolean),
+    put: (check: Check, f: CheckField, text: string, by?: string): void =>
+      setEntries((all) => ({ ...all, [keyOf(check, f)]: { text, by } })),
+    clear: (check: Check): void => {
+      const own = check.fields.map((f) => keyOf(check, f));
+      setEntries((all) => Object.fromEntries(Object.entries(all).filter(([key]) => !own.includes(key))));
+    },
+  };
+}
+
 /** What to gauge on one hole, one after the other: readings typed or sent by an instrument, the verdict, and what to do. */
 export function HoleCheck({ plan, setting, at, records, record, display, offOf }: Props) {
   const latest = latestChecks(records).get(holeKey(at)) ?? new Map<CheckKind, Checked>();
@@ -95,13 +113,12 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
   };
   // What waits for a decision comes first.
   const checks = checksOf(plan, setting).sort((a, b) => Number(waits(b)) - Number(waits(a)));
-  const [typed, setTyped] = useState<Record<string, string>>({});
-  const [from, setFrom] = useState<Record<string, string>>({});
+  const { textOf, byOf, put, clear } = useEntries(at);
   const firstOpen = checks.find((c) => !latest.has(c.kind));
   const valuesOf = (check: Check): Record<string, number> =>
     Object.fromEntries(
       check.fields.flatMap((f) => {
-        const value = valueOf(typed[`${check.kind} ${f.id}`] ?? '', f, display);
+        const value = valueOf(textOf(check, f), f, display);
         return value === undefined ? [] : [[f.id, value]];
       }),
     );
@@ -112,15 +129,11 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
       const check = order.find((c) => c.fields.some((f) => f.reading === what));
       const field = check?.fields.find((f) => f.reading === what);
       if (!check || !field) continue;
-      setTyped((t) => ({
-        ...t,
-        [`${check.kind} ${field.id}`]: field.unit === 'turns' ? String(value) : lengthText(value, display),
-      }));
-      setFrom((s) => ({ ...s, [check.kind]: name }));
+      put(check, field, field.unit === 'turns' ? String(value) : lengthText(value, display), name);
     }
   });
   const isWrong = (check: Check, f: CheckField): boolean => {
-    const text = typed[`${check.kind} ${f.id}`] ?? '';
+    const text = textOf(check, f);
     return text.trim() !== '' && valueOf(text, f, display) === undefined;
   };
   function save(check: Check, values: Record<string, number>): void {
@@ -130,9 +143,9 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
       check: check.kind,
       values,
       verdict: state,
-      ...(from[check.kind] ? { instrument: from[check.kind] } : {}),
+      ...(byOf(check) ? { instrument: byOf(check) } : {}),
     });
-    setTyped((t) => Object.fromEntries(Object.entries(t).filter(([key]) => !key.startsWith(`${check.kind} `))));
+    clear(check);
   }
   return (
     <ol className="flex flex-col gap-2">
@@ -141,7 +154,8 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
         const ready = check.fields.length > 0 && isComplete(check, values);
         const kept = latest.get(check.kind);
         const verdict = ready ? check.judge(values) : kept ? check.judge(kept.body.values) : undefined;
-        const off = from[check.kind] ? offOf(from[check.kind]) : undefined;
+        const by = byOf(check) ?? (ready ? undefined : kept?.body.instrument);
+        const off = by === undefined ? undefined : offOf(by);
         const decided = kept && decisionAfter(records, kept, at);
         return (
           <li key={check.kind} className="plate px-3 py-2" aria-label={check.title}>
@@ -160,9 +174,9 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
                     data-reading={f.reading}
                     className="field h-14 w-36 text-xl"
                     inputMode="decimal"
-                    value={typed[`${check.kind} ${f.id}`] ?? ''}
+                    value={textOf(check, f)}
                     aria-invalid={isWrong(check, f)}
-                    onChange={(e) => setTyped((t) => ({ ...t, [`${check.kind} ${f.id}`]: e.target.value }))}
+                    onChange={(e) => put(check, f, e.target.value)}
                     onKeyDown={(e) => {
                       if (e.key === 'Enter' && ready) save(check, values);
                     }}
