@@ -2,16 +2,14 @@
 
 import { useState } from 'react';
 import { holesWaiting, type BenchStep } from '@/core/inspection/run';
-import { holeName } from '@/core/route/work-item';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
-import { HoleCheck } from '../run/hole-check';
 import { RecordFaults } from '../job-store/record-faults';
 import { useOfflineShell } from '../run/offline-shell';
-import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
 import { BenchHeader } from './bench-header';
 import { BenchMenu } from './bench-menu';
+import { Gauge } from './gauge';
 import { StepFace } from './step-face';
 import { TroubleSheet } from './trouble-sheet';
 import { useAwake } from './use-awake';
@@ -127,22 +125,16 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
         />
       )}
       {step && (sheet === 'check' || (checks && sheet === undefined)) && plan && at && (
-        <section aria-label="Check" className="min-h-0 flex-1 overflow-auto">
-          <h1 className="font-cond text-[44px] leading-none font-semibold">
-            Gauge {step.item ? holeName(step.item) : ''}
-          </h1>
-          <div className="mt-2 text-ink sm:[zoom:1.5]">
-            <HoleCheck
-              plan={plan}
-              setting={here.settingFor(at, plan)}
-              at={at}
-              records={bench.records}
-              record={record}
-              display={display}
-              offOf={offOf(shop, display)}
-            />
-          </div>
-        </section>
+        <Gauge
+          step={step}
+          at={at}
+          plan={plan}
+          here={here}
+          records={bench.records}
+          shop={shop}
+          display={display}
+          record={record}
+        />
       )}
       {step && (sheet === 'skip' || sheet === 'note') && (
         <Phrases kind={sheet} onClose={close} onSay={(text) => view.say(sheet, text)} />

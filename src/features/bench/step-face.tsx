@@ -83,7 +83,7 @@ function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
 
 const GRID =
   'grid min-h-0 flex-1 gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)] lg:grid-rows-[minmax(0,1fr)]';
-const DRAWING = 'dye relative flex min-h-[300px] min-w-0 sm:min-h-[240px] lg:min-h-40';
+const DRAWING = 'dye flex gap-2 p-3 min-h-[300px] min-w-0 sm:min-h-[240px] lg:min-h-40';
 
 /** What is said before a clamping: which face up, and how. */
 function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
@@ -171,9 +171,9 @@ const Drawing = memo(function Drawing({ step, plan, route, job, display }: Drawi
   );
 });
 
-/** Steps with the same key show the same drawing, with another hole lit. */
-const drawingOf = ({ item, setUp }: BenchStep): string =>
-  !item || ON_THE_FACE.includes(item.code) ? `face ${setUp}` : item.featureId;
+/** Steps with the same key show the same picture, with another hole lit; a tap has its turns below. */
+const pictureOf = ({ item, setUp }: BenchStep): string =>
+  !item || ON_THE_FACE.includes(item.code) ? `face ${setUp}` : `${item.featureId} ${item.code === 'tap' ? 'tap' : ''}`;
 
 /** Steps with the same key are the same work on another hole. */
 const workOf = ({ item, setUp }: BenchStep): string => (item ? `${item.featureId} ${item.opKey}` : `clamp ${setUp}`);
@@ -275,18 +275,33 @@ export function StepFace({ step, firstAhead, planOf, route, job, plan, display, 
         {tap?.load && <TorqueLine key={step.key} load={tap.load} display={display} />}
         {item?.code === 'lay-out' && <DyeTimer />}
       </div>
-      <div className="flex min-h-0 min-w-0 flex-col gap-3">
-        <div className={`${DRAWING} flex-1`}>
-          <Slots {...slots} keyOf={drawingOf} mayFollow className="flex min-h-0 min-w-0 flex-1 gap-2 p-3">
-            {(of, made) => <Drawing step={of} plan={made} route={route} job={job} display={display} />}
-          </Slots>
-        </div>
-        {tap?.strip && op && (
-          <div className="max-sm:order-first">
-            <TurnCounter step={step.key} strip={tap.strip} name={toolOf(op).tool} signals={signals} />
-          </div>
-        )}
+      <div className="relative flex min-h-0 min-w-0 flex-col">
+        <Slots {...slots} keyOf={pictureOf} mayFollow className="flex min-h-0 min-w-0 flex-1 flex-col gap-3">
+          {(of, made, isShown) => (
+            <>
+              <div className={`${DRAWING} flex-1`}>
+                <Drawing step={of} plan={made} route={route} job={job} display={display} />
+              </div>
+              <Turns step={of} plan={made} signals={signals} isShown={isShown} />
+            </>
+          )}
+        </Slots>
       </div>
     </div>
   );
 }
+
+interface TurnsProps extends Pick<Props, 'step' | 'plan' | 'signals'> {
+  isShown: boolean;
+}
+
+/** The turns of a tap in its hole, on a phone before the drawing. */
+const Turns = memo(function Turns({ step, plan, signals, isShown }: TurnsProps) {
+  const op = plan?.operations.find((o) => o.key === step.item?.opKey);
+  const strip = plan && op && tapOf(plan, op)?.strip;
+  return strip ? (
+    <div className="max-sm:order-first">
+      <TurnCounter step={step.key} strip={strip} name={toolOf(op).tool} signals={signals} isShown={isShown} />
+    </div>
+  ) : null;
+});

@@ -18,12 +18,12 @@ interface Props extends StepAndAhead {
   /** Whether a step that is not there yet comes a moment after the key. */
   mayFollow?: boolean;
   className: string;
-  children: (step: BenchStep, plan: HolePlan | undefined) => ReactNode;
+  children: (step: BenchStep, plan: HolePlan | undefined, isShown: boolean) => ReactNode;
 }
 
 /**
  * What is shown of a step, and behind it what is shown of the next other one: planned and drawn while nobody presses a key, so
- * that it stands at once when its turn comes. Nothing in it can be touched.
+ * that it stands at once when its turn comes. Nothing behind may take a key or a touch.
  */
 export function Slots({ step, firstAhead, planOf, keyOf, mayFollow, className, children }: Props) {
   const key = keyOf(step);
@@ -39,7 +39,7 @@ export function Slots({ step, firstAhead, planOf, keyOf, mayFollow, className, c
       aria-hidden={of !== shown}
       className={`will-change-[opacity] ${className} ${of === shown ? 'z-1' : 'absolute inset-0 opacity-0'}`}
     >
-      {children(of, (of === shown ? planOf : planOfBehind)(of))}
+      {children(of, (of === shown ? planOf : planOfBehind)(of), of === shown)}
     </div>
   ));
 }

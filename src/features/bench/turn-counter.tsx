@@ -11,6 +11,8 @@ interface Props {
   strip: Strip;
   name: string;
   signals: boolean;
+  /** Whether its tap is at work; one that is drawn ahead counts nothing. */
+  isShown: boolean;
 }
 
 const HALF = 0.5;
@@ -30,7 +32,7 @@ function beep(): void {
 }
 
 /** Turns counted at the wrench: each tap on the strip, or T, is one; it says where to stop. */
-export function TurnCounter({ step, strip, name, signals }: Props) {
+export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
   const [turned, setTurned] = useState({ step, n: 0 });
   const turns = turned.step === step ? turned.n : 0;
   const setTurns = (to: (n: number) => number): void => setTurned((t) => ({ step, n: to(t.step === step ? t.n : 0) }));
@@ -42,15 +44,13 @@ export function TurnCounter({ step, strip, name, signals }: Props) {
     if (atStop && !told.current && signals) beep();
     told.current = atStop;
   }, [atStop, signals]);
-  useKeys({
-    t: () => setTurns((n) => n + 1),
-    'Shift+T': () => setTurns((n) => Math.max(0, n - 1)),
-  });
   const clear = strip.clearOuts.some((at) => turns >= at && turns < at + 1);
   return (
     <section aria-label="Turns" className="flex flex-col gap-2">
+      {isShown && <TurnKeys setTurns={setTurns} />}
       <button
         type="button"
+        disabled={!isShown}
         onClick={() => setTurns((n) => n + 1)}
         aria-label={`One turn more: ${turns} of ${strip.total.toFixed(1)}`}
         className={`dye w-full p-3 text-left ${atStop && signals ? 'outline-8 outline-offset-0' : ''}`}
@@ -76,16 +76,35 @@ export function TurnCounter({ step, strip, name, signals }: Props) {
             <strong>Out, clear, oil</strong>
           ) : null}
         </p>
-        <button type="button" className="bench-key max-sm:flex-1" onClick={() => setTurns((n) => n + 1)}>
+        <button
+          type="button"
+          disabled={!isShown}
+          className="bench-key max-sm:flex-1"
+          onClick={() => setTurns((n) => n + 1)}
+        >
           + 1
         </button>
-        <button type="button" className="bench-key max-sm:flex-1" onClick={() => setTurns((n) => Math.max(0, n - 1))}>
+        <button
+          type="button"
+          disabled={!isShown}
+          className="bench-key max-sm:flex-1"
+          onClick={() => setTurns((n) => Math.max(0, n - 1))}
+        >
           − 1
         </button>
-        <button type="button" className="bench-key max-sm:flex-1" onClick={() => setTurns(() => 0)}>
+        <button type="button" disabled={!isShown} className="bench-key max-sm:flex-1" onClick={() => setTurns(() => 0)}>
           Zero
         </button>
       </div>
     </section>
   );
+}
+
+/** T is a turn; with Shift one less. */
+function TurnKeys({ setTurns }: { setTurns: (to: (n: number) => number) => void }) {
+  useKeys({
+    t: () => setTurns((n) => n + 1),
+    'Shift+T': () => setTurns((n) => Math.max(0, n - 1)),
+  });
+  return null;
 }

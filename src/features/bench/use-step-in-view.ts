@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { BenchKind, BodyOf, HoleAt } from '@/core/inspection/bench-record';
 import type { BenchStep } from '@/core/inspection/run';
 import type { HolePlan } from '@/core/hole/hole-plan';
@@ -29,7 +29,7 @@ export function useStepInView({ issue, at: here, bench }: Running) {
   const run = here?.run;
   const steps = run?.steps ?? [];
   const step = steps.find((s) => s.key === looking) ?? run?.next;
-  const at = step && holeOfStep(step);
+  const at = useMemo(() => step && holeOfStep(step), [step]);
   const place = step ? steps.indexOf(step) : steps.length;
   const settled = step && run?.settled.get(step.key);
   const isDone = settled !== undefined;
@@ -45,12 +45,19 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     },
     [here],
   );
-  const about = { routeId: issue?.id, ...(at ? { featureId: at.featureId, holeNumber: at.holeNumber } : {}) };
-  const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
+  const about = useMemo(
+    () => ({ routeId: issue?.id, ...(at ? { featureId: at.featureId, holeNumber: at.holeNumber } : {}) }),
+    [issue, at],
+  );
+  const { record: append } = bench;
+  const record = useCallback(
+    <K extends BenchKind>(kind: K, body: BodyOf<K>): string => append(kind, body, about),
+    [append, about],
+  );
   useEffect(() => {
     undone.current = () => {
       if (step && settled)
-        bench.record('step-undone', { step: step.key, part: step.part }, { ...about, corrects: settled.id });
+        append('step-undone', { step: step.key, part: step.part }, { ...about, corrects: settled.id });
     };
   });
 

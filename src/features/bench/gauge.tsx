@@ -1,0 +1,42 @@
+'use client';
+
+import { memo, useDeferredValue, useMemo } from 'react';
+import type { HoleAt } from '@/core/inspection/bench-record';
+import type { BenchStep } from '@/core/inspection/run';
+import type { HolePlan } from '@/core/hole/hole-plan';
+import { holeName } from '@/core/route/work-item';
+import type { Display } from '@/core/units/show';
+import { HoleCheck } from '../run/hole-check';
+import { offOf } from '../run/offs';
+import type { Running } from '../run/use-run';
+import type { StepInView } from './use-step-in-view';
+
+interface Props extends Pick<StepInView, 'record'> {
+  step: BenchStep;
+  at: HoleAt;
+  plan: HolePlan;
+  here: NonNullable<Running['at']>;
+  records: Running['bench']['records'];
+  shop: Running['shop'];
+  display: Display;
+}
+
+const Checks = memo(HoleCheck);
+
+/** A hole at the gauge: which one stands at once, what to gauge on it follows a moment later. */
+export function Gauge({ step, at, plan, here, records, shop, display, record }: Props) {
+  const now = useMemo(
+    () => ({ plan, setting: here.settingFor(at, plan), at, records, record, display, offOf: offOf(shop, display) }),
+    [plan, here, at, records, record, display, shop],
+  );
+  const shown = useDeferredValue<typeof now | null>(now, null);
+  const isBehind = shown?.at !== at;
+  return (
+    <section aria-label="Check" aria-busy={isBehind} className="min-h-0 flex-1 overflow-auto">
+      <h1 className="font-cond text-[44px] leading-none font-semibold">Gauge {step.item ? holeName(step.item) : ''}</h1>
+      <div className={`mt-2 text-ink will-change-[opacity] sm:[zoom:1.5] ${isBehind ? 'opacity-0' : ''}`}>
+        {shown && <Checks {...shown} />}
+      </div>
+    </section>
+  );
+}
