@@ -75,6 +75,10 @@ test('a whole job: callouts, layout, a mark that is off, drill, a broken tap, a 
   expect(seen.slice(0, 6)).toEqual(['Lay out', 'Lay out', 'Lay out', 'Clamp', 'Start', 'Start']);
   await page.keyboard.press('t');
   await expect(page.getByText('1 of 31.9 turns')).toBeVisible();
+  // The next section is drawn behind this one; each is clipped by its own stock.
+  const clips = () => page.locator('clipPath').evaluateAll((all) => all.map((c) => c.id));
+  await expect.poll(async () => (await clips()).length).toBe(4);
+  expect(new Set(await clips()).size).toBe(4);
   await expect(async () => {
     await request.post('/api/v1/instruments', { data: { line: 'torque now 90 peak 95 Nm' } });
     await expect(page.getByRole('alert').filter({ hasText: 'Back out, clear the chips' })).toContainText('Peak 95', {

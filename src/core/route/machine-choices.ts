@@ -20,7 +20,7 @@ const WORTH_S = 60;
 const SHOWN = 3;
 
 /**
- * Other machines on which the job would be done sooner: all of it on one, or each feature where it is made soonest, the
+ * Other machines on which the job would be finished sooner: all of it on one, or each feature where it is made soonest, the
  * way between machines counted. Only where each hole can be made there with no more warnings than now.
  * @param nowS what the route takes as it is, s
  */

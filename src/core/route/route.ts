@@ -62,7 +62,7 @@ export interface RouteEdits extends DecidedOrder {
   mode?: Record<string, BatchMode>;
   /** Set-ups joined onto the one before: not clamped anew. */
   joined?: string[];
-  /** Visits after which the part is taken out and clamped anew. */
+  /** Visits after which the part is unclamped and clamped again. */
   splits?: string[];
 }
 

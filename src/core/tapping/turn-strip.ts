@@ -27,7 +27,7 @@ export interface TurnStrip {
   chamfer: number;
   /** Turns at which it is turned back to break the chip. */
   reversals: number[];
-  /** Turns at which it is taken out, cleaned and oiled. */
+  /** Turns at which it is backed out, cleaned and oiled. */
   clearOuts: number[];
   /** Turn at which its tip meets the bottom; undefined through. */
   hardStop?: number;

@@ -41,9 +41,9 @@ export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
   const atStop = left < 1 - 1e-9;
   const over = strip.hardStop !== undefined && turns > strip.hardStop - HALF;
   useEffect(() => {
-    if (atStop && !told.current && signals) beep();
-    told.current = atStop;
-  }, [atStop, signals]);
+    if (atStop && isShown && !told.current && signals) beep();
+    told.current = atStop && isShown;
+  }, [atStop, isShown, signals]);
   const clear = strip.clearOuts.some((at) => turns >= at && turns < at + 1);
   return (
     <section aria-label="Turns" className="flex flex-col gap-2">

@@ -93,7 +93,7 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     planOf,
     /** The first open step after it that passes. */
     firstAhead: (passes: (s: BenchStep) => boolean): BenchStep | undefined =>
-      steps.find((s, i) => i > place && !run?.settled.has(s.key) && passes(s)),
+      steps.find((s, i) => i > place && !run?.settled.has(s.key) && !run?.scrapped.has(s.part) && passes(s)),
     record,
     sheet,
     setSheet,

@@ -146,7 +146,7 @@ interface MachinesProps {
   onApply: (choice: MachineChoice) => void;
 }
 
-/** Machines on which the whole would be done sooner. */
+/** Machines on which the whole would be finished sooner. */
 function OtherMachines({ now, choices, onApply }: MachinesProps) {
   if (choices.length === 0) return null;
   return (

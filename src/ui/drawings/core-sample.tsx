@@ -1,6 +1,6 @@
 'use client';
 
-import type { KeyboardEvent, PointerEvent, ReactNode } from 'react';
+import { useId, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Answer } from '@/core/answer/answer';
 import { drawnDepth, mouthDepth, type Level, type Section } from '@/core/hole/section';
 import { showText, tell, type Display } from '@/core/units/show';
@@ -111,6 +111,8 @@ function HoleSample({ section, turns, beside, display, draw, onWorking }: Props)
     CORE.top + 4,
     H - 24,
   );
+  // Two sections may stand on one page, each with its own clips.
+  const id = useId();
   const hole = bores[bores.length - 1]?.diameterMm ?? 0;
   const unitMm = display === 'inch' ? 25.4 : 1;
   const bar = BAR_UNITS.map((units) => units * unitMm).find((mm) => mm * s >= 34) ?? 1000;
@@ -154,18 +156,24 @@ function HoleSample({ section, turns, beside, display, draw, onWorking }: Props)
       preserveAspectRatio="xMidYMid meet"
     >
       <defs>
-        <pattern id="cut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(38)">
+        <pattern id={`cut${id}`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(38)">
           <rect width="7" height="7" fill="#2a4c9e" />
           <path d="M0 0V7" stroke="#b9c8ef" strokeOpacity="0.45" strokeWidth="1" />
         </pattern>
-        <clipPath id="stock">
+        <clipPath id={`stock${id}`}>
           <rect x="0" y="0" width={CORE.right + 4} height={back} />
         </clipPath>
-        <clipPath id="over-scale">
+        <clipPath id={`over-scale${id}`}>
           <rect x="0" y="0" width={width} height={H - 26} />
         </clipPath>
       </defs>
-      <rect x={CORE.left} y={CORE.top} width={CORE.right - CORE.left} height={back - CORE.top} fill="url(#cut)" />
+      <rect
+        x={CORE.left}
+        y={CORE.top}
+        width={CORE.right - CORE.left}
+        height={back - CORE.top}
+        fill={`url(#cut${id})`}
+      />
       <path
         d={
           thicknessMm === undefined
@@ -184,7 +192,7 @@ function HoleSample({ section, turns, beside, display, draw, onWorking }: Props)
           strokeWidth="1.2"
         />
       )}
-      <g clipPath="url(#stock)" fill="#0a1432" stroke="#eef2ff" strokeWidth="1.4">
+      <g clipPath={`url(#stock${id})`} fill="#0a1432" stroke="#eef2ff" strokeWidth="1.4">
         <path d={boreOutline(bores, (mm) => y(mm), s)} />
         {thread &&
           [-1, 1].map((side) => (
@@ -214,7 +222,7 @@ function HoleSample({ section, turns, beside, display, draw, onWorking }: Props)
           stroke="#d3a23a"
           strokeWidth={i === thread.taps.length - 1 ? 1.4 : 0.9}
           strokeDasharray={i === thread.taps.length - 1 ? '5 3' : '2 3'}
-          clipPath="url(#over-scale)"
+          clipPath={`url(#over-scale${id})`}
         />
       ))}
       <path
