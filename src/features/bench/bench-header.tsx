@@ -32,7 +32,7 @@ export function BenchHeader({ name, quantity, view, toSend, children }: Props) {
             </span>
           )}
           {step?.item && <strong className="text-[30px]">{holeName(step.item)}</strong>}
-          {step?.item && !isDone && <StepTimer key={step.key} planned={step.item.seconds} />}
+          {step?.item && !isDone && <StepTimer step={step.key} planned={step.item.seconds} />}
           <span role="status" className={`ml-auto ${toSend > 0 ? '' : 'max-sm:sr-only'}`} style={quiet}>
             {toSend > 0 ? `${toSend} to send` : said}
           </span>

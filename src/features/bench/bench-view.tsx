@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { holesWaiting, type BenchStep } from '@/core/inspection/run';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
@@ -14,7 +14,7 @@ import { StepFace } from './step-face';
 import { TroubleSheet } from './trouble-sheet';
 import { useAwake } from './use-awake';
 import { useBenchSettings } from './use-bench-settings';
-import { useStepInView } from './use-step-in-view';
+import { useStepInView, type StepInView } from './use-step-in-view';
 
 /** The issued route of a job at work, one step a screen; everything done is recorded at once. */
 export function BenchView({ jobId }: { jobId: string }) {
@@ -65,7 +65,7 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
   const { display } = useUnits();
   const [settings, setSettings] = useBenchSettings();
   const view = useStepInView(running);
-  const { step, at, sheet, setSheet, planOf, record, isDone, done } = view;
+  const { step, at, sheet, setSheet, planOf, record, isDone } = view;
   if (!job) return null;
   const plan = step && planOf(step);
   const op = plan?.operations.find((o) => o.key === step?.item?.opKey);
@@ -75,12 +75,7 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
   const close = (): void => setSheet(undefined);
   return (
     <>
-      <Keys
-        onDone={sheet === undefined ? done : () => undefined}
-        onBack={view.back}
-        onForward={view.forward}
-        pedal={settings.pedal}
-      />
+      <Keys acts={view.acts} pedal={settings.pedal} />
       <BenchHeader name={job.name} quantity={issue.quantity} view={view} toSend={bench.toSend}>
         <BenchMenu
           jobId={jobId}
@@ -88,7 +83,7 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
           change={setSettings}
           onPick={setSheet}
           canUndo={isDone}
-          onUndo={view.undo}
+          onUndo={view.acts.undo}
           kept={kept}
         />
       </BenchHeader>
@@ -152,23 +147,13 @@ function AtWork({ jobId, running, kept }: AtWorkProps) {
         />
       )}
       {step && (sheet === undefined || sheet === 'check') && (
-        <footer className="sticky bottom-0 flex shrink-0 gap-2 pb-1 sm:gap-3">
-          <button
-            type="button"
-            className="bench-key bench-next min-h-[84px] min-w-0 flex-1 max-sm:px-2 max-sm:text-[22px] sm:text-[34px]"
-            onClick={sheet === 'check' ? close : done}
-          >
-            {sheet === 'check' ? 'Back to the step' : isDone ? 'Next' : nextWords(step, view.after)}
-          </button>
-          <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={view.back}>
-            Back
-          </button>
-          {op && (op.cut ?? op.tap ?? op.code === 'lay-out') && !checks && (
-            <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={() => setSheet('trouble')}>
-              Trouble
-            </button>
-          )}
-        </footer>
+        <NextKeys
+          next={sheet === 'check' ? 'Back to the step' : isDone ? 'Next' : nextWords(step, view.after)}
+          onNext={sheet === 'check' ? view.acts.back : view.acts.done}
+          onBack={view.acts.back}
+          onTrouble={setSheet}
+          canTrouble={!checks && Boolean(op?.cut ?? op?.tap ?? op?.code === 'lay-out')}
+        />
       )}
     </>
   );
@@ -185,28 +170,57 @@ function nextWords(step: BenchStep, after: BenchStep | undefined): string {
 const DONE_KEYS = ['Space', 'Enter', 'PageDown'] as const;
 
 interface KeysProps {
-  onDone: () => void;
-  onBack: () => void;
-  onForward: () => void;
+  acts: StepInView['acts'];
   pedal: string;
 }
 
-function Keys({ onDone, onBack, onForward, pedal }: KeysProps) {
+const Keys = memo(function Keys({ acts, pedal }: KeysProps) {
   // A button that was reached by keys is pressed by them; one that was touched has done its work.
   const unlessPressed = ({ target, code }: KeyboardEvent): void => {
     const button = target instanceof HTMLElement ? target.closest<HTMLElement>('button, a, summary') : null;
     if (button?.matches(':focus-visible') && code !== 'PageDown') button.click();
-    else onDone();
+    else acts.done();
   };
   useKeys({
     ...Object.fromEntries([...DONE_KEYS, ...(pedal === '' ? [] : [pedal])].map((k) => [k, unlessPressed])),
-    Backspace: onBack,
-    ArrowLeft: onBack,
-    PageUp: onBack,
-    ArrowRight: onForward,
+    Backspace: acts.back,
+    ArrowLeft: acts.back,
+    PageUp: acts.back,
+    ArrowRight: acts.forward,
   });
   return null;
+});
+
+interface NextKeysProps {
+  next: string;
+  canTrouble: boolean;
+  onNext: () => void;
+  onBack: () => void;
+  onTrouble: (sheet: 'trouble') => void;
 }
+
+/** The one big key, with what comes after it; back; and what to do when something is wrong. */
+const NextKeys = memo(function NextKeys({ next, canTrouble, onNext, onBack, onTrouble }: NextKeysProps) {
+  return (
+    <footer className="sticky bottom-0 flex shrink-0 gap-2 pb-1 sm:gap-3">
+      <button
+        type="button"
+        className="bench-key bench-next min-h-[84px] min-w-0 flex-1 max-sm:px-2 max-sm:text-[22px] sm:text-[34px]"
+        onClick={onNext}
+      >
+        {next}
+      </button>
+      <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={onBack}>
+        Back
+      </button>
+      {canTrouble && (
+        <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={() => onTrouble('trouble')}>
+          Trouble
+        </button>
+      )}
+    </footer>
+  );
+});
 
 const NOTES = ['Drill changed', 'Tap changed', 'Chips packed', 'Hard spot', 'Burr left', 'Clamp slipped'];
 const SKIPS = ['Done already', 'Not needed', 'Tool missing', 'Later, by somebody else'];

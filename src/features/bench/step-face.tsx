@@ -1,10 +1,10 @@
 'use client';
 
+import { dequal } from 'dequal/lite';
 import { memo, useMemo } from 'react';
 import type { Job } from '@/contracts/job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
-import { headline, whereOf } from '@/core/inspection/bench-words';
 import type { BenchStep } from '@/core/inspection/run';
 import { faceSketch } from '@/core/job/face-sketch';
 import { nameOfSetUp } from '@/core/route/batch';
@@ -12,10 +12,8 @@ import type { Operation } from '@/core/operation/operation';
 import type { Route } from '@/core/route/route';
 import type { WorkItem } from '@/core/route/work-item';
 import { toolOf } from '@/core/route/work-of-job';
-import { WAY_FACTS } from '@/core/tapping/ways';
 import { turnStrip } from '@/core/tapping/turn-strip';
-import { quantity } from '@/core/answer/answer';
-import { showText, tell, type Display } from '@/core/units/show';
+import type { Display } from '@/core/units/show';
 import { BeltRows } from '@/ui/drawings/belt-rows';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
@@ -24,6 +22,7 @@ import { TorqueLine } from './torque-line';
 import { TurnCounter } from './turn-counter';
 import { DyeTimer } from './dye-timer';
 import { Slots, type StepAndAhead } from './step-slots';
+import { sayWork, type WorkSaid } from './work-said';
 
 interface Props extends StepAndAhead {
   route: Route;
@@ -46,18 +45,6 @@ const Figure = ({ children }: { children: string }) => (
     {children}
   </dd>
 );
-
-/** Rows of the belts for a speed, where the machine has pulleys that are known. */
-function Belts({ plan, rpm }: { plan?: HolePlan; rpm?: number }) {
-  const { machine } = plan ?? {};
-  if (!machine?.pulleys || machine.speeds.kind !== 'steps') return null;
-  const rows = machine.speeds.steps.find((s) => s.rpm === rpm)?.rows;
-  return rows ? (
-    <div className="dye p-1">
-      <BeltRows pulleys={machine.pulleys} rows={rows} width={280} height={124} />
-    </div>
-  ) : null;
-}
 
 /** The section of a hole: the same from hole to hole, and drawn once. */
 const Section = memo(function Section({ plan, display }: { plan: HolePlan; display: Display }) {
@@ -98,54 +85,6 @@ function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
       </p>
     </div>
   );
-}
-
-interface FigureOf {
-  label: string;
-  figure: string;
-  below?: string;
-  /** Stands again right below on a phone. */
-  notOnPhone?: true;
-}
-
-/** The numbers to set: speed, turns, stop, breakthrough, the place where it is found by scales. */
-function figuresOf(
-  { item, newSpeed }: BenchStep,
-  op: Operation | undefined,
-  plan: HolePlan | undefined,
-  placed: boolean,
-  display: Display,
-): FigureOf[] {
-  const { cut, tap } = op ?? {};
-  const best = tap && plan?.thread?.tapping.best;
-  const turns = best && WAY_FACTS[best.id].byHand ? best.each[tap.place - 1]?.turns.value : undefined;
-  const rpm = cut?.speed.ok ? cut.speed.value.rpm : best && WAY_FACTS[best.id].spindle ? best.rpm : undefined;
-  const tenths = (mm: number): string => showText({ ...quantity(mm, 'mm'), places: 1 }, display);
-  const byScales =
-    item?.code === 'lay-out' || (plan?.machine?.kind === 'mill' && (cut ?? tap ?? item?.code === 'start'));
-  return [
-    ...(rpm === undefined
-      ? []
-      : [
-          {
-            label: newSpeed ? 'rev/min, change it' : 'rev/min',
-            figure: rpm.toFixed(0),
-            ...(cut?.speed.ok ? { below: cut.speed.value.label } : {}),
-          },
-        ]),
-    ...(turns !== undefined && Number.isFinite(turns)
-      ? [{ label: 'turns, last safe', figure: turns.toFixed(1), notOnPhone: true as const }]
-      : []),
-    ...(best?.clutch ? [{ label: 'clutch', figure: showText(best.clutch, display) }] : []),
-    ...(cut && !cut.spec.through ? [{ label: 'stop, from touch', figure: tenths(cut.travel.value) }] : []),
-    ...(cut?.breaksThroughMm === undefined ? [] : [{ label: 'comes through at', figure: tenths(cut.breaksThroughMm) }]),
-    ...(item && placed && byScales
-      ? (['x', 'y'] as const).map((axis) => ({
-          label: `${axis.toUpperCase()} from the datum`,
-          figure: showText({ ...quantity(item[axis], 'mm'), places: 2 }, display),
-        }))
-      : []),
-  ];
 }
 
 const ON_THE_FACE: readonly WorkItem['code'][] = ['lay-out', 'check', 'deburr', 'start', 'cut-between'];
@@ -189,18 +128,9 @@ function tapOf({ thread, material, machine }: HolePlan, { tap }: Operation) {
   };
 }
 
-type WorkProps = Pick<Props, 'step' | 'job' | 'plan' | 'display'> & { item: WorkItem };
-
-/** One operation: what, with which tool, and the figures to set. */
-const Work = memo(function Work({ step, item, job, plan, display }: WorkProps) {
-  const op = plan?.operations.find((o) => o.key === item.opKey);
-  const cut = op?.cut;
-  const danger = op?.cautions.filter((c) => c.level !== 'note') ?? [];
-  const best = op?.tap && plan?.thread ? plan.thread.tapping.best : undefined;
-  const { tool, inCrib } = op ? toolOf(op) : item;
-  const where = whereOf(op);
-  const fluid = (cut || op?.tap) && plan && !plan.dry && !plan.material.runsDry ? plan.material.lubricant : undefined;
-  const placed = job.holes.find((h) => h.id === item.featureId)?.place !== undefined;
+/** One operation: what, with which tool, and the figures to set. Drawn anew only where it says something else. */
+const Work = memo(function Work({ said }: { said: WorkSaid }) {
+  const { danger, again, headline, isChange, tool, order, figures, belts, fluid } = said;
   return (
     <div className="flex min-w-0 flex-col gap-3">
       {danger.length > 0 && (
@@ -209,34 +139,28 @@ const Work = memo(function Work({ step, item, job, plan, display }: WorkProps) {
           className="rounded-md border-4 px-4 py-2 text-[24px] leading-tight font-bold"
           style={{ borderColor: 'var(--bench-danger)', color: 'var(--bench-danger)' }}
         >
-          {danger.map((c) => (
-            <li key={c.code}>! {tell(c, display)}</li>
+          {danger.map((text) => (
+            <li key={text}>! {text}</li>
           ))}
         </ul>
       )}
-      {step.again && (
+      {again && (
         <p className="text-[26px] font-bold" style={{ color: 'var(--bench-set)' }}>
-          Once more: {step.again}
+          Once more: {again}
         </p>
       )}
       <h1
         className={`font-cond text-[60px] leading-[0.95] font-semibold ${danger.length > 0 ? 'sm:text-[72px]' : 'sm:text-[88px]'}`}
       >
-        {tell(headline(item, op), display)}
+        {headline}
       </h1>
       <p className="text-[26px] leading-tight" style={{ color: 'var(--bench-quiet)' }}>
-        {step.newTool && <strong style={{ color: 'var(--bench-text)' }}>Change: </strong>}
+        {isChange && <strong style={{ color: 'var(--bench-text)' }}>Change: </strong>}
         {tool}
-        {where ? `, ${where}` : ''}
-        {inCrib ? '' : ' (to buy)'}
       </p>
-      <p className="text-[26px] leading-snug">
-        {best
-          ? `${best.label}. ${WAY_FACTS[best.id].byHand ? tell(best.wrench, display) : ''}`
-          : tell(op?.order ?? item.order, display)}
-      </p>
+      <p className="text-[26px] leading-snug">{order}</p>
       <dl className="flex flex-wrap items-start gap-x-8 gap-y-3">
-        {figuresOf(step, op, plan, placed, display).map(({ label, figure, below, notOnPhone }) => (
+        {figures.map(({ label, figure, below, notOnPhone }) => (
           <div key={label} className={notOnPhone && 'max-sm:hidden'}>
             <Label>{label}</Label>
             <Figure>{figure}</Figure>
@@ -245,12 +169,16 @@ const Work = memo(function Work({ step, item, job, plan, display }: WorkProps) {
         ))}
       </dl>
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
-        <Belts plan={plan} rpm={cut?.speed.ok ? cut.speed.value.rpm : undefined} />
+        {belts && (
+          <div className="dye p-1">
+            <BeltRows {...belts} width={280} height={124} />
+          </div>
+        )}
         {fluid && <p className="min-w-56 flex-1 text-[28px] leading-tight">{fluid}</p>}
       </div>
     </div>
   );
-});
+}, dequal);
 
 /** One step, to be read from a metre and a half: what is done with which figures, and the drawing that matters. */
 export function StepFace({ step, firstAhead, planOf, route, job, plan, display, signals }: Props) {
@@ -265,14 +193,14 @@ export function StepFace({ step, firstAhead, planOf, route, job, plan, display, 
           <Slots {...slots} keyOf={workOf} className="min-w-0">
             {(of, made) =>
               of.item ? (
-                <Work step={of} item={of.item} job={job} plan={made} display={display} />
+                <Work said={sayWork({ step: of, item: of.item, job, plan: made, display })} />
               ) : (
                 <Clamp step={of} route={route} />
               )
             }
           </Slots>
         </div>
-        {tap?.load && <TorqueLine key={step.key} load={tap.load} display={display} />}
+        {tap?.load && <TorqueLine step={step.key} load={tap.load} display={display} />}
         {item?.code === 'lay-out' && <DyeTimer />}
       </div>
       <div className="relative flex min-h-0 min-w-0 flex-col">

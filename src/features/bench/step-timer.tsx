@@ -1,20 +1,28 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useState } from 'react';
 
 export const clock = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s) % 60).padStart(2, '0')}`;
 
-/** How long the step takes, against what was planned, s. */
-export function StepTimer({ planned }: { planned: number }) {
-  const [s, setS] = useState(0);
+interface Props {
+  /** Its key: another step begins anew. */
+  step: string;
+  /** What was planned, s. */
+  planned: number;
+}
+
+/** How long the step takes, against what was planned; begins a moment after the step is shown. */
+export const StepTimer = memo(function StepTimer({ step, planned }: Props) {
+  const timed = useDeferredValue(step);
+  const [now, setNow] = useState({ step, s: 0 });
   useEffect(() => {
     const since = Date.now();
-    const timer = setInterval(() => setS((Date.now() - since) / 1000), 1000);
+    const timer = setInterval(() => setNow({ step: timed, s: (Date.now() - since) / 1000 }), 1000);
     return () => clearInterval(timer);
-  }, []);
+  }, [timed]);
   return (
     <span role="timer" aria-label="Time on this step" className="max-sm:hidden" style={{ color: 'var(--bench-quiet)' }}>
-      {clock(s)} of {clock(Math.round(planned))}
+      {clock(now.step === step ? now.s : 0)} of {clock(Math.round(planned))}
     </span>
   );
-}
+});

@@ -1,19 +1,27 @@
 'use client';
 
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { quantity } from '@/core/answer/answer';
 import { judgeTorque } from '@/core/inspection/torque';
 import type { TapLoad } from '@/core/tapping/tap-load';
 import { showText, tell, type Display } from '@/core/units/show';
 import { useReadings } from '@/ui/instruments/use-readings';
 
+interface Props {
+  /** Key of the step: another one has a peak of its own. */
+  step: string;
+  load: TapLoad;
+  display: Display;
+}
+
 /** What a torque wrench says while tapping, with its peak held, against what this tap holds. */
-export function TorqueLine({ load, display }: { load: TapLoad; display: Display }) {
-  const [torque, setTorque] = useState<{ now: number; peak: number }>();
+export const TorqueLine = memo(function TorqueLine({ step, load, display }: Props) {
+  const [torque, setTorque] = useState<{ step: string; now: number; peak: number }>();
   useReadings(({ values: { now, peak = 0 } }) => {
-    if (now !== undefined) setTorque((t) => ({ now, peak: Math.max(now, peak, t?.peak ?? 0) }));
+    if (now !== undefined)
+      setTorque((t) => ({ step, now, peak: Math.max(now, peak, t?.step === step ? t.peak : 0) }));
   });
-  if (!torque) return null;
+  if (torque?.step !== step) return null;
   const { stop, said } = judgeTorque(torque.now, load.torque.value, load.breaking.value);
   return (
     <p
@@ -25,4 +33,4 @@ export function TorqueLine({ load, display }: { load: TapLoad; display: Display 
       {tell(said, display)} Peak {showText(quantity(torque.peak, 'Nm'), display)}.
     </p>
   );
-}
+});

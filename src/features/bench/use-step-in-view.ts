@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useOptimistic, useRef, useState } from 'react';
 import type { BenchKind, BodyOf, HoleAt } from '@/core/inspection/bench-record';
 import type { BenchStep } from '@/core/inspection/run';
 import type { HolePlan } from '@/core/hole/hole-plan';
@@ -8,11 +8,32 @@ import { holeName } from '@/core/route/work-item';
 import type { Running } from '../run/use-run';
 import type { MenuAction } from './bench-menu';
 
+const NONE: readonly string[] = [];
+
 /** What stands in place of the step. */
 export type Sheet = 'trouble' | 'check' | MenuAction;
 
 const holeOfStep = ({ item, part }: BenchStep): HoleAt | undefined =>
   item && item.featureId !== '' ? { featureId: item.featureId, holeNumber: item.hole, part } : undefined;
+
+type Acts = Record<'done' | 'back' | 'forward' | 'undo', () => void>;
+
+/** The same functions at every render, which do what was given last: what holds them is not drawn anew. */
+function useSteady(acts: Acts): Acts {
+  const now = useRef(acts);
+  useEffect(() => {
+    now.current = acts;
+  });
+  return useMemo(
+    () => ({
+      done: () => now.current.done(),
+      back: () => now.current.back(),
+      forward: () => now.current.forward(),
+      undo: () => now.current.undo(),
+    }),
+    [],
+  );
+}
 
 /**
  * The step of an issued route that stands in view: the first that is open, or one that somebody looks at, with what its keys
@@ -24,11 +45,13 @@ export function useStepInView({ issue, at: here, bench }: Running) {
   const [sheet, setSheet] = useState<Sheet>();
   const [said, setSaid] = useState('');
   const since = useRef(0);
-  const undone = useRef<() => void>(undefined);
-  const undo = useCallback(() => undone.current?.(), []);
   const run = here?.run;
   const steps = run?.steps ?? [];
-  const step = steps.find((s) => s.key === looking) ?? run?.next;
+  /** Steps left behind by a key, until what was recorded of them counts. */
+  const [left, leave] = useOptimistic<readonly string[], string>(NONE, (keys, key) => [...keys, key]);
+  const isOpen = (s: BenchStep): boolean =>
+    !run?.settled.has(s.key) && !run?.scrapped.has(s.part) && !left.includes(s.key);
+  const step = steps.find((s) => s.key === looking) ?? (left.length > 0 ? steps.find(isOpen) : run?.next);
   const at = useMemo(() => step && holeOfStep(step), [step]);
   const place = step ? steps.indexOf(step) : steps.length;
   const settled = step && run?.settled.get(step.key);
@@ -54,19 +77,18 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     <K extends BenchKind>(kind: K, body: BodyOf<K>): string => append(kind, body, about),
     [append, about],
   );
-  useEffect(() => {
-    undone.current = () => {
-      if (step && settled)
-        append('step-undone', { step: step.key, part: step.part }, { ...about, corrects: settled.id });
-    };
-  });
-
+  function undo(): void {
+    if (step && settled) append('step-undone', { step: step.key, part: step.part }, { ...about, corrects: settled.id });
+  }
   function done(): void {
     if (!step) return;
     if (!isDone) {
       const seconds = Math.round((Date.now() - since.current) / 100) / 10;
-      record('step-done', { step: step.key, part: step.part, seconds });
-      setSaid(`${step.item ? `${holeName(step.item)} ` : ''}done`);
+      startTransition(() => {
+        leave(step.key);
+        record('step-done', { step: step.key, part: step.part, seconds });
+        setSaid(`${step.item ? `${holeName(step.item)} ` : ''}done`);
+      });
     }
     // The one after it, where somebody looked back; else wherever the work is by then.
     setLooking(looking === undefined || !isDone ? undefined : steps[place + 1]?.key);
@@ -81,6 +103,12 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     setSheet(undefined);
   }
   const look = (by: number): void => setLooking(steps[Math.min(steps.length - 1, Math.max(0, place + by))]?.key);
+  const acts = useSteady({
+    done: (): void => (sheet === undefined ? done() : undefined),
+    back: (): void => (sheet ? setSheet(undefined) : look(-1)),
+    forward: (): void => look(1),
+    undo,
+  });
   return {
     steps,
     step,
@@ -93,16 +121,14 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     planOf,
     /** The first open step after it that passes. */
     firstAhead: (passes: (s: BenchStep) => boolean): BenchStep | undefined =>
-      steps.find((s, i) => i > place && !run?.settled.has(s.key) && !run?.scrapped.has(s.part) && passes(s)),
+      steps.find((s, i) => i > place && isOpen(s) && passes(s)),
     record,
     sheet,
     setSheet,
     said,
-    done,
     say,
-    undo,
-    back: (): void => (sheet ? setSheet(undefined) : look(-1)),
-    forward: (): void => look(1),
+    /** What its keys do. */
+    acts,
   };
 }
 export type StepInView = ReturnType<typeof useStepInView>;
