@@ -135,7 +135,9 @@ test('no network: fifty records, the tab closed, opened again; then all of them 
     await page.goto(`${server.address}/jobs/${PIER}/bench`);
     await keptHere(page);
     await server.kill();
-    for (let i = 0; i < 49; i++) await done(page);
+    for (let i = 0; i < 41; i++) await done(page);
+    // Faster than what was recorded can count: each key is for a step of its own.
+    await Promise.all(Array.from({ length: 8 }, () => page.keyboard.press('Enter')));
     await page.getByRole('button', { name: 'More' }).click();
     await page.getByRole('menuitem', { name: 'Note' }).click();
     await page.getByRole('button', { name: 'Hard spot' }).click();
@@ -335,6 +337,10 @@ for (const { width, height } of [
   }) => {
     await issue(request, PIER);
     await page.setViewportSize({ width, height });
+    await page.goto(`/jobs/${PIER}/bench`);
+    const key = page.getByRole('button', { name: /^Done/ });
+    await expect(key).toBeInViewport({ ratio: 1 });
+    await key.click({ trial: true, timeout: 2000 });
     for (const [path, says] of [
       [`/jobs/${PIER}/bench`, /^(Lay out|Clamp|Start|Drill)/],
       [`/jobs/${PIER}/check`, 'Check: Pier adapter plate'],

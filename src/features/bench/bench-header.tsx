@@ -1,9 +1,11 @@
 'use client';
 
+import { memo, type ReactNode } from 'react';
 import { holeName } from '@/core/route/work-item';
 import { StepTimer } from './step-timer';
 import type { StepInView } from './use-step-in-view';
-import type { ReactNode } from 'react';
+
+const QUIET = { color: 'var(--bench-quiet)' };
 
 interface Props {
   name: string;
@@ -17,45 +19,75 @@ interface Props {
 /** Where one is: job, part, hole, time on the step, and how much of the route is done. */
 export function BenchHeader({ name, quantity, view, toSend, children }: Props) {
   const { step, steps, doneSteps, isDone, said } = view;
-  const quiet = { color: 'var(--bench-quiet)' };
   return (
     <>
       <header className="flex items-center gap-x-5 font-cond text-[20px] sm:text-[24px]">
-        <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-5">
+        <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-5 sm:h-16 sm:flex-nowrap sm:whitespace-nowrap sm:[contain:strict]">
           <span className="min-w-0 truncate font-semibold max-lg:hidden">{name}</span>
-          <span style={quiet}>
-            part {step?.part ?? quantity} of {quantity}
-          </span>
-          {step?.place && (
-            <span style={quiet}>
-              hole {step.place.n} of {step.place.of}
-            </span>
-          )}
-          {step?.item && <strong className="text-[30px]">{holeName(step.item)}</strong>}
+          <Where
+            part={step?.part ?? quantity}
+            quantity={quantity}
+            nth={step?.place?.n}
+            holes={step?.place?.of}
+            hole={step?.item && holeName(step.item)}
+          />
           {step?.item && !isDone && <StepTimer step={step.key} planned={step.item.seconds} />}
-          <span role="status" className={`ml-auto ${toSend > 0 ? '' : 'max-sm:sr-only'}`} style={quiet}>
-            {toSend > 0 ? `${toSend} to send` : said}
-          </span>
+          <Saved toSend={toSend} said={said} />
         </div>
         {children}
       </header>
-      <div
-        role="progressbar"
-        aria-label="Steps done"
-        aria-valuemin={0}
-        aria-valuemax={steps.length}
-        aria-valuenow={doneSteps}
-        className="h-1.5 shrink-0 overflow-hidden"
-        style={{ background: 'var(--bench-panel)' }}
-      >
-        <div
-          className="h-full origin-left will-change-transform"
-          style={{
-            background: 'var(--bench-key)',
-            transform: `scaleX(${doneSteps / Math.max(1, steps.length)})`,
-          }}
-        />
-      </div>
+      <Progress done={doneSteps} of={steps.length} />
     </>
   );
 }
+
+interface WhereProps {
+  part: number;
+  quantity: number;
+  nth?: number;
+  holes?: number;
+  hole?: string;
+}
+
+const Where = memo(function Where({ part, quantity, nth, holes, hole }: WhereProps) {
+  return (
+    <>
+      <span style={QUIET}>
+        part {part} of {quantity}
+      </span>
+      {nth !== undefined && (
+        <span style={QUIET}>
+          hole {nth} of {holes}
+        </span>
+      )}
+      {hole !== undefined && <strong className="text-[30px]">{hole}</strong>}
+    </>
+  );
+});
+
+const Saved = memo(function Saved({ toSend, said }: { toSend: number; said: string }) {
+  return (
+    <span role="status" className={`ml-auto ${toSend > 0 ? '' : 'max-sm:sr-only'}`} style={QUIET}>
+      {toSend > 0 ? `${toSend} to send` : said}
+    </span>
+  );
+});
+
+const Progress = memo(function Progress({ done, of }: { done: number; of: number }) {
+  return (
+    <div
+      role="progressbar"
+      aria-label="Steps done"
+      aria-valuemin={0}
+      aria-valuemax={of}
+      aria-valuenow={done}
+      className="h-1.5 shrink-0 overflow-hidden"
+      style={{ background: 'var(--bench-panel)' }}
+    >
+      <div
+        className="h-full origin-left will-change-transform"
+        style={{ background: 'var(--bench-key)', transform: `scaleX(${done / Math.max(1, of)})` }}
+      />
+    </div>
+  );
+});

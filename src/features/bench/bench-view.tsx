@@ -13,13 +13,13 @@ import { Gauge } from './gauge';
 import { StepFace } from './step-face';
 import { TroubleSheet } from './trouble-sheet';
 import { useAwake } from './use-awake';
-import { useBenchSettings } from './use-bench-settings';
+import { useBenchSettings, type BenchSettings } from './use-bench-settings';
 import { useStepInView, type StepInView } from './use-step-in-view';
 
 /** The issued route of a job at work, one step a screen; everything done is recorded at once. */
 export function BenchView({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
-  const [settings] = useBenchSettings();
+  const [settings, setSettings] = useBenchSettings();
   const kept = useOfflineShell(jobId);
   const { issue, none, fault, at } = running;
   useAwake();
@@ -30,7 +30,13 @@ export function BenchView({ jobId }: { jobId: string }) {
       className="bench fixed inset-0 z-10 flex flex-col gap-3 overflow-auto p-3 sm:p-5"
     >
       {issue && at ? (
-        <AtWork jobId={jobId} running={{ ...running, issue, at }} kept={kept} />
+        <AtWork
+          jobId={jobId}
+          running={{ ...running, issue, at }}
+          settings={settings}
+          setSettings={setSettings}
+          kept={kept}
+        />
       ) : none ? (
         <section className="m-auto flex max-w-xl flex-col gap-4 text-center">
           <h1 className="font-cond text-5xl font-semibold">No route issued yet</h1>
@@ -56,14 +62,15 @@ export function BenchView({ jobId }: { jobId: string }) {
 interface AtWorkProps {
   jobId: string;
   running: Running & { issue: NonNullable<Running['issue']>; at: NonNullable<Running['at']> };
+  settings: BenchSettings;
+  setSettings: (change: Partial<BenchSettings>) => void;
   /** Whether it opens without a network. */
   kept: boolean;
 }
 
-function AtWork({ jobId, running, kept }: AtWorkProps) {
+function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
   const { issue, job, at: here, bench, shop } = running;
   const { display } = useUnits();
-  const [settings, setSettings] = useBenchSettings();
   const view = useStepInView(running);
   const { step, at, sheet, setSheet, planOf, record, isDone } = view;
   if (!job) return null;
@@ -191,6 +198,8 @@ const Keys = memo(function Keys({ acts, pedal }: KeysProps) {
   return null;
 });
 
+const SIDE_KEY = 'bench-key min-h-[84px] min-w-16 max-sm:px-2 max-sm:text-[20px] sm:min-w-[84px]';
+
 interface NextKeysProps {
   next: string;
   canTrouble: boolean;
@@ -202,7 +211,7 @@ interface NextKeysProps {
 /** The one big key, with what comes after it; back; and what to do when something is wrong. */
 const NextKeys = memo(function NextKeys({ next, canTrouble, onNext, onBack, onTrouble }: NextKeysProps) {
   return (
-    <footer className="sticky bottom-0 flex shrink-0 gap-2 pb-1 sm:gap-3">
+    <footer className="sticky -bottom-3 z-2 -m-3 flex shrink-0 gap-2 bg-(--bench-ground) p-3 sm:-bottom-5 sm:-m-5 sm:gap-3 sm:p-5 sm:pt-3">
       <button
         type="button"
         className="bench-key bench-next min-h-[84px] min-w-0 flex-1 max-sm:px-2 max-sm:text-[22px] sm:text-[34px]"
@@ -210,11 +219,11 @@ const NextKeys = memo(function NextKeys({ next, canTrouble, onNext, onBack, onTr
       >
         {next}
       </button>
-      <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={onBack}>
+      <button type="button" className={SIDE_KEY} onClick={onBack}>
         Back
       </button>
       {canTrouble && (
-        <button type="button" className="bench-key min-h-[84px] min-w-[84px]" onClick={() => onTrouble('trouble')}>
+        <button type="button" className={SIDE_KEY} onClick={() => onTrouble('trouble')}>
           Trouble
         </button>
       )}

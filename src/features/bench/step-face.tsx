@@ -1,7 +1,7 @@
 'use client';
 
 import { dequal } from 'dequal/lite';
-import { memo, useMemo } from 'react';
+import { memo, useCallback, useMemo } from 'react';
 import type { Job } from '@/contracts/job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
@@ -69,8 +69,8 @@ function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
 }
 
 const GRID =
-  'grid min-h-0 flex-1 gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)] lg:grid-rows-[minmax(0,1fr)]';
-const DRAWING = 'dye flex gap-2 p-3 min-h-[300px] min-w-0 sm:min-h-[240px] lg:min-h-40';
+  'grid flex-1 gap-x-6 gap-y-3 sm:min-h-0 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)] lg:grid-rows-[minmax(0,1fr)]';
+const DRAWING = 'dye flex gap-2 p-3 max-sm:h-[300px] max-sm:flex-none min-w-0 sm:min-h-[240px] lg:min-h-40';
 
 /** What is said before a clamping: which face up, and how. */
 function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
@@ -89,12 +89,15 @@ function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
 
 const ON_THE_FACE: readonly WorkItem['code'][] = ['lay-out', 'check', 'deburr', 'start', 'cut-between'];
 
+const opOf = ({ item }: BenchStep, plan: HolePlan | undefined): Operation | undefined =>
+  plan?.operations.find((o) => o.key === item?.opKey);
+
 type DrawingProps = Pick<Props, 'step' | 'plan' | 'route' | 'job' | 'display'>;
 
 /** The drawing that matters: the face with this hole lit, or its section, with the speeds where no belts are drawn. */
 const Drawing = memo(function Drawing({ step, plan, route, job, display }: DrawingProps) {
   const { item } = step;
-  const op = plan?.operations.find((o) => o.key === item?.opKey);
+  const op = opOf(step, plan);
   if (!item || !plan || ON_THE_FACE.includes(item.code)) return <Face step={step} job={job} route={route} />;
   return (
     <>
@@ -117,16 +120,8 @@ const pictureOf = ({ item, setUp }: BenchStep): string =>
 /** Steps with the same key are the same work on another hole. */
 const workOf = ({ item, setUp }: BenchStep): string => (item ? `${item.featureId} ${item.opKey}` : `clamp ${setUp}`);
 
-/** What a tap of a hole carries, and its turns where they are known. */
-function tapOf({ thread, material, machine }: HolePlan, { tap }: Operation) {
-  const use = tap && thread?.tapping.best.each[tap.place - 1];
-  if (!use) return undefined;
-  const isKnown = Number.isFinite(use.turns.value);
-  return {
-    load: use.load,
-    strip: isKnown ? turnStrip(thread.tapping.best, use, thread.thread, material, machine) : undefined,
-  };
-}
+/** The tap of a hole at work, in the way in which it is driven best. */
+const tapOf = ({ thread }: HolePlan, { tap }: Operation) => tap && thread?.tapping.best.each[tap.place - 1];
 
 /** One operation: what, with which tool, and the figures to set. Drawn anew only where it says something else. */
 const Work = memo(function Work({ said }: { said: WorkSaid }) {
@@ -182,37 +177,43 @@ const Work = memo(function Work({ said }: { said: WorkSaid }) {
 
 /** One step, to be read from a metre and a half: what is done with which figures, and the drawing that matters. */
 export function StepFace({ step, firstAhead, planOf, route, job, plan, display, signals }: Props) {
-  const { item } = step;
-  const op = plan?.operations.find((o) => o.key === item?.opKey);
-  const tap = plan && op && tapOf(plan, op);
+  const op = opOf(step, plan);
+  const load = plan && op && tapOf(plan, op)?.load;
   const slots = { step, firstAhead, planOf };
+  const work = useCallback(
+    (of: BenchStep, made?: HolePlan) =>
+      of.item ? (
+        <Work said={sayWork({ step: of, item: of.item, job, plan: made, display })} />
+      ) : (
+        <Clamp step={of} route={route} />
+      ),
+    [job, route, display],
+  );
+  const picture = useCallback(
+    (of: BenchStep, made: HolePlan | undefined, isShown: boolean) => (
+      <>
+        <div className={`${DRAWING} flex-1`}>
+          <Drawing step={of} plan={made} route={route} job={job} display={display} />
+        </div>
+        <Turns step={of} plan={made} signals={signals} isShown={isShown} />
+      </>
+    ),
+    [job, route, display, signals],
+  );
   return (
     <div className={GRID}>
       <div className="flex min-w-0 flex-col gap-3">
-        <div className="relative overflow-clip">
-          <Slots {...slots} keyOf={workOf} className="min-w-0">
-            {(of, made) =>
-              of.item ? (
-                <Work said={sayWork({ step: of, item: of.item, job, plan: made, display })} />
-              ) : (
-                <Clamp step={of} route={route} />
-              )
-            }
+        <div className="grid grid-cols-[minmax(0,1fr)] overflow-clip">
+          <Slots {...slots} keyOf={workOf} className="min-w-0 [grid-area:1/1]" behindClassName="h-0">
+            {work}
           </Slots>
         </div>
-        {tap?.load && <TorqueLine step={step.key} load={tap.load} display={display} />}
-        {item?.code === 'lay-out' && <DyeTimer />}
+        {load && <TorqueLine step={step.key} load={load} display={display} />}
+        {step.item?.code === 'lay-out' && <DyeTimer />}
       </div>
-      <div className="relative flex min-h-0 min-w-0 flex-col">
-        <Slots {...slots} keyOf={pictureOf} mayFollow className="flex min-h-0 min-w-0 flex-1 flex-col gap-3">
-          {(of, made, isShown) => (
-            <>
-              <div className={`${DRAWING} flex-1`}>
-                <Drawing step={of} plan={made} route={route} job={job} display={display} />
-              </div>
-              <Turns step={of} plan={made} signals={signals} isShown={isShown} />
-            </>
-          )}
+      <div className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)]">
+        <Slots {...slots} keyOf={pictureOf} mayFollow className="flex min-h-0 min-w-0 flex-col gap-3 [grid-area:1/1]">
+          {picture}
         </Slots>
       </div>
     </div>
@@ -223,13 +224,20 @@ interface TurnsProps extends Pick<Props, 'step' | 'plan' | 'signals'> {
   isShown: boolean;
 }
 
-/** The turns of a tap in its hole, on a phone before the drawing. */
-const Turns = memo(function Turns({ step, plan, signals, isShown }: TurnsProps) {
-  const op = plan?.operations.find((o) => o.key === step.item?.opKey);
-  const strip = plan && op && tapOf(plan, op)?.strip;
-  return strip ? (
+/** The turns of a tap in its hole where they are known, on a phone before the drawing. */
+function Turns({ step, plan, signals, isShown }: TurnsProps) {
+  const op = opOf(step, plan);
+  const use = plan && op && tapOf(plan, op);
+  const strip = useMemo(
+    () =>
+      use && plan.thread && Number.isFinite(use.turns.value)
+        ? turnStrip(plan.thread.tapping.best, use, plan.thread.thread, plan.material, plan.machine)
+        : undefined,
+    [plan, use],
+  );
+  return strip && op ? (
     <div className="max-sm:order-first">
       <TurnCounter step={step.key} strip={strip} name={toolOf(op).tool} signals={signals} isShown={isShown} />
     </div>
   ) : null;
-});
+}

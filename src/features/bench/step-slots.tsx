@@ -1,6 +1,6 @@
 'use client';
 
-import { useDeferredValue, type ReactNode } from 'react';
+import { memo, useDeferredValue, type ReactNode } from 'react';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { BenchStep } from '@/core/inspection/run';
 
@@ -18,14 +18,39 @@ interface Props extends StepAndAhead {
   /** Whether a step that is not there yet comes a moment after the key. */
   mayFollow?: boolean;
   className: string;
-  children: (step: BenchStep, plan: HolePlan | undefined, isShown: boolean) => ReactNode;
+  /** Of those behind: without height where they would make room for themselves. */
+  behindClassName?: string;
+  /** The same at every render where the same is drawn. */
+  children: Draw;
 }
+
+type Draw = (step: BenchStep, plan: HolePlan | undefined, isShown: boolean) => ReactNode;
+
+interface DrawnProps {
+  of: BenchStep;
+  plan: HolePlan | undefined;
+  isShown: boolean;
+  draw: Draw;
+}
+
+const Drawn = memo(function Drawn({ of, plan, isShown, draw }: DrawnProps) {
+  return draw(of, plan, isShown);
+});
 
 /**
  * What is shown of a step, and behind it what is shown of the next other one: planned and drawn while nobody presses a key, so
  * that it stands at once when its turn comes. Nothing behind may take a key or a touch.
  */
-export function Slots({ step, firstAhead, planOf, keyOf, mayFollow, className, children }: Props) {
+export function Slots({
+  step,
+  firstAhead,
+  planOf,
+  keyOf,
+  mayFollow,
+  className,
+  behindClassName = '',
+  children,
+}: Props) {
   const key = keyOf(step);
   const drawn = useDeferredValue(step);
   const behind = useDeferredValue(firstAhead((s) => keyOf(s) !== key));
@@ -37,9 +62,9 @@ export function Slots({ step, firstAhead, planOf, keyOf, mayFollow, className, c
     <div
       key={slot}
       aria-hidden={of !== shown}
-      className={`will-change-[opacity] ${className} ${of === shown ? 'z-1' : 'absolute inset-0 opacity-0'}`}
+      className={`will-change-[opacity] ${className} ${of === shown ? 'z-1' : `opacity-0 ${behindClassName}`}`}
     >
-      {children(of, (of === shown ? planOf : planOfBehind)(of), of === shown)}
+      <Drawn of={of} plan={(of === shown ? planOf : planOfBehind)(of)} isShown={of === shown} draw={children} />
     </div>
   ));
 }

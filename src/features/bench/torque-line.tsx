@@ -18,8 +18,7 @@ interface Props {
 export const TorqueLine = memo(function TorqueLine({ step, load, display }: Props) {
   const [torque, setTorque] = useState<{ step: string; now: number; peak: number }>();
   useReadings(({ values: { now, peak = 0 } }) => {
-    if (now !== undefined)
-      setTorque((t) => ({ step, now, peak: Math.max(now, peak, t?.step === step ? t.peak : 0) }));
+    if (now !== undefined) setTorque((t) => ({ step, now, peak: Math.max(now, peak, t?.step === step ? t.peak : 0) }));
   });
   if (torque?.step !== step) return null;
   const { stop, said } = judgeTorque(torque.now, load.torque.value, load.breaking.value);

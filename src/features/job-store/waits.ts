@@ -12,8 +12,8 @@ export function somethingWaits(): boolean {
 /** Notes that something waits, or that nothing does any more. */
 export function noteWaits(waits: boolean): void {
   try {
-    if (waits) localStorage.setItem(KEY, '1');
-    else localStorage.removeItem(KEY);
+    if (!waits) localStorage.removeItem(KEY);
+    else if (localStorage.getItem(KEY) === null) localStorage.setItem(KEY, '1');
   } catch {
     // Without this note every page looks.
   }
