@@ -165,7 +165,8 @@ test('means of layout, dials, punch marks and an angled hole', async ({ page }) 
   await page.goto('/jobs/sample-job-bearing-block/plate');
   await page.getByRole('tab', { name: /^Lay out/ }).click();
   await page.getByRole('tab', { name: 'Means' }).click();
-  await page.getByLabel('Or a position zone from the drawing, mm').fill('0.5');
+  await page.getByLabel('Position zone of A, ø').fill('0.5');
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('listitem').filter({ hasText: 'cheapest that holds' })).toContainText('Transfer punch');
   await page.getByRole('tab', { name: 'Scribe' }).click();
   await page.getByRole('tab', { name: 'Dials' }).click();
@@ -192,7 +193,8 @@ test('means of layout, dials, punch marks and an angled hole', async ({ page }) 
   await page.getByLabel('Callout of A').click();
   await page.getByRole('tab', { name: /^Lay out/ }).click();
   await page.getByRole('tab', { name: 'Angled' }).click();
-  await page.getByLabel('Exit offset x, mm').fill('15.83');
+  await page.getByLabel('Exit offset x').fill('15.83');
+  await page.keyboard.press('Enter');
   await expect(page.getByText('Tilt the vise 22.62°')).toBeVisible();
 });
 
@@ -386,11 +388,29 @@ test('how a mark was made is kept with it; the zone is the joint’s, or the dra
   await expect(page.getByRole('dialog')).toContainText('(clearance hole − bolt) ÷ 2');
   await page.keyboard.press('Escape');
   await page.getByLabel('Marked with').selectOption('transfer-punch');
-  await page.getByLabel('Zone ø, mm').fill('0.2');
-  await expect(page.getByText('as typed')).toBeVisible();
+  await page.getByLabel('Position zone of A, ø').fill('0.2');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('From the drawing; empty it')).toBeVisible();
   await page.getByLabel('Right of the cross, mm').fill('0.11');
   await page.getByRole('button', { name: 'Record A1' }).click();
   await expect(page.getByText(/0\.11 mm off, right: outside, transfer punch through the mate/)).toBeVisible();
+  // The same zone for the means of layout, in the unit that is shown; a hole with more room by its joint can take that.
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+  await page.reload();
+  await page.getByRole('tab', { name: /^Lay out/ }).click();
+  await page.getByRole('tab', { name: 'Means' }).click();
+  const zone = page.getByLabel('Position zone of A, ø');
+  await expect(zone).toHaveValue('0.2 mm');
+  await zone.fill('0.3');
+  await page.keyboard.press('Alt+u');
+  await expect(zone).toHaveValue('0.0118 in');
+  await page.keyboard.press('Alt+u');
+  await page.getByLabel('Clearance hole of the mate').selectOption('loose');
+  await page.getByRole('button', { name: 'Use it for A' }).click();
+  await expect(zone).toHaveValue('1.0 mm');
+  await zone.fill('');
+  await page.keyboard.press('Enter');
+  await expect(zone).toHaveValue('0.5 mm');
 });
 
 test('a hole that cannot be made says so on the plate, in the room list and on the punch sheet', async ({ page }) => {

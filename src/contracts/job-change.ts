@@ -26,6 +26,7 @@ export const featureSet = z
     face: faceSchema,
     place: placeSchema.nullable(),
     exit: exitSchema.nullable(),
+    zoneMm: featureInput.shape.zoneMm.unwrap().nullable(),
     edits: operationEdits.nullable(),
     question: questionSet,
   })

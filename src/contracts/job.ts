@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { USUAL_PART } from '@/core/layout/part';
 import { DISPLAYS } from '@/core/units/show';
+import { MOST_ZONE_MM } from '@/core/layout/joint-zone';
 import { countHoles, MOST_HOLES, type Placed } from '@/core/layout/place';
 import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
 import { keptQuestion } from './question';
@@ -26,6 +27,12 @@ export const featureInput = z.strictObject({
   place: placeSchema.optional().describe('Left out: not laid out yet'),
   edits: operationEdits.optional().describe("The user's changes to its operations"),
   exit: exitSchema.optional().describe('Angled holes: how far across the far end lies, mm'),
+  zoneMm: z
+    .number()
+    .positive('A zone is above zero.')
+    .max(MOST_ZONE_MM, `A zone is at most ${MOST_ZONE_MM} mm.`)
+    .optional()
+    .describe('Position zone of the drawing, a diameter, mm; left out: what the joint leaves'),
   version: versionNumber.optional().describe('As read; it is not written'),
 });
 export type FeatureInput = z.infer<typeof featureInput>;

@@ -3,6 +3,7 @@ import { CHIP_SIGNS } from '@/core/cutting/chips-adviser';
 import { type BenchKind, type BodyOf } from '@/core/inspection/bench-record';
 import { CHECK_KINDS } from '@/core/inspection/checks-of';
 import { CHOICES } from '@/core/inspection/verdict';
+import { MOST_ZONE_MM } from '@/core/layout/joint-zone';
 import { MARKED_WITH, type MarkedWith } from '@/core/layout/punch';
 import { SIGNS } from '@/core/tapping/trouble';
 import { questionSet } from './question';
@@ -31,7 +32,7 @@ const punchMark = z.strictObject({
   body: z.strictObject({
     dxMm: z.number().min(-50).max(50).describe('To the right of the cross, mm'),
     dyMm: z.number().min(-50).max(50).describe('Above the cross, mm'),
-    zoneMm: z.number().positive().max(50).describe('Position zone that it was held against, a diameter'),
+    zoneMm: z.number().positive().max(MOST_ZONE_MM).describe('Position zone that it was held against, a diameter'),
     withdrawn: z.literal(true).optional().describe('Undone: the hole counts as not marked'),
     means: z.enum(Object.keys(MARKED_WITH) as [MarkedWith, ...MarkedWith[]]).optional(),
   }),

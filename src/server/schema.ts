@@ -196,6 +196,8 @@ export const jobFeatures = sqliteTable(
     face: text('face').$type<FaceId>().notNull().default('top'),
     place: text('place', { mode: 'json' }).$type<Place>(),
     exit: text('exit', { mode: 'json' }).$type<{ dx: number; dy: number }>(),
+    /** Position zone of the drawing, a diameter, mm; null for what the joint leaves. */
+    zoneMm: real('zone_mm'),
     /** The user's changes to its operations. */
     edits: text('edits', { mode: 'json' }).$type<OperationEdits>(),
     /** Set when removed; records of it stay. */

@@ -71,14 +71,16 @@ test('the usual findings are good ones; an answer is complete without what may b
   ]);
 });
 
-test('zone: M8 under its 9.0 clearance hole leaves 0.5; a 9.0 hole over its bolt the same; nothing where it is not laid out', () => {
+test('zone: M8 under its 9.0 clearance hole leaves 0.5, as a 9.0 over its bolt; 0.4 assumed; the drawing’s own goes before', () => {
   const drawn = new Map([['f', [{ x: 20, y: 20 }]]]);
-  const zone = (plan: HolePlan, featureId = 'f') => settingAt(drawn, { featureId, holeNumber: 1 }, plan, shop).zoneMm;
-  expect([zone(planOf('M8 THRU')), zone(planOf('ø9 THRU')), zone(planOf('M8 THRU'), 'other')]).toEqual([
+  const zone = (callout: string, own?: number, featureId = 'f') =>
+    settingAt(drawn, { featureId, holeNumber: 1 }, planOf(callout), shop, own).zoneMm;
+  expect(['M8 THRU', 'ø9 THRU', 'ø30 THRU'].map((c) => zone(c))).toEqual([
     expect.closeTo(0.5),
     expect.closeTo(0.5),
-    undefined,
+    0.4,
   ]);
+  expect([zone('M8 THRU', 0.2), zone('M8 THRU', 0.2, 'not laid out')]).toEqual([0.2, undefined]);
 });
 
 test('read from across the shop: the drill by its name, the thread, the verb', () => {

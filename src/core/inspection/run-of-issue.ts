@@ -78,7 +78,7 @@ export function runOfIssue(
     },
     settingFor: (hole, plan) => {
       points ??= expandPlaces(job.holes.filter((f) => f.place)).points;
-      return settingAt(points, hole, plan, shop);
+      return settingAt(points, hole, plan, shop, find(hole.featureId)?.zoneMm);
     },
   };
 }

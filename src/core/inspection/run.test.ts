@@ -148,3 +148,13 @@ describe('what waits for a decision', () => {
     expect([at.next?.part, holesWaiting(at), [...at.scrapped]]).toEqual([2, 0, [1]]);
   });
 });
+
+test('a hole is held against the zone of its drawing, else against what its joint leaves: M6 under 6.6', () => {
+  const zones = [{}, { zoneMm: 0.12 }].map((own) => {
+    const at = runOfIssue({ route, job: { ...job, holes: [{ ...job.holes[0], ...own }] }, shop }, [], planner);
+    const hole = { featureId: 'f', holeNumber: 1, part: 1 };
+    const plan = at.planAt(hole);
+    return plan?.ok && at.settingFor(hole, plan.value).zoneMm;
+  });
+  expect(zones).toEqual([expect.closeTo(0.3), 0.12]);
+});

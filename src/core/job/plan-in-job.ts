@@ -32,6 +32,8 @@ export interface JobFeature {
   place?: Place;
   /** Angled: how far across the far end lies, mm. */
   exit?: { dx: number; dy: number };
+  /** Position zone of the drawing, a diameter, mm; undefined: what the joint leaves. */
+  zoneMm?: number;
   edits?: OperationEdits;
 }
 

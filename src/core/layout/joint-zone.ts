@@ -1,18 +1,58 @@
-import type { Answer } from '../answer/answer';
+import { answer, mm, phrase, type Answer } from '../answer/answer';
 import { boltThrough, CLEARANCE_HOLES, rowFor } from './heads.table';
-import { positionZone } from './means-of-layout';
+import { positionZone, type Joint } from './means-of-layout';
 
 /** Zone where no clearance of this size is listed and none is typed, mm. Our judgement. */
-export const USUAL_ZONE_MM = 0.4;
+const USUAL_ZONE_MM = 0.4;
+/** Largest zone that can be set, mm. */
+export const MOST_ZONE_MM = 50;
+
+/** How close the clearance hole of the mate is, in the order of the printed tables. */
+export const FITS = ['close', 'normal', 'loose'] as const;
+export type Fit = (typeof FITS)[number];
+
+/** A hole that has a position. */
+export interface Positioned {
+  /** Major diameter of a tapped hole, bore of a plain one, mm. */
+  diameterMm: number;
+  tapped: boolean;
+  /** Zone of the drawing, a diameter, mm. */
+  zoneMm?: number;
+}
 
 /**
- * Position zone that the joint leaves a hole, a diameter: a tapped one under its usual clearance hole, a clearance hole over
- * its bolt.
- * @param diameterMm major diameter of a tapped hole, bore of a plain one
+ * Position zone that the joint leaves a hole, a diameter: a tapped one under the clearance hole of its mate, a clearance hole
+ * over its bolt.
  * @returns undefined where no clearance of this size is listed
  */
-export function jointZone(diameterMm: number, tapped: boolean): Answer | undefined {
+export function jointZone({
+  diameterMm,
+  tapped,
+  joint = 'fixed',
+  fit = 'normal',
+}: Omit<Positioned, 'zoneMm'> & { joint?: Joint; fit?: Fit }): Answer | undefined {
   const bolt = tapped ? diameterMm : boltThrough(diameterMm);
   const row = bolt === undefined ? undefined : rowFor(CLEARANCE_HOLES, bolt);
-  return row && positionZone('fixed', row[2], row[0]);
+  return row && positionZone(joint, row[1 + FITS.indexOf(fit)], row[0]);
+}
+
+/** The position zone that a hole is held against, a diameter: the drawing's, else what the joint leaves, else assumed. */
+export function zoneOf({ diameterMm, tapped, zoneMm }: Positioned): Answer {
+  if (zoneMm !== undefined)
+    return answer(zoneMm, 'mm', {
+      rule: 'Position zone of the drawing',
+      formula: 'as drawn',
+      inputs: [['position zone', mm(zoneMm)]],
+      source: { kind: 'standard', name: 'Position zone, ISO 1101 and ASME Y14.5' },
+    });
+  return (
+    jointZone({ diameterMm, tapped }) ??
+    answer(USUAL_ZONE_MM, 'mm', {
+      rule: 'Usual position zone',
+      formula: 'assumed',
+      inputs: [],
+      source: { kind: 'model', name: 'our judgement' },
+      assumptions: [phrase('No clearance hole of this size is listed, and the drawing’s zone is not entered.')],
+    })
+  );
 }

@@ -272,6 +272,7 @@ const WORDS: Record<string, string> = {
   'question.dry': 'fluid',
   'question.percent': 'percent of thread',
   exit: 'far end',
+  zoneMm: 'position zone',
   edits: 'operations',
 };
 /** A field as people call it. */

@@ -5,6 +5,7 @@ import { acrossFor, angledLength, tilt, wallBetween } from '@/core/layout/angled
 import type { Bore } from '@/core/layout/bores';
 import { depthBehind } from '@/core/layout/part';
 import { showText, type Display } from '@/core/units/show';
+import { LengthField } from '@/ui/length-field';
 import { Working } from '@/ui/working';
 import type { PlateState } from './use-plate';
 
@@ -15,6 +16,7 @@ interface Props {
 }
 
 const NEAREST = 5;
+const MOST_EXIT_MM = 1000;
 
 /** An angled hole: where it comes out, the tilt for the vise, its length, the wall to every other bore. */
 export function AngledPanel({ state, letters, display }: Props) {
@@ -71,8 +73,17 @@ export function AngledPanel({ state, letters, display }: Props) {
         {bore.through ? 'through the part' : 'deep to the tip'}. Straight unless its exit is offset.
       </p>
       <div className="grid grid-cols-2 gap-2">
-        {number('Exit offset x, mm', exit.dx, (dx) => set({ dx }))}
-        {number('Exit offset y, mm', exit.dy, (dy) => set({ dy }))}
+        {(['x', 'y'] as const).map((axis) => (
+          <LengthField
+            key={axis}
+            label={`Exit offset ${axis}`}
+            mm={exit[`d${axis}`]}
+            least={-MOST_EXIT_MM}
+            most={MOST_EXIT_MM}
+            display={display}
+            onChange={(mm) => set({ [`d${axis}`]: mm })}
+          />
+        ))}
         {number('Or tilt, °', lean.value, (deg) => turnTo(deg, direction), 1)}
         {number('towards, °', across === 0 ? 0 : direction, (deg) => turnTo(lean.value, deg), 5)}
       </div>

@@ -1,10 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { CLEARANCE_HOLES, rowFor } from '@/core/layout/heads.table';
-import type { LaidFace } from '@/core/layout/lay-out';
+import { FITS, jointZone, zoneOf, type Fit } from '@/core/layout/joint-zone';
 import {
-  positionZone,
   PUNCH_SPREAD_MM,
   rankMeans,
   START_SPREAD_MM,
@@ -12,19 +10,18 @@ import {
   type Punching,
   type Starting,
 } from '@/core/layout/means-of-layout';
-import { parseLength } from '@/core/units/length';
-import { showText, tell, type Display } from '@/core/units/show';
-import { SelectField, TextField } from '@/ui/field';
+import { tell, type Display } from '@/core/units/show';
+import { SelectField } from '@/ui/field';
 import { Working } from '@/ui/working';
+import type { PlateState } from './use-plate';
+import { ZoneField } from './zone-field';
 
 interface Props {
-  laid: LaidFace;
+  state: PlateState;
   letters: ReadonlyMap<string, string>;
-  selection: ReadonlySet<string>;
   display: Display;
 }
 
-const CLASSES = ['close', 'normal', 'loose'] as const;
 const PUNCHES: Record<Punching, string> = { eye: 'by eye', glass: 'with a glass', automatic: 'spring-loaded punch' };
 const STARTS: Record<Starting, string> = {
   hand: 'hand drill',
@@ -34,35 +31,51 @@ const STARTS: Record<Starting, string> = {
   bushing: 'bushing',
 };
 
-/** What the joint allows, and which means of layout hold it: the cheapest first. */
-export function MeansPanel({ laid, letters, selection, display }: Props) {
+/** What position each hole may have, and which means of layout hold it: the cheapest first. */
+export function MeansPanel({ state, letters, display }: Props) {
+  const { laid, selection } = state;
   const [joint, setJoint] = useState<Joint>('fixed');
-  const [fit, setFit] = useState<(typeof CLASSES)[number]>('normal');
-  const [typed, setTyped] = useState('');
+  const [fit, setFit] = useState<Fit>('normal');
   const [punching, setPunching] = useState<Punching>('eye');
   const [starting, setStarting] = useState<Starting>('centre-drill');
   const hole =
-    laid.holes.find((h) => selection.has(h.featureId) && h.footprint.tapped) ??
-    laid.holes.find((h) => h.footprint.tapped);
-  const row = hole && rowFor(CLEARANCE_HOLES, hole.footprint.diameterMm);
-  const own = parseLength(typed, display === 'inch' ? 'in' : 'mm');
-  const zone =
-    typed.trim() === '' && row && hole
-      ? positionZone(joint, row[1 + CLASSES.indexOf(fit)], hole.footprint.diameterMm)
-      : undefined;
-  const zoneMm = typed.trim() === '' ? zone?.value : own.ok && own.value.mm > 0 ? own.value.mm : undefined;
+    laid.holes.find((h) => selection.has(h.featureId)) ?? laid.holes.find((h) => h.footprint.tapped) ?? laid.holes[0];
+  if (!hole) return <p>Lay out a hole first.</p>;
+  const name = letters.get(hole.featureId) ?? '';
+  const { zoneMm } = state.featureOf(hole.featureId) ?? {};
+  const own = zoneOf({ ...hole.footprint, zoneMm });
+  const byJoint = jointZone({ ...hole.footprint, joint, fit });
   return (
     <div className="flex flex-col gap-2">
-      <div className="grid grid-cols-2 gap-2">
-        <SelectField label="Joint" value={joint} onChange={(j) => setJoint(j as Joint)}>
-          <option value="fixed">one part tapped</option>
-          <option value="floating">clearance in both</option>
-        </SelectField>
-        <SelectField label="Clearance hole of the mate" value={fit} onChange={(f) => setFit(f as typeof fit)}>
-          {CLASSES.map((c) => (
-            <option key={c}>{c}</option>
-          ))}
-        </SelectField>
+      <ZoneField state={state} hole={hole} name={name} display={display} />
+      <div className="grid grid-cols-2 items-end gap-2">
+        {byJoint && (
+          <>
+            <SelectField label="Joint" value={joint} onChange={(j) => setJoint(j as Joint)}>
+              <option value="fixed">one part tapped</option>
+              <option value="floating">clearance in both</option>
+            </SelectField>
+            <SelectField label="Clearance hole of the mate" value={fit} onChange={(f) => setFit(f as Fit)}>
+              {FITS.map((c) => (
+                <option key={c}>{c}</option>
+              ))}
+            </SelectField>
+          </>
+        )}
+        {byJoint && Math.abs(byJoint.value - own.value) > 1e-6 && (
+          <p className="col-span-2 flex flex-wrap items-center gap-2 text-[15px]">
+            <span>
+              This joint leaves ø <Working of={byJoint} name="zone of this joint" display={display} />.
+            </span>
+            <button
+              type="button"
+              className="btn h-11 sm:h-9"
+              onClick={() => state.changeHole(hole.featureId, (h) => ({ ...h, zoneMm: byJoint.value }))}
+            >
+              Use it for {name}
+            </button>
+          </p>
+        )}
         <SelectField label="Punch" value={punching} onChange={(p) => setPunching(p as Punching)}>
           {(Object.keys(PUNCH_SPREAD_MM) as Punching[]).map((p) => (
             <option key={p} value={p}>
@@ -78,44 +91,20 @@ export function MeansPanel({ laid, letters, selection, display }: Props) {
           ))}
         </SelectField>
       </div>
-      <TextField
-        label={`Or a position zone from the drawing, ${display === 'inch' ? 'in' : 'mm'}`}
-        value={typed}
-        onChange={setTyped}
-        placeholder="diameter"
-        error={typed.trim() !== '' && zoneMm === undefined && 'Enter a length above zero.'}
-      />
-      {zoneMm === undefined ? (
-        <p>Pick a tapped hole with a listed clearance hole, or enter a zone.</p>
-      ) : (
-        <>
-          <p>
-            {zone && hole && `${letters.get(hole.featureId)}: `}each hole may lie within{' '}
-            <strong>
-              ø{' '}
-              {zone ? (
-                <Working of={zone} name="position zone" display={display} />
-              ) : (
-                showText({ value: zoneMm, unit: 'mm' }, display)
-              )}
+      <ol className="flex flex-col">
+        {rankMeans(own.value, punching, starting).map((m, i) => (
+          <li key={m.id} className="border-t border-steel-200 py-1.5">
+            <strong className={m.holds ? 'text-pass' : ''}>
+              {m.holds ? '✓' : '✕'} {m.label}
             </strong>
-          </p>
-          <ol className="flex flex-col">
-            {rankMeans(zoneMm, punching, starting).map((m, i) => (
-              <li key={m.id} className="border-t border-steel-200 py-1.5">
-                <strong className={m.holds ? 'text-pass' : ''}>
-                  {m.holds ? '✓' : '✕'} {m.label}
-                </strong>
-                {i === 0 && m.holds && (
-                  <span className="ml-2 rounded-sm bg-brass px-1.5 font-cond font-semibold">cheapest that holds</span>
-                )}{' '}
-                ±<Working of={m.spread} name={`spread, ${m.label}`} display={display} />
-                <p className="text-[15px]">{tell(m.reason, display)}</p>
-              </li>
-            ))}
-          </ol>
-        </>
-      )}
+            {i === 0 && m.holds && (
+              <span className="ml-2 rounded-sm bg-brass px-1.5 font-cond font-semibold">cheapest that holds</span>
+            )}{' '}
+            ±<Working of={m.spread} name={`spread, ${m.label}`} display={display} />
+            <p className="text-[15px]">{tell(m.reason, display)}</p>
+          </li>
+        ))}
+      </ol>
     </div>
   );
 }

@@ -1,11 +1,10 @@
 'use client';
 
-import { useState } from 'react';
 import { faceShape, SIDES, USUAL_DATUM, type Datum, type Part, type Stock } from '@/core/layout/part';
-import { parseLength } from '@/core/units/length';
-import { showText, type Display } from '@/core/units/show';
+import type { Display } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
 import { SelectField, TextField } from '@/ui/field';
+import { LengthField } from '@/ui/length-field';
 import type { PlateState } from './use-plate';
 
 const SIZES: Record<Stock['shape'], [key: string, label: string, usual: number][]> = {
@@ -56,7 +55,7 @@ export function PartPanel({ state, display }: { state: PlateState; display: Disp
       </SelectField>
       <div className="grid grid-cols-3 gap-2">
         {SIZES[part.stock.shape].map(([key, label]) => (
-          <SizeField
+          <LengthField
             key={key}
             label={label}
             mm={sizes[key]}
@@ -88,7 +87,7 @@ export function PartPanel({ state, display }: { state: PlateState; display: Disp
           <legend className="label">Walls that stand up at a side, height over this face</legend>
           <div className="grid grid-cols-2 gap-2">
             {SIDES.map((side) => (
-              <SizeField
+              <LengthField
                 key={side + face}
                 label={side}
                 mm={part.walls?.[face]?.[side] ?? 0}
@@ -124,42 +123,6 @@ export function PartPanel({ state, display }: { state: PlateState; display: Disp
       ) : (
         <p className="text-[15px]">A round face is measured from its centre lines.</p>
       )}
-    </div>
-  );
-}
-
-function SizeField({
-  label,
-  mm,
-  least = 1e-6,
-  display,
-  onChange,
-}: {
-  label: string;
-  mm: number;
-  least?: number;
-  display: Display;
-  onChange: (mm: number) => void;
-}) {
-  const [typed, setTyped] = useState<string>();
-  const shown = showText({ value: mm, unit: 'mm' }, display);
-  const parsed = parseLength(typed ?? '', display === 'inch' ? 'in' : 'mm');
-  const good = parsed.ok && parsed.value.mm >= least && parsed.value.mm <= 10000;
-  return (
-    <div
-      onBlur={() => {
-        if (typed !== undefined && good) {
-          onChange(parsed.value.mm);
-          setTyped(undefined);
-        }
-      }}
-    >
-      <TextField
-        label={label}
-        value={typed ?? shown}
-        onChange={setTyped}
-        error={typed !== undefined && typed.trim() !== '' && !good && (least > 0 ? 'Above zero.' : 'Zero or more.')}
-      />
     </div>
   );
 }

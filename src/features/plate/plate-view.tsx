@@ -238,7 +238,7 @@ export function PlateView({ job, machineId, shop: shopHere }: Props) {
                 />
               </Tabs.Content>
               <Tabs.Content value="means">
-                <MeansPanel laid={laid} letters={letters} selection={selection} display={display} />
+                <MeansPanel state={state} letters={letters} display={display} />
               </Tabs.Content>
               <Tabs.Content value="angled">
                 <AngledPanel state={state} letters={letters} display={display} />
@@ -262,14 +262,7 @@ export function PlateView({ job, machineId, shop: shopHere }: Props) {
             </Tabs.Root>
           </Tabs.Content>
           <Tabs.Content value="punch">
-            <PunchPanel
-              laid={laid}
-              letters={letters}
-              selection={selection}
-              display={display}
-              jobId={job.id}
-              planOf={planOf}
-            />
+            <PunchPanel state={state} letters={letters} display={display} planOf={planOf} />
           </Tabs.Content>
           <Tabs.Content value="files">
             <TransferPanel

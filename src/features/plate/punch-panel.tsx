@@ -4,23 +4,22 @@ import { useState, type PointerEvent } from 'react';
 import type { PunchMark } from '@/contracts/record';
 import type { Result } from '@/core/answer/answer';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import { jointZone, USUAL_ZONE_MM } from '@/core/layout/joint-zone';
-import type { LaidFace, LaidHole } from '@/core/layout/lay-out';
+import { zoneOf } from '@/core/layout/joint-zone';
+import type { LaidHole } from '@/core/layout/lay-out';
 import { dimpleFor, judgePunch, MARKED_WITH, type MarkedWith } from '@/core/layout/punch';
 import { parseLength } from '@/core/units/length';
 import { showText, tell, type Display } from '@/core/units/show';
 import { SelectField, TextField } from '@/ui/field';
 import { useReadings } from '@/ui/instruments/use-readings';
-import { Working } from '@/ui/working';
 import { RecordFaults } from '../job-store/record-faults';
 import { useRecords } from '../job-store/use-records';
+import type { PlateState } from './use-plate';
+import { ZoneField } from './zone-field';
 
 interface Props {
-  laid: LaidFace;
+  state: PlateState;
   letters: ReadonlyMap<string, string>;
-  selection: ReadonlySet<string>;
   display: Display;
-  jobId: string;
   /** How the feature of a hole is made. */
   planOf: (featureId: string) => Result<HolePlan> | undefined;
 }
@@ -40,12 +39,12 @@ function drillsOf(planned: Result<HolePlan> | undefined, hole: LaidHole): { firs
 }
 
 /** How true the marks are: typed, or dragged on the magnified picture; recorded and never edited. */
-export function PunchPanel({ laid, letters, selection, display, jobId, planOf }: Props) {
+export function PunchPanel({ state, letters, display, planOf }: Props) {
+  const { laid, selection } = state;
   const holes = laid.holes.filter((h) => selection.size === 0 || selection.has(h.featureId));
-  const { records: marks, record: append, ...faults } = useRecords(jobId, 'punch-mark');
+  const { records: marks, record: append, ...faults } = useRecords(state.inHand.job.id, 'punch-mark');
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState({ x: '0', y: '0' });
-  const [zone, setZone] = useState<string>();
   const [typedIn, setTypedIn] = useState(display);
   const [undoable, setUndoable] = useState<LaidHole>();
   const [means, setMeans] = useState<MarkedWith>('eye');
@@ -63,7 +62,6 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
     };
     setTypedIn(display);
     setTyped({ x: inNew(typed.x), y: inNew(typed.y) });
-    if (zone !== undefined) setZone(inNew(zone));
   }
   const hole = holes[Math.min(at, holes.length - 1)];
   if (!hole) return <p>Lay out a hole first.</p>;
@@ -73,10 +71,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
     const mark = latest(h);
     return mark?.body.withdrawn ? undefined : mark;
   };
-  const joint = jointZone(hole.footprint.diameterMm, hole.footprint.tapped);
-  const zoneTyped = parseLength(zone ?? '', unit);
-  const typedZone = zoneTyped.ok && zoneTyped.value.mm > 0 && zoneTyped.value.mm <= 50 ? zoneTyped.value.mm : undefined;
-  const zoneMm = typedZone ?? joint?.value ?? USUAL_ZONE_MM;
+  const zoneMm = zoneOf({ ...hole.footprint, zoneMm: state.featureOf(hole.featureId)?.zoneMm }).value;
   const planned = planOf(hole.featureId);
   const impossible = planned && !planned.ok ? planned.problems : [];
   const { firstMm, lastMm: drillMm } = drillsOf(planned, hole);
@@ -85,7 +80,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
     return parsed.ok && Math.abs(parsed.value.mm) <= 50 ? parsed.value.mm : undefined;
   });
   const judged = x !== undefined && y !== undefined ? judgePunch({ x, y }, zoneMm, drillMm) : undefined;
-  const span = Math.max(zoneMm * 1.6, 0.4);
+  const span = Math.max(zoneMm * 1.6, 0.2);
   const scale = SIZE / (2 * span);
   const toText = (mm: number): string => lengthText(mm, display);
 
@@ -166,19 +161,7 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
         {showText({ value: firstMm, unit: 'mm' }, display)}, straight on the mark; one firm blow.
       </p>
       <div className="grid grid-cols-2 items-start gap-2">
-        <TextField
-          label={`Zone ø, ${unit}`}
-          value={zone ?? toText(zoneMm)}
-          onChange={setZone}
-          error={zone !== undefined && zone.trim() !== '' && typedZone === undefined && 'A length.'}
-          hint={
-            typedZone !== undefined
-              ? 'as typed'
-              : joint
-                ? undefined
-                : 'No clearance hole of this size is listed: assumed; enter the drawing’s own.'
-          }
-        />
+        <ZoneField state={state} hole={hole} name={letters.get(hole.featureId) ?? ''} display={display} />
         <SelectField label="Marked with" value={means} onChange={(m) => setMeans(m as MarkedWith)}>
           {Object.entries(MARKED_WITH).map(([id, label]) => (
             <option key={id} value={id}>
@@ -187,11 +170,6 @@ export function PunchPanel({ laid, letters, selection, display, jobId, planOf }:
           ))}
         </SelectField>
       </div>
-      {joint && typedZone === undefined && (
-        <p className="text-[15px]">
-          From the joint: one part clear, one tapped. <Working of={joint} name="position zone" display={display} />
-        </p>
-      )}
       <svg
         viewBox={`0 0 ${SIZE} ${SIZE}`}
         className="dye w-full max-w-[300px] cursor-crosshair touch-none self-center"

@@ -24,6 +24,7 @@ export function usePlate(first: Job, shop: Shop) {
     [edit],
   );
 
+  const featureOf = useCallback((id: string) => plan.holes.find((h) => h.id === id), [plan.holes]);
   const planner = useMemo(() => plannerFor(shop), [shop]);
   const features = useMemo<LaidFeature[]>(
     () =>
@@ -58,6 +59,7 @@ export function usePlate(first: Job, shop: Shop) {
     setSelection,
     inHand,
     edit,
+    featureOf,
     changeHole,
   };
 }

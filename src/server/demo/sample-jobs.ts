@@ -205,7 +205,10 @@ export const SAMPLE_JOBS: JobInput[] = [
           dy: 80,
         },
       ),
-      hole('plate-dowels', 'Dowels', { callout: '2x ø8 H7 REAM THRU', thickness: '16' }, row(60, 90, 2, 60)),
+      {
+        ...hole('plate-dowels', 'Dowels', { callout: '2x ø8 H7 REAM THRU', thickness: '16' }, row(60, 90, 2, 60)),
+        zoneMm: 0.1,
+      },
       hole('plate-edge', 'Edge holes', { callout: '4x M5 THRU', thickness: '16' }, row(30, 7, 4, 40)),
     ],
   ),

@@ -45,7 +45,7 @@ export interface HeadState extends JobHeadFields {
 }
 
 function featureOf(row: FeatureRow): JobFeature {
-  const { id, letter, position, version, name, question, face, place, exit, edits } = row;
+  const { id, letter, position, version, name, question, face, place, exit, zoneMm, edits } = row;
   return {
     id,
     letter,
@@ -57,16 +57,18 @@ function featureOf(row: FeatureRow): JobFeature {
     face,
     ...(place ? { place } : {}),
     ...(exit ? { exit } : {}),
+    ...(zoneMm ? { zoneMm } : {}),
     ...(edits ? { edits } : {}),
   };
 }
 
-const featureColumns = ({ name, question, face, place, exit, edits }: FeatureInput) => ({
+const featureColumns = ({ name, question, face, place, exit, zoneMm, edits }: FeatureInput) => ({
   name,
   question,
   face,
   place: place ?? null,
   exit: exit ?? null,
+  zoneMm: zoneMm ?? null,
   edits: edits ?? null,
 });
 

@@ -1,0 +1,1 @@
+ALTER TABLE `job_features` ADD `zone_mm` real;
