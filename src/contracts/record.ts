@@ -51,7 +51,7 @@ const layoutTick = z.strictObject({
 const part = z.number().int().min(1).max(100000).describe('Part of the batch, from 1');
 const step = z.string().min(1).max(300).describe('Feature, hole, operation and part, or the clamping');
 const { broken: _, ...felt } = SIGNS;
-const remedyChange = questionSet.pick({ drill: true, taps: true, way: true, room: true, dry: true, tap: true }).extend({
+const remedyChange = questionSet.pick({ callout: true, drill: true, taps: true, way: true, room: true, dry: true, tap: true }).extend({
   overrides: z
     .record(
       z.string().max(100),

@@ -15,8 +15,8 @@ export interface HoleAt {
 }
 export const holeKey = ({ featureId, holeNumber, part }: HoleAt): string => `${featureId}/${holeNumber}/${part}`;
 
-/** What a remedy changes of a hole’s question: the way it is made, never what the drawing asks for. */
-export type RemedyChange = Partial<Pick<AskForm, 'drill' | 'taps' | 'way' | 'room' | 'dry' | 'tap'>> & {
+/** What a remedy changes of a hole’s question: the way it is made; what the drawing asks for only where a larger thread is decided. */
+export type RemedyChange = Partial<Pick<AskForm, 'callout' | 'drill' | 'taps' | 'way' | 'room' | 'dry' | 'tap'>> & {
   /** Speed and feed of operations, by their keys. */
   overrides?: Record<string, Pick<CutOverride, 'rpm' | 'feed'>>;
 };

@@ -2,7 +2,6 @@ import type { Result } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import type { JobHead, JobFeature, Planner } from '../job/plan-in-job';
 import type { Operation } from '../operation/operation';
-import type { WorkItem } from '../route/work-item';
 import type { RemedyChange } from './bench-record';
 
 /** How a feature is made once the remedies found at the bench are applied to a hole of it. */
@@ -31,9 +30,13 @@ const traceOf = ({ cut, tap }: Operation): string =>
   cut ? `${cut.spec.diameterMm} ${cut.spec.fullMm}` : tap ? `${tap.tap.name} ${tap.tap.chamferThreads}` : '';
 
 /** Whether what was done by one plan has to be done once more by another; speed and fluid leave no trace. */
-export function isRedone(item: WorkItem, before: Result<HolePlan>, after: Result<HolePlan>): boolean {
-  if (!before.ok || !after.ok) return false;
-  const find = (plan: HolePlan): Operation | undefined => plan.operations.find((op) => op.key === item.opKey);
+export function isRedone(
+  opKey: string,
+  before: Result<HolePlan> | undefined,
+  after: Result<HolePlan> | undefined,
+): boolean {
+  if (!before?.ok || !after?.ok) return false;
+  const find = (plan: HolePlan): Operation | undefined => plan.operations.find((op) => op.key === opKey);
   const [was, is] = [find(before.value), find(after.value)];
   if (!was || !is || (!was.cut && !was.tap)) return false;
   // A smaller drill cannot be run into a larger hole.

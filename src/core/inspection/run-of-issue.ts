@@ -5,11 +5,13 @@ import { expandPlaces, type Expanded } from '../layout/place';
 import { runSteps, type IsDue, type RunStep } from '../route/run-steps';
 import type { Route } from '../route/route';
 import type { Shop } from '../shop/shop';
-import { holeKey, type BenchRecord, type HoleAt } from './bench-record';
+import { holeKey, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
 import type { CheckSetting } from './checks-of';
+import { changeOfChoice, type ChoiceChange } from './choice-change';
 import { isRedone, planAtBench } from './plan-at-bench';
 import { resultsOf } from './progress';
-import { changeFor, runOf, type Run } from './run';
+import { changeFor, remediesIn, runOf, type Run } from './run';
+import type { Choice } from './verdict';
 import { partsToGauge } from './sampling';
 import { settingAt } from './setting-at';
 
@@ -17,7 +19,7 @@ import { settingAt } from './setting-at';
 export interface IssuedWork {
   route: Route;
   job: JobHead & { holes: readonly (JobFeature & { id: string })[]; route?: { checkEvery?: number } };
-  shop: Pick<Shop, 'habits'>;
+  shop: Pick<Shop, 'habits' | 'taps'>;
 }
 
 /** How far an issued route is, and how each of its holes is made by now. */
@@ -25,6 +27,8 @@ export interface RunOfIssue {
   run: Run;
   /** With every remedy so far; undefined for a feature that the issue does not have. */
   planAt: (hole: HoleAt) => Result<HolePlan> | undefined;
+  /** What a choice changes of a hole of this plan; undefined where nothing, or where it can’t be made so. */
+  changeOf: (choice: Choice, hole: HoleAt, plan: HolePlan) => ChoiceChange | undefined;
   /** What a hole of this plan is held against. */
   settingFor: (hole: HoleAt, plan: HolePlan) => CheckSetting;
   /** Parts in which a hole is gauged, by what was found so far. */
@@ -60,21 +64,31 @@ export function runOfIssue(
   const plans = new Map<string, Result<HolePlan>>();
   let points: Expanded['points'] | undefined;
   const find = (id: string): JobFeature | undefined => job.holes.find((f) => f.id === id);
-  const run = runOf(every <= 1 ? everyStep(route) : runSteps(route, isDue), records, (item, _part, before, after) => {
-    const feature = find(item.featureId);
-    return feature
-      ? isRedone(item, planAtBench(feature, job, planner, before), planAtBench(feature, job, planner, after))
-      : false;
-  });
+  const made = (featureId: string, change: RemedyChange): Result<HolePlan> | undefined => {
+    const feature = find(featureId);
+    return feature && planAtBench(feature, job, planner, change);
+  };
+  const remedies = remediesIn(records);
+  const run = runOf(
+    every <= 1 ? everyStep(route) : runSteps(route, isDue),
+    records,
+    ({ opKey, featureId }, _part, before, after) => isRedone(opKey, made(featureId, before), made(featureId, after)),
+    (hole) => {
+      const plan = made(hole.featureId, changeFor(remedies, hole));
+      return plan?.ok ? plan.value.operations : [];
+    },
+  );
   return {
     run,
     duePartsOf,
     planAt: (hole) => {
-      const feature = find(hole.featureId);
-      if (!feature) return undefined;
-      const plan = plans.get(holeKey(hole)) ?? planAtBench(feature, job, planner, changeFor(run.remedies, hole));
-      plans.set(holeKey(hole), plan);
+      const plan = plans.get(holeKey(hole)) ?? made(hole.featureId, changeFor(remedies, hole));
+      if (plan) plans.set(holeKey(hole), plan);
       return plan;
+    },
+    changeOf: (choice, hole, plan) => {
+      const found = changeOfChoice(choice, plan, shop.taps ?? []);
+      return found && made(hole.featureId, { ...changeFor(remedies, hole), ...found.change })?.ok ? found : undefined;
     },
     settingFor: (hole, plan) => {
       points ??= expandPlaces(job.holes.filter((f) => f.place)).points;

@@ -8,7 +8,12 @@ import { workOfJob } from '../route/work-of-job';
 import { tapShop } from '../tests/bench-taps';
 import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
 import { holesWaiting } from './run';
+import { largerThread } from './choice-change';
 import { runOfIssue, type RunOfIssue } from './run-of-issue';
+import { usualOwnTap } from '../tapping/own-tap';
+import { threadBySize } from '../threads/find-thread';
+import type { ThreadSeries } from '../threads/thread';
+import { threadNamed } from '../threads/thread-named';
 
 const shop = tapShop();
 const planner = plannerFor(shop);
@@ -142,6 +147,29 @@ describe('what waits for a decision', () => {
     expect(again(at)).toEqual(['drill 1/1', 'tap 1/1', 'check 1/1']);
     expect(drillAt(at, 1, 1)).toBe('5.2');
   });
+  test('larger: drilled, chamfered, tapped and gauged as the larger thread is, each once, whatever was done of the smaller', () => {
+    const hole = { featureId: 'f', holeNumber: 1, part: 1 };
+    const was = run(all).planAt(hole);
+    const { change, says } = (was?.ok && run(all).changeOf('larger', hole, was.value)) || {};
+    expect([change?.callout, says?.values?.thread]).toEqual(['M8x1.25 THRU', 'M8x1.25']);
+    const larger = record('decision', { part: 1, choice: 'larger', change });
+    const broke = record('tap-broken', { part: 1, tap: 'plug' });
+    for (const before of [all, [did('drill', 1, 1), broke]]) {
+      const at = run([...before, larger]);
+      expect(again(at)).toEqual(['drill 1/1', 'chamfer 1/1', 'tap 1/1', 'check 1/1']);
+      const open = at.run.steps.filter((s) => s.part === 1 && s.item?.hole === 1 && !at.run.settled.has(s.key));
+      expect(open.filter((s) => s.item?.code === 'tap')).toHaveLength(1);
+      const now = at.planAt(hole);
+      expect([now?.ok && now.value.thread?.thread.designation, drillAt(at, 1, 1), drillAt(at, 2, 1)]).toEqual([
+        'M8x1.25',
+        '6.8',
+        '5.0',
+      ]);
+      expect(holesWaiting(at.run)).toBe(0);
+    }
+    // For an insert nothing here is known: it is gauged once more.
+    expect(again(run([...all, failed, record('decision', { part: 1, choice: 'larger' })]))).toEqual(['check 1/1']);
+  });
   test('a scrapped part is left: the work goes on with the others, and nothing of it waits', () => {
     const scrap = record('decision', { part: 1, choice: 'scrap' });
     const { run: at } = run([failed, scrap]);
@@ -157,4 +185,19 @@ test('a hole is held against the zone of its drawing, else against what its join
     return plan?.ok && at.settingFor(hole, plan.value).zoneMm;
   });
   expect(zones).toEqual([expect.closeTo(0.3), 0.12]);
+});
+
+test('the next thread whose hole takes the old one away: a tap of the crib goes before one to buy', () => {
+  const next = (series: ThreadSeries, size: string, ...taps: string[]) => {
+    const old = threadBySize(series, size);
+    const own = taps.flatMap((name) => threadNamed(name) ?? []).map((t) => usualOwnTap(t.designation, t, 'plug'));
+    const found = old && largerThread(old, own);
+    return found && [found.thread.designation, found.inCrib];
+  };
+  expect(next('UNC', '1/4')).toEqual(['5/16-18 UNC', false]);
+  // #10-24 leaves 3.96 mm at the most in its class, of a thread of 4.17.
+  expect(next('UNC', '#8')).toEqual(['#12-24 UNC', false]);
+  expect(next('UNC', '1/4', '3/8-16')).toEqual(['3/8-16 UNC', true]);
+  expect(next('UNC', '1/4', '1/2-13')).toEqual(['5/16-18 UNC', false]);
+  expect([next('NPT', '1/8'), next('UNC', '4')]).toEqual([undefined, undefined]);
 });

@@ -1,5 +1,5 @@
-import type { OperationCode } from '../operation/operation';
-import type { RunStep } from '../route/run-steps';
+import type { Operation, OperationCode } from '../operation/operation';
+import { workKey, type RunStep } from '../route/run-steps';
 import type { WorkItem } from '../route/work-item';
 import { holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
 import { CHOICES, isGaugedAgain, type Choice } from './verdict';
@@ -41,7 +41,13 @@ export interface Run {
 }
 
 /** Whether a remedy changes an operation so that what was done by then has to be done once more. */
+/** How a hole is made by now, with all that was decided. */
+export type OperationsNow = (hole: HoleAt) => readonly Pick<Operation, 'key' | 'code'>[];
+
 export type RedoneBy = (item: WorkItem, part: number, before: RemedyChange, after: RemedyChange) => boolean;
+
+/** A larger thread is drilled, chamfered, tapped and gauged as it is planned, whatever was done for the smaller one. */
+const LARGER: readonly OperationCode[] = ['open', 'drill', 'deepen', 'chamfer', 'tap', 'check'];
 
 /** Operations that are done once more after a choice, in the order of the work. */
 const REDONE: Partial<Record<Choice, { codes: OperationCode[]; lastTap?: boolean }>> = {
@@ -50,7 +56,6 @@ const REDONE: Partial<Record<Choice, { codes: OperationCode[]; lastTap?: boolean
   deepen: { codes: ['drill', 'deepen', 'tap', 'check'] },
   chase: { codes: ['tap', 'check'], lastTap: true },
   'next-tap': { codes: ['tap', 'check'], lastTap: true },
-  larger: { codes: ['drill', 'tap', 'check'] },
   open: { codes: ['drill', 'check'] },
 };
 
@@ -151,22 +156,39 @@ function againByRemedies(
   );
 }
 
+/** Whether a record decides for a thread that is named. */
+const isLarger = (r: BenchRecord): boolean =>
+  r.kind === 'decision' && r.body.choice === 'larger' && r.body.change?.callout !== undefined;
+
+/** The step of an operation; one that the route did not have, as the nearest that it had. */
+function asStep(steps: readonly RunStep[], { key, code }: Pick<Operation, 'key' | 'code'>): RunStep[] {
+  const like = steps.find((s) => s.item?.opKey === key) ?? steps.findLast((s) => s.item?.code === code);
+  if (!like?.item || like.item.opKey === key) return like ? [like] : [];
+  const item: WorkItem = { ...like.item, opKey: key };
+  return [{ ...like, item, key: workKey(item, like.part) }];
+}
+
 /** What was done by then and a choice asks for once more; what is open still comes anyway. */
 function againByDecisions(
   byHole: ReadonlyMap<string, RunStep[]>,
   records: readonly BenchRecord[],
   isDoneBy: DoneBy,
+  operationsNow: OperationsNow,
 ): Again[] {
   return records.flatMap((r): Again[] => {
     const at = holeOf(r);
     const { choice } = r.kind === 'decision' ? r.body : {};
     if (!at || !choice || !isGaugedAgain(choice)) return [];
     const { codes, lastTap } = REDONE[choice] ?? { codes: ['check'] };
-    const steps = (byHole.get(holeKey(at)) ?? []).filter((s) => codes.includes(s.item?.code as OperationCode));
+    const own = byHole.get(holeKey(at)) ?? [];
+    const again = (of: RunStep): Again => ({ of, id: r.id, why: CHOICES[choice].label });
+    if (isLarger(r))
+      return operationsNow(at)
+        .filter((op) => LARGER.includes(op.code))
+        .flatMap((op) => asStep(own, op).map(again));
+    const steps = own.filter((s) => codes.includes(s.item?.code as OperationCode));
     const last = steps.findLast((s) => s.item?.code === 'tap');
-    return steps
-      .filter((s) => isDoneBy(s, r.id) && (!lastTap || s.item?.code !== 'tap' || s === last))
-      .map((of) => ({ of, id: r.id, why: CHOICES[choice].label }));
+    return steps.filter((s) => isDoneBy(s, r.id) && (!lastTap || s.item?.code !== 'tap' || s === last)).map(again);
   });
 }
 
@@ -175,6 +197,8 @@ function withAgain(
   steps: readonly RunStep[],
   again: readonly Again[],
   settled: ReadonlyMap<string, BenchRecord>,
+  /** Steps that others stand for by now. */
+  dropped: ReadonlySet<string>,
 ): BenchStep[] {
   const at = new Map<RunStep, { before: BenchStep[]; after: BenchStep[] }>();
   const slot = (step: RunStep) => {
@@ -196,18 +220,27 @@ function withAgain(
       newTool: true,
       newSpeed: of.item?.rpm !== undefined,
     };
-    const open = own.find((s) => !settled.has(s.key));
+    const open = own.find((s) => !settled.has(s.key) && !dropped.has(s.key));
     if (open) slot(open).before.push(made);
     else slot(own[own.length - 1]).after.push(made);
   }
-  return steps.flatMap((s) => [...(at.get(s)?.before ?? []), s, ...(at.get(s)?.after ?? [])]);
+  return steps.flatMap((s) => [
+    ...(at.get(s)?.before ?? []),
+    ...(dropped.has(s.key) ? [] : [s]),
+    ...(at.get(s)?.after ?? []),
+  ]);
 }
 
 /**
  * How far a run is, from its steps and what was recorded.
  * @param records of the job, in the order in which they happened
  */
-export function runOf(steps: readonly RunStep[], records: readonly BenchRecord[], redoneBy: RedoneBy): Run {
+export function runOf(
+  steps: readonly RunStep[],
+  records: readonly BenchRecord[],
+  redoneBy: RedoneBy,
+  operationsNow: OperationsNow,
+): Run {
   const settled = settledIn(records);
   const remedies = remediesIn(records);
   const byHole = new Map<string, RunStep[]>();
@@ -222,12 +255,25 @@ export function runOf(steps: readonly RunStep[], records: readonly BenchRecord[]
   };
   const again = [
     ...againByRemedies(byHole, remedies, isDoneBy, redoneBy),
-    ...againByDecisions(byHole, records, isDoneBy),
+    ...againByDecisions(byHole, records, isDoneBy, operationsNow),
   ];
   const scrapped = new Set(
     records.flatMap((r) => (r.kind === 'decision' && r.body.choice === 'scrap' ? [r.body.part] : [])),
   );
-  const all = withAgain(steps, again, settled);
+  const larger = new Set(
+    records
+      .filter(isLarger)
+      .flatMap((r) => holeOf(r) ?? [])
+      .map(holeKey),
+  );
+  const dropped = new Set(
+    [...larger].flatMap((hole) =>
+      (byHole.get(hole) ?? [])
+        .filter((s) => LARGER.includes(s.item?.code as OperationCode) && !settled.has(s.key))
+        .map((s) => s.key),
+    ),
+  );
+  const all = withAgain(steps, again, settled, dropped);
   return {
     steps: all,
     settled,

@@ -114,13 +114,14 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           </a>
         </section>
       )}
-      {step && sheet === 'trouble' && plan && op && (
+      {step && sheet === 'trouble' && plan && op && at && (
         <TroubleSheet
           plan={plan}
           op={op}
           part={step.part}
           display={display}
           record={record}
+          changeOf={(choice) => here.changeOf(choice, at, plan)}
           onPosition={laysOut ? undefined : () => setSheet('check')}
           marksAt={laysOut ? `/jobs/${jobId}/plate?tab=punch` : undefined}
           onClose={close}
@@ -128,6 +129,7 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
       )}
       {step && (sheet === 'check' || (checks && sheet === undefined)) && plan && at && (
         <Gauge
+          jobId={jobId}
           step={step}
           at={at}
           plan={plan}

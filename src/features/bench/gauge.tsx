@@ -2,6 +2,7 @@
 
 import { memo, useDeferredValue, useMemo } from 'react';
 import type { HoleAt } from '@/core/inspection/bench-record';
+import type { Choice } from '@/core/inspection/verdict';
 import type { BenchStep } from '@/core/inspection/run';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { holeName } from '@/core/route/work-item';
@@ -12,6 +13,7 @@ import type { Running } from '../run/use-run';
 import type { StepInView } from './use-step-in-view';
 
 interface Props extends Pick<StepInView, 'record'> {
+  jobId: string;
   step: BenchStep;
   at: HoleAt;
   plan: HolePlan;
@@ -24,10 +26,20 @@ interface Props extends Pick<StepInView, 'record'> {
 const Checks = memo(HoleCheck);
 
 /** A hole at the gauge: which one stands at once, what to gauge on it follows a moment later. */
-export function Gauge({ step, at, plan, here, records, shop, display, record }: Props) {
+export function Gauge({ jobId, step, at, plan, here, records, shop, display, record }: Props) {
   const now = useMemo(
-    () => ({ plan, setting: here.settingFor(at, plan), at, records, record, display, offOf: offOf(shop, display) }),
-    [plan, here, at, records, record, display, shop],
+    () => ({
+      jobId,
+      plan,
+      setting: here.settingFor(at, plan),
+      at,
+      records,
+      record,
+      display,
+      offOf: offOf(shop, display),
+      changeOf: (choice: Choice) => here.changeOf(choice, at, plan),
+    }),
+    [jobId, plan, here, at, records, record, display, shop],
   );
   const shown = useDeferredValue<typeof now | null>(now, null);
   const isBehind = shown?.at !== at;

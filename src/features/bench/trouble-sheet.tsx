@@ -6,6 +6,7 @@ import { adviseFromChips, CHIP_SIGNS, type ChipSign } from '@/core/cutting/chips
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { remedyFor } from '@/core/hole/remedies';
 import type { BenchKind, BodyOf, RemedyChange } from '@/core/inspection/bench-record';
+import type { ChoiceChange } from '@/core/inspection/choice-change';
 import { CHOICES, type Choice } from '@/core/inspection/verdict';
 import type { Operation } from '@/core/operation/operation';
 import { brokenTap, causesOf, SIGNS, type Sign, type TroubleCase } from '@/core/tapping/trouble';
@@ -17,6 +18,8 @@ interface Props {
   part: number;
   display: Display;
   record: <K extends BenchKind>(kind: K, body: BodyOf<K>) => void;
+  /** What a choice changes of how this hole is made. */
+  changeOf: (choice: Choice) => ChoiceChange | undefined;
   onPosition?: () => void;
   /** Address where a punch mark is measured, for a hole that is laid out. */
   marksAt?: string;
@@ -50,7 +53,7 @@ const RemedyKeys = ({ label, onApply }: RemedyKeysProps) => (
 );
 
 /** What is seen, heard or felt: causes for this hole, and a remedy for it or for it and the rest. */
-export function TroubleSheet({ plan, op, part, display, record, onPosition, marksAt, onClose }: Props) {
+export function TroubleSheet({ plan, op, part, display, record, changeOf, onPosition, marksAt, onClose }: Props) {
   const [chips, setChips] = useState<ChipSign>();
   const [sign, setSign] = useState<Sign>();
   const { cut } = op;
@@ -194,7 +197,8 @@ export function TroubleSheet({ plan, op, part, display, record, onPosition, mark
                 type="button"
                 className="bench-key"
                 onClick={() => {
-                  record('decision', { part, choice });
+                  const { change } = changeOf(choice) ?? {};
+                  record('decision', { part, choice, ...(change ? { change } : {}) });
                   onClose();
                 }}
               >

@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import { holeKey, isOfHole, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
 import { sectionOf } from '@/core/hole/section';
+import { changeFor } from '@/core/inspection/run';
 import { checksOf } from '@/core/inspection/checks-of';
 import { latestChecks } from '@/core/inspection/progress';
 import type { WorkItem } from '@/core/route/work-item';
@@ -109,6 +110,8 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
       : [];
   });
   const setting = plan && here.settingFor(at, plan);
+  /** What it is made to in place of what the drawing asks for. */
+  const instead = changeFor(here.run.remedies, at).callout;
   const photo = records.findLast((r) => r.kind === 'photo' && isOfHole(r, at));
   const gauged = holes.filter((h) => stateOf(atOf(h, ofPart)) !== 'open').length;
   return (
@@ -206,15 +209,18 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
         <section aria-label={`Hole ${holeName(item)}`} className="min-w-0">
           <h2 className="font-cond text-2xl font-semibold">
             {holeName(item)}: {job.holes.find((f) => f.id === item.featureId)?.question.callout}
+            {instead !== undefined && `, decided: ${instead}`}
           </h2>
           {plan && setting ? (
             <HoleCheck
+              jobId={jobId}
               plan={plan}
               setting={setting}
               at={at}
               records={records}
               record={record}
               display={display}
+              changeOf={(choice) => here.changeOf(choice, at, plan)}
               offOf={offOf(shop, display)}
             />
           ) : (

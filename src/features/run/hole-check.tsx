@@ -1,8 +1,6 @@
 'use client';
 
-import { useState } from 'react';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import { remedyFor } from '@/core/hole/remedies';
 import {
   holeKey,
   isOfHole,
@@ -10,7 +8,6 @@ import {
   type BenchRecord,
   type BodyOf,
   type HoleAt,
-  type RemedyChange,
 } from '@/core/inspection/bench-record';
 import {
   checksOf,
@@ -21,19 +18,23 @@ import {
   type CheckSetting,
 } from '@/core/inspection/checks-of';
 import { latestChecks, type Checked } from '@/core/inspection/progress';
+import type { ChoiceChange } from '@/core/inspection/choice-change';
 import { CHOICES, type Choice, type Verdict } from '@/core/inspection/verdict';
-import { parseLength } from '@/core/units/length';
 import { showText, tell, type Display } from '@/core/units/show';
 import { useReadings } from '@/ui/instruments/use-readings';
 import { Working } from '@/ui/working';
+import { lengthText, useEntries } from './use-entries';
 
 interface Props {
+  jobId: string;
   plan: HolePlan;
   setting: CheckSetting;
   at: HoleAt;
   records: readonly BenchRecord[];
   record: <K extends BenchKind>(kind: K, body: BodyOf<K>) => void;
   display: Display;
+  /** What a choice changes of how this hole is made. */
+  changeOf: (choice: Choice) => ChoiceChange | undefined;
   /** Says of an instrument by its name that it is off; nothing where it is sound or not known. */
   offOf: (instrument: string) => string | undefined;
 }
@@ -41,24 +42,8 @@ interface Props {
 const SIGN = { good: '✓', bad: '✕', open: '?' } as const;
 const WORD = { good: 'Good', bad: 'Not good', open: 'Not settled' } as const;
 
-/** A figure as typed: lengths in the unit shown, turns as a number; undefined where it is none that can be read there. */
-function valueOf(text: string, { unit, signed }: CheckField, display: Display): number | undefined {
-  const trimmed = text.trim();
-  if (trimmed === '') return undefined;
-  const negative = /^[-−]/.test(trimmed);
-  if (negative && !signed) return undefined;
-  const bare = negative ? trimmed.slice(1) : trimmed;
-  const read = parseLength(bare, display === 'inch' ? 'in' : 'mm');
-  const turns = Number(bare.replace(',', '.'));
-  const value = unit === 'turns' ? (turns <= 1000 ? turns : undefined) : read.ok ? read.value.mm : undefined;
-  if (value === undefined || Number.isNaN(value) || (value === 0 && unit === 'mm' && !signed)) return undefined;
-  return negative ? -value : value;
-}
 const readingNeeded = ({ unit, signed }: CheckField): string =>
   unit === 'turns' ? 'Turns, such as 2.5' : signed ? 'Such as 0.05 or -0.05' : 'A length above 0';
-
-const lengthText = (mm: number, display: Display): string =>
-  String(Number(display === 'inch' ? (mm / 25.4).toFixed(4) : mm.toFixed(3)));
 
 interface VerdictProps {
   verdict: Verdict;
@@ -86,26 +71,8 @@ export function VerdictLine({ verdict, display, children }: VerdictProps) {
   );
 }
 
-/** What was typed or sent for checks and is not recorded yet; each hole keeps its own. */
-function useEntries(at: HoleAt) {
-  const [entries, setEntries] = useState<Record<string, { text: string; by?: string }>>({});
-  const hole = holeKey(at);
-  const keyOf = (check: Check, f: CheckField): string => `${hole} ${check.kind} ${f.id}`;
-  return {
-    textOf: (check: Check, f: CheckField): string => entries[keyOf(check, f)]?.text ?? '',
-    /** The instrument that sent it. */
-    byOf: (check: Check): string | undefined => check.fields.map((f) => entries[keyOf(check, f)]?.by).find(Boolean),
-    put: (check: Check, f: CheckField, text: string, by?: string): void =>
-      setEntries((all) => ({ ...all, [keyOf(check, f)]: { text, by } })),
-    clear: (check: Check): void => {
-      const own = check.fields.map((f) => keyOf(check, f));
-      setEntries((all) => Object.fromEntries(Object.entries(all).filter(([key]) => !own.includes(key))));
-    },
-  };
-}
-
 /** What to gauge on one hole, one after the other: readings typed or sent by an instrument, the verdict, and what to do. */
-export function HoleCheck({ plan, setting, at, records, record, display, offOf }: Props) {
+export function HoleCheck({ jobId, plan, setting, at, records, record, display, changeOf, offOf }: Props) {
   const latest = latestChecks(records).get(holeKey(at)) ?? new Map<CheckKind, Checked>();
   const waits = ({ kind }: Check): boolean => {
     const kept = latest.get(kind);
@@ -113,28 +80,28 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
   };
   // What waits for a decision comes first.
   const checks = checksOf(plan, setting).sort((a, b) => Number(waits(b)) - Number(waits(a)));
-  const { textOf, byOf, put, clear } = useEntries(at);
+  const { read, textOf, byOf, put, clear } = useEntries(jobId, at, display);
   const firstOpen = checks.find((c) => !latest.has(c.kind));
   const valuesOf = (check: Check): Record<string, number> =>
     Object.fromEntries(
       check.fields.flatMap((f) => {
-        const value = valueOf(textOf(check, f), f, display);
+        const value = read(check, f);
         return value === undefined ? [] : [[f.id, value]];
       }),
     );
   // A reading goes to the first check that waits for one of its kind.
   useReadings(({ name, values }) => {
     const order = [...(firstOpen ? [firstOpen] : []), ...checks];
-    for (const [what, value] of Object.entries(values)) {
+    const sent = Object.entries(values).flatMap(([what, value]) => {
       const check = order.find((c) => c.fields.some((f) => f.reading === what));
       const field = check?.fields.find((f) => f.reading === what);
-      if (!check || !field) continue;
-      put(check, field, field.unit === 'turns' ? String(value) : lengthText(value, display), name);
-    }
+      if (!check || !field) return [];
+      return [{ check, field, text: field.unit === 'turns' ? String(value) : lengthText(value, display) }];
+    });
+    if (sent.length > 0) put(sent, name);
   });
   const isWrong = (check: Check, f: CheckField): boolean => {
-    const text = textOf(check, f);
-    return text.trim() !== '' && valueOf(text, f, display) === undefined;
+    return textOf(check, f).trim() !== '' && read(check, f) === undefined;
   };
   function save(check: Check, values: Record<string, number>): void {
     const { state } = check.judge(values);
@@ -176,7 +143,7 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
                     inputMode="decimal"
                     value={textOf(check, f)}
                     aria-invalid={isWrong(check, f)}
-                    onChange={(e) => put(check, f, e.target.value)}
+                    onChange={(e) => put([{ check, field: f, text: e.target.value }])}
                     onKeyDown={(e) => {
                       if (e.key === 'Enter' && ready) save(check, values);
                     }}
@@ -221,21 +188,23 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
                 {decided ? (
                   <p className="text-[16px]">Decided: {CHOICES[decided].label}.</p>
                 ) : (
-                  verdict.choices.map((choice) => (
-                    <div key={choice} className="flex flex-wrap items-center gap-x-3">
-                      <button
-                        type="button"
-                        className="btn min-w-56"
-                        onClick={() => {
-                          const change = changeOf(choice, plan);
-                          record('decision', { part: at.part, choice, ...(change ? { change } : {}) });
-                        }}
-                      >
-                        {CHOICES[choice].label}
-                      </button>
-                      <span className="min-w-0 flex-1 text-[15px] text-steel-700">{CHOICES[choice].means}</span>
-                    </div>
-                  ))
+                  verdict.choices.map((choice) => {
+                    const { change, says } = changeOf(choice) ?? {};
+                    return (
+                      <div key={choice} className="flex flex-wrap items-center gap-x-3">
+                        <button
+                          type="button"
+                          className="btn min-w-56"
+                          onClick={() => record('decision', { part: at.part, choice, ...(change ? { change } : {}) })}
+                        >
+                          {CHOICES[choice].label}
+                        </button>
+                        <span className="min-w-0 flex-1 text-[15px] text-steel-700">
+                          {CHOICES[choice].means} {says && tell(says, display)}
+                        </span>
+                      </div>
+                    );
+                  })
                 )}
               </div>
             )}
@@ -245,14 +214,6 @@ export function HoleCheck({ plan, setting, at, records, record, display, offOf }
     </ol>
   );
 }
-
-/** What a choice changes of how the hole is made: the next drill up for a redrill, a sharp tap to chase with. */
-const changeOf = (choice: Choice, plan: HolePlan): RemedyChange | undefined =>
-  choice === 'redrill'
-    ? remedyFor('next-drill', plan)?.change
-    : choice === 'chase'
-      ? remedyFor('sharp-tap', plan)?.change
-      : undefined;
 
 /** What was decided at a hole after a gauging; undefined where nobody has. */
 const decisionAfter = (records: readonly BenchRecord[], kept: BenchRecord, at: HoleAt): Choice | undefined =>
