@@ -58,6 +58,20 @@ test('a machine from its pulleys: the steps are worked out, kept, and set in Ask
   await expect(page.getByTestId('speed')).toContainText('1400rev/min');
   await expect(page.getByText('belts 2').locator('visible=true').first()).toBeVisible();
   await page.goto('/crib');
+  // In inch practice the motor is typed in horsepower: 0.5 hp are 373 W; what is not touched keeps every digit.
+  const column = page.getByRole('listitem').filter({ hasText: 'Old column drill' });
+  await page.keyboard.press('u');
+  await page.getByRole('button', { name: 'Change Old column drill' }).click();
+  await dialog(page).getByLabel('Motor, hp').fill('0.5');
+  await save(page);
+  await expect(column).toContainText('0.50 hp');
+  await page.getByRole('button', { name: 'Change Old column drill' }).click();
+  await save(page);
+  await page.keyboard.press('u');
+  await expect(column).toContainText('373 W');
+  await page.getByRole('button', { name: 'Change Old column drill' }).click();
+  await expect(dialog(page).getByLabel('Motor, W')).toHaveValue('372.85');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Change Old column drill' }).click();
   await dialog(page).getByRole('button', { name: 'Remove', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Old column drill' })).toBeHidden();

@@ -5,7 +5,8 @@ import { useForm, useWatch, type FieldErrors, type Resolver } from 'react-hook-f
 import type { z } from 'zod';
 import { sfmToMPerMin } from '@/core/cutting/cutting-speed';
 import { parseLength } from '@/core/units/length';
-import { show, trimmed, type Display } from '@/core/units/show';
+import type { Unit } from '@/core/answer/answer';
+import { fromShown, show, trimmed, type Display } from '@/core/units/show';
 import { SelectField, TextField } from './field';
 import Modal from './modal';
 
@@ -13,8 +14,11 @@ import Modal from './modal';
 export interface RecordField {
   key: string;
   label: string;
-  /** A `cutting-speed` is kept in ft/min, and typed in m/min where that is the unit. */
-  kind: 'text' | 'length' | 'number' | 'cutting-speed' | 'choice' | 'check';
+  /**
+   * A `cutting-speed` is kept in ft/min, and typed in m/min where that is the unit; a `strength` is kept in MPa and a `power`
+   * in W, and typed in ksi and hp.
+   */
+  kind: 'text' | 'length' | 'number' | 'cutting-speed' | 'strength' | 'power' | 'choice' | 'check';
   options?: readonly (readonly [value: string, label: string])[];
   optional?: boolean;
   hint?: string;
@@ -24,6 +28,9 @@ export interface RecordField {
 
 type Value = Record<string, unknown>;
 const M_PER_FT = sfmToMPerMin(1);
+const CORE_UNIT: Partial<Record<RecordField['kind'], Unit>> = { strength: 'MPa', power: 'W' };
+/** Kinds that are shown with fewer digits than they are kept with. */
+const ROUNDED: readonly RecordField['kind'][] = ['length', 'cutting-speed', 'strength', 'power'];
 
 const reach = (value: unknown, key: string): unknown =>
   key.split('.').reduce<unknown>((at, part) => (at as Value | undefined)?.[part], value);
@@ -43,6 +50,8 @@ function textOf(field: RecordField, value: Value, display: Display): string {
   if (at === undefined || at === null)
     return field.kind === 'choice' && !field.optional ? (field.options?.[0][0] ?? '') : '';
   if (field.kind === 'cutting-speed' && display === 'mm') return trimmed(Number(at) * M_PER_FT, 1);
+  const unit = CORE_UNIT[field.kind];
+  if (unit && display === 'inch') return show({ value: Number(at), unit }, display).number;
   return field.kind === 'length' ? show({ value: Number(at), unit: 'mm' }, display).number : String(at);
 }
 
@@ -54,10 +63,12 @@ interface Read {
 function read(field: RecordField, text: string, display: Display): Read {
   if (field.kind === 'check') return { value: text === 'true' };
   if (text.trim() === '') return field.optional ? { value: undefined } : { error: 'Required.' };
-  if (field.kind === 'number' || field.kind === 'cutting-speed') {
+  const unit = CORE_UNIT[field.kind];
+  if (unit || field.kind === 'number' || field.kind === 'cutting-speed') {
     const number = Number(text.replace(',', '.'));
-    const metric = field.kind === 'cutting-speed' && display === 'mm';
-    return Number.isFinite(number) ? { value: metric ? number / M_PER_FT : number } : { error: 'Enter a number.' };
+    if (!Number.isFinite(number)) return { error: 'Enter a number.' };
+    if (unit) return { value: fromShown(number, unit, display) };
+    return { value: field.kind === 'cutting-speed' && display === 'mm' ? number / M_PER_FT : number };
   }
   if (field.kind === 'length') {
     const parsed = parseLength(text, display === 'inch' ? 'in' : 'mm');
@@ -67,6 +78,8 @@ function read(field: RecordField, text: string, display: Display): Read {
 }
 
 const UNIT: Partial<Record<RecordField['kind'], Record<Display, string>>> = {
+  strength: { mm: 'MPa', inch: 'ksi' },
+  power: { mm: 'W', inch: 'hp' },
   length: { mm: 'mm', inch: 'in' },
   'cutting-speed': { mm: 'm/min', inch: 'ft/min' },
 };
@@ -132,11 +145,9 @@ export default function RecordDialog<T extends object>({
     const say = (f: RecordField, message: string): void => void (errors[nameOf(f)] ??= { type: 'value', message });
     let next = { ...value } as Value;
     for (const f of fields.filter((shown) => isShown(shown, texts))) {
-      // A length that nobody touched keeps every digit that it has.
+      // A figure that nobody touched keeps every digit that it has.
       const untouched =
-        (f.kind === 'length' || f.kind === 'cutting-speed') &&
-        texts[nameOf(f)] === first[nameOf(f)] &&
-        reach(value, f.key) !== undefined;
+        ROUNDED.includes(f.kind) && texts[nameOf(f)] === first[nameOf(f)] && reach(value, f.key) !== undefined;
       const got = untouched ? { value: reach(value, f.key) } : read(f, texts[nameOf(f)], display);
       if (got.error) say(f, got.error);
       next = placed(next, f.key, got.value);

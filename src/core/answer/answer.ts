@@ -12,6 +12,7 @@ export type Unit =
   | 'Nm'
   | 'N'
   | 'MPa'
+  | 'W'
   | 'percent'
   | 'turns'
   | 's'

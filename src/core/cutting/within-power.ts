@@ -45,7 +45,7 @@ export function withinPower(q: PowerQuestion): Result<PowerFit> {
   const shareAt = (rpm: number): number => (hasW / (1000 * spindlePower(torqueNm, rpm))) ** (1 / (1 - material.mc));
   if (shareAt(speed.rpm) >= 1) return ok({ speed, feed, cautions: [] });
   const wantedW = 1000 * spindlePower(torqueNm, speed.rpm);
-  const values = { wanted: wantedW.toFixed(0), has: hasW.toFixed(0), machine: machine.name };
+  const values = { wanted: quantity(wantedW, 'W'), has: quantity(hasW, 'W'), machine: machine.name };
   const slower = fixed.speed ? [] : slowerSpeeds(machine, speed.rpm, (q.idealRpm * SAFE_PERCENT.low) / 100);
   const choices = [speed, ...slower.map((setting) => asChoice(machine, setting, q.idealRpm))];
   const enough = fixed.feed ? [1] : FEED_SHARES;
@@ -60,7 +60,7 @@ export function withinPower(q: PowerQuestion): Result<PowerFit> {
         caution(
           'note',
           'power',
-          'At its usual speed and feed this cut needs about {wanted} W; the {machine} has about {has} W at the spindle: {rpm} and {feed} stay within it.',
+          'At its usual speed and feed this cut needs about {wanted}; the {machine} has about {has} at the spindle: {rpm} and {feed} stay within it.',
           { ...values, rpm: quantity(found.rpm, 'rpm'), feed: quantity(eased, 'mm/rev') },
         ),
       ],
@@ -70,7 +70,7 @@ export function withinPower(q: PowerQuestion): Result<PowerFit> {
     problem(
       'power',
       'machine',
-      'This cut needs about {wanted} W, and even slowed down and fed lightly that is more than the {has} W that the {machine} has at the spindle.',
+      'This cut needs about {wanted}, and even slowed down and fed lightly that is more than the {has} that the {machine} has at the spindle.',
       'Use a stronger machine, open the hole in more steps, or cut it as a ring.',
       values,
     ),

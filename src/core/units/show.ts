@@ -44,6 +44,7 @@ const DECIMALS: Partial<Record<Unit, number>> = {
   Nm: 2,
   N: 0,
   MPa: 0,
+  W: 0,
   turns: 1,
   s: 0,
   ratio: 2,
@@ -85,6 +86,7 @@ const INCH: Partial<Record<Unit, Practice>> = {
   Nm: { unit: 'lbf·in', one: LBF_IN_NM, digits: THREE_FIGURES },
   N: { unit: 'lbf', one: 4.4482216152605, digits: () => 0 },
   MPa: { unit: 'ksi', one: 6.894757, digits: THREE_FIGURES },
+  W: { unit: 'hp', one: 745.7, digits: () => 2 },
   'mm2/mm': { unit: 'in²/in', one: 25.4, digits: () => 3 },
   mm2: { unit: 'in²', one: 25.4 ** 2, digits: () => 4 },
   mm3: { unit: 'in³', one: 25.4 ** 3, digits: () => 5 },
@@ -106,6 +108,10 @@ export function show({ value, unit, places }: Quantity, display: Display): Shown
   const digits = unit === 'Nm' && value >= 10 ? 1 : (DECIMALS[unit] ?? 3);
   return { number: trimmed(value, digits), unit: NAMES[unit] ?? unit };
 }
+
+/** What is typed in a unit as the core has it: 80 ksi is 552 MPa. */
+export const fromShown = (shown: number, unit: Unit, display: Display): number =>
+  shown * ((display === 'inch' ? INCH[unit]?.one : undefined) ?? 1);
 
 /** {@link show} as one string, `6.8 mm` or `75.4 %`; torque in inch practice has its newton metres beside it. */
 export function showText(quantity: Quantity, display: Display): string {

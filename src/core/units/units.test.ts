@@ -74,6 +74,9 @@ describe('figures as shown', () => {
     [quantity(4.519, 'Nm'), 'inch', '40.0 lbf·in (4.52 Nm)'],
     [quantity(98.1, 'N'), 'inch', '22 lbf'],
     [quantity(440, 'MPa'), 'inch', '63.8 ksi'],
+    // 550 W are 550 / 745.7 hp.
+    [quantity(550, 'W'), 'inch', '0.74 hp'],
+    [quantity(549.6, 'W'), 'mm', '550 W'],
     [quantity(36.6, 'mm2'), 'inch', '0.0567 in²'],
     [quantity(303.6, 'percent'), 'mm', '304 %'],
     [quantity(22.62, 'deg'), 'mm', '22.62°'],

@@ -110,8 +110,8 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
       : [];
   });
   const setting = plan && here.settingFor(at, plan);
-  /** What it is made to in place of what the drawing asks for. */
-  const instead = changeFor(here.run.remedies, at).callout;
+  /** Whether another thread was decided than the drawing asks for. */
+  const isInstead = changeFor(here.run.remedies, at).callout !== undefined;
   const photo = records.findLast((r) => r.kind === 'photo' && isOfHole(r, at));
   const gauged = holes.filter((h) => stateOf(atOf(h, ofPart)) !== 'open').length;
   return (
@@ -209,7 +209,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
         <section aria-label={`Hole ${holeName(item)}`} className="min-w-0">
           <h2 className="font-cond text-2xl font-semibold">
             {holeName(item)}: {job.holes.find((f) => f.id === item.featureId)?.question.callout}
-            {instead !== undefined && `, decided: ${instead}`}
+            {isInstead && `, decided: ${plan?.thread?.thread.designation}`}
           </h2>
           {plan && setting ? (
             <HoleCheck

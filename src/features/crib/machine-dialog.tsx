@@ -38,7 +38,7 @@ const FIELDS: readonly RecordField[] = [
   },
   { key: 'chuckMm', label: 'Largest shank', kind: 'length' },
   { key: 'quillStrokeMm', label: 'Quill stroke', kind: 'length', optional: true, when: of('drill-press', 'mill') },
-  { key: 'powerW', label: 'Motor, W', kind: 'number', optional: true },
+  { key: 'powerW', label: 'Motor', kind: 'power', optional: true },
   {
     key: 'depthStop.kind',
     label: 'Depth stop',
