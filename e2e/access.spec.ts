@@ -77,12 +77,26 @@ test('off loopback: no start without a passcode; with one nothing but the sign-i
       expect(records.map((r: { who: string }) => r.who)).toEqual(['R. at the press']);
     }).toPass();
 
+    const kept = (): Promise<number> =>
+      page.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            const opened = indexedDB.open('jolly-bit');
+            opened.onsuccess = () => {
+              const count = opened.result.transaction('cache').objectStore('cache').count();
+              count.onsuccess = () => resolve(count.result);
+            };
+          }),
+      );
+    await expect.poll(kept).toBeGreaterThan(0);
+
     // The crib is anyone's, until the shop says that it asks again; who signed in lately is not asked.
     await page.goto(`${BASE}/crib`);
     await page.getByRole('tab', { name: 'How this shop works' }).click();
     await page.getByLabel(/needs the passcode again/).check();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page).toHaveURL(/sign-in/);
+    expect(await kept()).toBe(0);
     expect((await page.request.get(`${BASE}/api/v1/jobs`)).status()).toBe(401);
 
     const attempts = [];

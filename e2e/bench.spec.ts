@@ -239,13 +239,15 @@ test('readings go to the check that waits and to the field with the focus; one t
   await issue(request, PIER);
   const says = (line: string) => request.post('/api/v1/instruments', { data: { line } });
   await page.goto(`/jobs/${PIER}/check`);
-  await page.getByRole('button', { name: /^A1/ }).click();
   const go = page.getByRole('listitem', { name: 'Go gauge', exact: true });
   await expect(async () => {
     await says('thread-gauge go 12.5 turns');
     await expect(go.getByLabel('turns it enters')).toHaveValue('12.5', { timeout: 500 });
   }).toPass();
   await go.getByRole('button', { name: 'Record' }).click();
+  // The first hole by name, and it stays until another is picked.
+  await expect(page.getByRole('button', { name: /^A1 (✓|good)/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^A1: / })).toBeVisible();
   const depth = page.getByRole('listitem', { name: 'Depth of thread' });
   await says('depth-gauge depth 0.7 in');
   await expect(depth.getByLabel('depth, mm')).toHaveValue('17.78');

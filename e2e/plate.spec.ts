@@ -75,6 +75,15 @@ test('edit in the table, nudge and drag on the plate, undo and redo', async ({ p
   await expect(place).toHaveValue('at 70,35');
   await page.keyboard.press('Control+y');
   await expect(place).toHaveValue('at 60,30');
+  // What is half typed keeps its size when the unit changes.
+  await place.fill('at 50.8,25.4');
+  await page.keyboard.press('Alt+u');
+  await place.press('Enter');
+  await expect(place).toHaveValue('at 2,1');
+  await page.keyboard.press('Alt+u');
+  await expect(place).toHaveValue('at 50.8,25.4');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(place).toHaveValue('at 60,30');
   await place.fill('at sideways');
   await page.keyboard.press('Enter');
   await expect(place).toHaveValue('at sideways');

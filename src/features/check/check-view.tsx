@@ -50,9 +50,12 @@ export function CheckView({ jobId }: { jobId: string }) {
   );
 }
 
-/** Every hole of one part, in the order of the route’s checks. */
+/** Every hole of one part that is gauged, by name: that is how one looks for it. */
 const holesOf = (running: Running): WorkItem[] =>
-  running.issue?.route.setUps.flatMap((s) => s.visits.flatMap((v) => v.items)).filter((i) => i.code === 'check') ?? [];
+  running.issue?.route.setUps
+    .flatMap((s) => s.visits.flatMap((v) => v.items))
+    .filter((i) => i.code === 'check')
+    .sort((a, b) => holeName(a).localeCompare(holeName(b), undefined, { numeric: true })) ?? [];
 
 const SIGNS = { good: '✓', bad: '✕', wait: '!', open: '' } as const;
 
@@ -80,8 +83,9 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
         : 'open';
   };
   const first = waiting[0];
+  const keyOf = ({ featureId, hole }: WorkItem): string => `${featureId}/${hole}`;
   const item =
-    holes.find((h) => `${h.featureId}/${h.hole}` === chosen) ??
+    holes.find((h) => keyOf(h) === chosen) ??
     holes.find((h) => first && h.featureId === first.at.featureId && h.hole === first.at.holeNumber) ??
     holes.find((h) => stateOf(atOf(h, part ?? 1)) === 'open') ??
     holes[0];
@@ -91,7 +95,11 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
   const planned = here.planAt(at);
   const plan = planned?.ok ? planned.value : undefined;
   const about = { routeId: issue.id, featureId: at.featureId, holeNumber: at.holeNumber };
-  const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => bench.record(kind, body, about);
+  const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => {
+    // Its other checks follow: it stays in view.
+    setChosen(keyOf(item));
+    return bench.record(kind, body, about);
+  };
   const deviations = holes.flatMap((h): Deviation[] => {
     const own = atOf(h, ofPart);
     const kept = latest.get(holeKey(own))?.get('position');
@@ -194,7 +202,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
                   <button
                     type="button"
                     aria-current={here ? 'true' : undefined}
-                    onClick={() => setChosen(`${h.featureId}/${h.hole}`)}
+                    onClick={() => setChosen(keyOf(h))}
                     className={`h-12 w-full rounded-sm border font-cond text-lg font-semibold ${
                       here ? 'border-ink bg-ink text-white' : 'border-steel-300 bg-white'
                     } ${!here && (state === 'bad' || state === 'wait') ? 'text-danger' : ''} ${!here && state === 'good' ? 'text-pass' : ''}`}

@@ -193,6 +193,8 @@ const ROW_PX = 72;
 interface Typed {
   callout?: string;
   place?: string;
+  /** Unit of its bare numbers: the one that was shown. */
+  unit?: 'mm' | 'in';
 }
 
 /** What was being typed in a row, as it was kept. */
@@ -218,10 +220,11 @@ interface RowProps {
 }
 
 function Row({ hole, draftKey, chosen, faulty, problem, display, onChoose, onChange, onRemove }: RowProps) {
-  const unit = unitOf(display);
-  const written = hole.place ? (writePlace(hole.place, unit) ?? `${hole.place.kind} of another`) : '';
   const [draft, setDraft] = useDraft(draftKey);
   const typed = useMemo(() => typedIn(draft), [draft]);
+  // What is half typed keeps the unit that it was begun in.
+  const unit = typed.unit ?? unitOf(display);
+  const written = hole.place ? (writePlace(hole.place, unit) ?? `${hole.place.kind} of another`) : '';
   const setTyped = (next: Typed): void => setDraft(Object.keys(next).length === 0 ? '' : JSON.stringify(next));
   const { letter } = hole;
   const [fault, setFault] = useState<string>();
@@ -280,7 +283,7 @@ function Row({ hole, draftKey, chosen, faulty, problem, display, onChoose, onCha
             data-column="callout"
             className={`${field} ${fault ? 'border-danger' : 'border-steel-300'} font-bold`}
             value={callout}
-            onChange={(e) => setTyped({ ...typed, callout: e.target.value })}
+            onChange={(e) => setTyped({ ...typed, unit, callout: e.target.value })}
             onBlur={commit}
             onKeyDown={keys}
           />
@@ -291,7 +294,7 @@ function Row({ hole, draftKey, chosen, faulty, problem, display, onChoose, onCha
             value={placeText}
             placeholder="at 12,12"
             readOnly={Boolean(follows)}
-            onChange={(e) => setTyped({ ...typed, place: e.target.value })}
+            onChange={(e) => setTyped({ ...typed, unit, place: e.target.value })}
             onBlur={commit}
             onKeyDown={keys}
           />

@@ -1,9 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { OFFLINE_PAGES } from '../job-store/forget-reads';
 import { isKept } from '../job-store/query-provider';
-
-const PAGES = 'bench-pages';
 
 /** How often it is looked whether everything is kept, ms. */
 const LOOK_MS = 500;
@@ -17,7 +16,7 @@ export function useOfflineShell(jobId: string): boolean {
     void (async () => {
       await navigator.serviceWorker.register('/serwist/sw.js', { scope: '/', type: 'module' });
       await navigator.serviceWorker.ready;
-      const pages = await caches.open(PAGES);
+      const pages = await caches.open(OFFLINE_PAGES);
       const here = await fetch(location.pathname, { headers: { accept: 'text/html' } }).catch(() => undefined);
       if (here?.ok && !here.redirected) await pages.put(location.pathname, here);
       const reads = [

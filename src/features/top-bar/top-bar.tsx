@@ -15,8 +15,11 @@ const VIEWS = [
   ['/crib', 'Crib'],
 ] as const;
 
+/** What the browser read of the shop goes with whoever signs out. */
 async function signOut(): Promise<void> {
-  await (await import('@/ui/send')).send('DELETE', '/api/v1/session');
+  const [{ send }, { forgetReads }] = await Promise.all([import('@/ui/send'), import('../job-store/forget-reads')]);
+  await send('DELETE', '/api/v1/session');
+  await forgetReads();
   window.location.assign('/sign-in');
 }
 
