@@ -149,7 +149,7 @@ test('what is recorded waits for the server, and what it will not have stays unt
   await page.unroute('**/api/v1/records');
   await page.reload();
   await expect(refused).toBeVisible();
-  await page.getByRole('button', { name: 'Cancel out' }).click();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
   await page.reload();
   await expect(page.getByRole('checkbox').first()).toBeChecked();
   await expect(refused).toBeHidden();

@@ -213,7 +213,7 @@ interface NextKeysProps {
 /** The one big key, with what comes after it; back; and what to do when something is wrong. */
 const NextKeys = memo(function NextKeys({ next, canTrouble, onNext, onBack, onTrouble }: NextKeysProps) {
   return (
-    <footer className="sticky -bottom-3 z-2 -m-3 flex shrink-0 gap-2 bg-(--bench-ground) p-3 sm:-bottom-5 sm:-m-5 sm:gap-3 sm:p-5 sm:pt-3">
+    <footer className="sticky -bottom-3 z-2 -mx-3 -mt-2 -mb-3 flex shrink-0 gap-2 bg-(--bench-ground) px-3 pt-2 pb-3 sm:-bottom-5 sm:-mx-5 sm:-mb-5 sm:gap-3 sm:px-5 sm:pb-5">
       <button
         type="button"
         className="bench-key bench-next min-h-[84px] min-w-0 flex-1 max-sm:px-2 max-sm:text-[22px] sm:text-[34px]"

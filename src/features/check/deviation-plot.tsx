@@ -46,20 +46,18 @@ export function DeviationPlot({ deviations, display }: Props) {
       className="h-auto w-full font-cond"
     >
       <path d={`M${SIZE / 2},0 V${SIZE} M0,${SIZE / 2} H${SIZE}`} stroke="#b9c8ef" strokeWidth="1" />
-      {[...new Set(deviations.map((d) => d.zoneMm))].map((z) => (
-        <circle
-          key={z}
-          cx={SIZE / 2}
-          cy={SIZE / 2}
-          r={(z / 2) * k}
-          fill="none"
-          stroke="#eef2ff"
-          strokeDasharray="6 4"
-        />
-      ))}
-      <text x={SIZE / 2 + (zone / 2) * k * 0.72} y={SIZE / 2 - (zone / 2) * k * 0.76} fill="#d5def7" fontSize="13">
-        zone {showText(mm(zone), display)}
-      </text>
+      {[...new Set(deviations.map((d) => d.zoneMm))].map((z) => {
+        const r = (z / 2) * k;
+        return (
+          <g key={z}>
+            <circle cx={SIZE / 2} cy={SIZE / 2} r={r} fill="none" stroke="#eef2ff" strokeDasharray="6 4" />
+            <text x={SIZE / 2 - r * 0.74} y={SIZE / 2 - r * 0.74} textAnchor="end" fill="#d5def7" fontSize="13">
+              {z === zone ? 'zone ' : ''}
+              {showText(mm(z), display)}
+            </text>
+          </g>
+        );
+      })}
       {deviations.map((d, i) => {
         const p = at(d.off);
         return (

@@ -15,7 +15,7 @@ export function RecordFaults({ fault, refused, leaveOut }: Faults) {
         <p key={id} role="alert" className="flex flex-wrap items-center gap-2">
           <span className="font-bold text-danger">Not recorded: {why}</span>
           <button type="button" className="btn h-9" onClick={() => leaveOut(id)}>
-            Cancel out
+            Leave it out
           </button>
         </p>
       ))}
