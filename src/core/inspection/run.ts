@@ -160,11 +160,13 @@ function againByRemedies(
 const isLarger = (r: BenchRecord): boolean =>
   r.kind === 'decision' && r.body.choice === 'larger' && r.body.change?.callout !== undefined;
 
-/** The step of an operation; one that the route did not have, as the nearest that it had. */
+/** The step of an operation; one that the route did not have, beside the nearest that it had. */
 function asStep(steps: readonly RunStep[], { key, code }: Pick<Operation, 'key' | 'code'>): RunStep[] {
-  const like = steps.find((s) => s.item?.opKey === key) ?? steps.findLast((s) => s.item?.code === code);
-  if (!like?.item || like.item.opKey === key) return like ? [like] : [];
-  const item: WorkItem = { ...like.item, opKey: key };
+  const own = steps.find((s) => s.item?.opKey === key);
+  if (own) return [own];
+  const like = steps.findLast((s) => s.item?.code === code) ?? steps.at(-1);
+  if (!like?.item) return [];
+  const item: WorkItem = { ...like.item, opKey: key, code };
   return [{ ...like, item, key: workKey(item, like.part) }];
 }
 
