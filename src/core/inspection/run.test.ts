@@ -7,7 +7,7 @@ import type { WorkItem } from '../route/work-item';
 import { workOfJob } from '../route/work-of-job';
 import { tapShop } from '../tests/bench-taps';
 import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
-import { holesWaiting } from './run';
+import { holesWaiting, runOf } from './run';
 import { largerThread } from './choice-change';
 import { runOfIssue, type RunOfIssue } from './run-of-issue';
 import { usualOwnTap } from '../tapping/own-tap';
@@ -167,6 +167,15 @@ describe('what waits for a decision', () => {
       ]);
       expect(holesWaiting(at.run)).toBe(0);
     }
+    // A second tap that the smaller thread did not need has a step of its own.
+    const taps = [item('tap', 1).opKey, 'tap-2'].map((opKey) => ({ key: opKey, code: 'tap' as const }));
+    const { steps } = runOf(
+      runSteps(route),
+      [...all, larger],
+      () => false,
+      () => taps,
+    );
+    expect(steps.flatMap((s) => (s.again ? [s.key.split('~')[0]] : []))).toEqual([key('tap', 1, 1), 'f/1/tap-2/1']);
     // For an insert nothing here is known: it is gauged once more.
     expect(again(run([...all, failed, record('decision', { part: 1, choice: 'larger' })]))).toEqual(['check 1/1']);
   });
