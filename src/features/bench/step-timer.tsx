@@ -11,15 +11,15 @@ interface Props {
   planned: number;
 }
 
-/** How long the step takes, against what was planned; begins a moment after the step is shown. */
-export const StepTimer = memo(function StepTimer({ step, planned }: Props) {
-  const timed = useDeferredValue(step);
+/** How long the step takes, against what was planned; it begins a moment after the step is shown. */
+export const StepTimer = memo(function StepTimer(props: Props) {
+  const { step, planned } = useDeferredValue(props);
   const [now, setNow] = useState({ step, s: 0 });
   useEffect(() => {
     const since = Date.now();
-    const timer = setInterval(() => setNow({ step: timed, s: (Date.now() - since) / 1000 }), 1000);
+    const timer = setInterval(() => setNow({ step, s: (Date.now() - since) / 1000 }), 1000);
     return () => clearInterval(timer);
-  }, [timed]);
+  }, [step]);
   return (
     <span role="timer" aria-label="Time on this step" className="max-sm:hidden" style={{ color: 'var(--bench-quiet)' }}>
       {clock(now.step === step ? now.s : 0)} of {clock(Math.round(planned))}
