@@ -51,19 +51,17 @@ const layoutTick = z.strictObject({
 const part = z.number().int().min(1).max(100000).describe('Part of the batch, from 1');
 const step = z.string().min(1).max(300).describe('Feature, hole, operation and part, or the clamping');
 const { broken: _, ...felt } = SIGNS;
-const remedyChange = questionSet
-  .pick({ callout: true, drill: true, taps: true, way: true, room: true, dry: true, tap: true })
-  .extend({
-    overrides: z
-      .record(
-        z.string().max(100),
-        z.strictObject({
-          rpm: z.number().positive().max(2e5).optional(),
-          feed: z.number().positive().max(10).optional(),
-        }),
-      )
-      .optional(),
-  });
+const remedyChange = questionSet.pick({ drill: true, taps: true, way: true, room: true, dry: true, tap: true }).extend({
+  overrides: z
+    .record(
+      z.string().max(100),
+      z.strictObject({
+        rpm: z.number().positive().max(2e5).optional(),
+        feed: z.number().positive().max(10).optional(),
+      }),
+    )
+    .optional(),
+});
 const bodies = {
   'step-done': z.strictObject({ step, part, seconds: z.number().min(0).max(1e6).optional() }),
   'step-skipped': z.strictObject({ step, part, reason: z.string().trim().min(1, 'Say why.').max(300) }),
@@ -90,7 +88,11 @@ const bodies = {
       instrument: z.string().max(60).optional(),
     })
     .describe('What was gauged, mm or turns'),
-  decision: z.strictObject({ part, choice: z.enum(keysOf(CHOICES)), change: remedyChange.optional() }),
+  decision: z.strictObject({
+    part,
+    choice: z.enum(keysOf(CHOICES)),
+    change: remedyChange.extend(questionSet.pick({ callout: true }).shape).optional(),
+  }),
   photo: z.strictObject({
     part,
     image: z

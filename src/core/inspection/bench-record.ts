@@ -70,3 +70,6 @@ export function isOfHole(record: BenchRecord, at: HoleAt): boolean {
   const hole = holeOf(record);
   return hole !== undefined && holeKey(hole) === holeKey(at);
 }
+
+/** Whether a record decides for another thread than the drawing’s, by name. */
+export const decidesThread = (r: BenchRecord): boolean => r.kind === 'decision' && r.body.change?.callout !== undefined;

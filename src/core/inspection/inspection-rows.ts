@@ -1,7 +1,8 @@
 import type { Phrase } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
-import { holeKey, holeOf, isOfHole, type BenchRecord, type HoleAt } from './bench-record';
+import { holeOf, isOfHole, type BenchRecord, type HoleAt } from './bench-record';
 import { checksOf, type CheckSetting } from './checks-of';
+import { latestChecks } from './progress';
 import { CHOICES, type VerdictState } from './verdict';
 
 /** One thing that was gauged, as the sheet says it. */
@@ -31,19 +32,16 @@ export function inspectionRows(
   records: readonly BenchRecord[],
   known: (at: HoleAt) => HoleKnown | undefined,
 ): InspectionRow[] {
-  const latest = new Map<string, { record: Extract<BenchRecord, { kind: 'checked' }>; at: HoleAt; i: number }>();
-  records.forEach((record, i) => {
-    const at = holeOf(record);
-    if (record.kind === 'checked' && at) latest.set(`${holeKey(at)} ${record.body.check}`, { record, at, i });
-  });
-  return [...latest.values()]
-    .flatMap(({ record, at, i }): InspectionRow[] => {
-      const hole = known(at);
+  return [...latestChecks(records).values()]
+    .flatMap((byKind) => [...byKind.values()])
+    .flatMap((record): InspectionRow[] => {
+      const at = holeOf(record);
+      const hole = at && known(at);
       const check = hole && checksOf(hole.plan, hole.setting).find((c) => c.kind === record.body.check);
       if (!hole || !check) return [];
       const { state, reason } = check.judge(record.body.values);
       const decision = records
-        .slice(i + 1)
+        .slice(records.indexOf(record) + 1)
         .find((r): r is Extract<BenchRecord, { kind: 'decision' }> => r.kind === 'decision' && isOfHole(r, at));
       return [
         {

@@ -1,16 +1,18 @@
 import type { CheckKind } from './checks-of';
-import { holeKey, holeOf, type BenchRecord } from './bench-record';
+import { decidesThread, holeKey, holeOf, type BenchRecord } from './bench-record';
 import type { PartResult } from './sampling';
 
 export type Checked = Extract<BenchRecord, { kind: 'checked' }>;
 
-/** The latest gauging of each kind, by hole key. */
+/** The latest gauging of each kind, by hole key; what was gauged of a thread that was given up counts no more. */
 export function latestChecks(records: readonly BenchRecord[]): Map<string, Map<CheckKind, Checked>> {
   const latest = new Map<string, Map<CheckKind, Checked>>();
   for (const r of records) {
     const at = holeOf(r);
-    if (r.kind !== 'checked' || !at) continue;
+    if (!at) continue;
     const key = holeKey(at);
+    if (decidesThread(r)) latest.delete(key);
+    if (r.kind !== 'checked') continue;
     latest.set(key, (latest.get(key) ?? new Map<CheckKind, Checked>()).set(r.body.check, r));
   }
   return latest;

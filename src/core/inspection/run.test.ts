@@ -7,6 +7,7 @@ import type { WorkItem } from '../route/work-item';
 import { workOfJob } from '../route/work-of-job';
 import { tapShop } from '../tests/bench-taps';
 import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
+import { latestChecks } from './progress';
 import { holesWaiting, runOf } from './run';
 import { largerThread } from './choice-change';
 import { runOfIssue, type RunOfIssue } from './run-of-issue';
@@ -60,6 +61,12 @@ const record = <K extends BenchKind>(
 const did = (code: WorkItem['code'], hole: number, part: number): BenchRecord =>
   record('step-done', { step: key(code, hole, part), part }, { hole });
 const run = (records: BenchRecord[]): RunOfIssue => runOfIssue({ route, job, shop }, records, planner);
+/** What is still to be done on the first hole of the first part once it is started. */
+const openOf = ({ run: { steps, settled } }: RunOfIssue): (string | undefined)[] =>
+  steps
+    .filter((s) => s.part === 1 && s.item?.hole === 1 && !settled.has(s.key))
+    .map((s) => s.item?.code)
+    .filter((code) => code !== 'lay-out' && code !== 'start');
 const again = (at: RunOfIssue): string[] =>
   at.run.steps.flatMap((s) => (s.again ? [`${s.item?.code} ${s.item?.hole}/${s.part}`] : []));
 
@@ -156,7 +163,7 @@ describe('what waits for a decision', () => {
     const broke = record('tap-broken', { part: 1, tap: 'plug' });
     for (const before of [all, [did('drill', 1, 1), broke]]) {
       const at = run([...before, larger]);
-      expect(again(at)).toEqual(['drill 1/1', 'chamfer 1/1', 'tap 1/1', 'check 1/1']);
+      expect(again(at)).toEqual(['drill 1/1', 'chamfer 1/1', 'tap 1/1', 'deburr 1/1', 'check 1/1']);
       const open = at.run.steps.filter((s) => s.part === 1 && s.item?.hole === 1 && !at.run.settled.has(s.key));
       expect(open.filter((s) => s.item?.code === 'tap')).toHaveLength(1);
       const now = at.planAt(hole);
@@ -176,6 +183,22 @@ describe('what waits for a decision', () => {
       () => taps,
     );
     expect(steps.flatMap((s) => (s.again ? [s.key.split('~')[0]] : []))).toEqual([key('tap', 1, 1), 'f/1/tap-2/1']);
+    // What is decided after that is about the larger thread: its own steps come once more, those of the smaller never.
+    const stepOf = (code: WorkItem['code']): string =>
+      run([...all, larger]).run.steps.find((s) => s.again && s.item?.code === code)?.key ?? '';
+    const made = ['drill', 'chamfer', 'tap', 'deburr', 'check'].map((code) =>
+      record('step-done', { step: stepOf(code as WorkItem['code']), part: 1 }),
+    );
+    const chase = record('decision', { part: 1, choice: 'chase' });
+    expect(openOf(run([...all, larger, ...made]))).toEqual([]);
+    expect(openOf(run([...all, larger, ...made, chase]))).toEqual(['tap', 'check']);
+    const largest = record('decision', { part: 1, choice: 'larger', change: { callout: 'M10 THRU' } });
+    expect(openOf(run([...all, larger, largest]))).toEqual(['drill', 'chamfer', 'tap', 'deburr', 'check']);
+    // What was gauged of the smaller thread says nothing of the larger; a remedy of the others is not for it.
+    expect([...latestChecks([failed, larger])]).toEqual([]);
+    const rest = record('remedy', { part: 1, scope: 'rest', label: 'next up', change: { drill: '5.1' } });
+    const other = record('decision', { part: 2, choice: 'larger', change });
+    expect([drillAt(run([other, rest]), 1, 2), drillAt(run([other, rest]), 1, 3)]).toEqual(['6.8', '5.1']);
     // For an insert nothing here is known: it is gauged once more.
     expect(again(run([...all, failed, record('decision', { part: 1, choice: 'larger' })]))).toEqual(['check 1/1']);
   });

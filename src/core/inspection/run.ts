@@ -1,7 +1,9 @@
-import type { Operation, OperationCode } from '../operation/operation';
-import { workKey, type RunStep } from '../route/run-steps';
+import type { OperationCode } from '../operation/operation';
+import type { RunStep } from '../route/run-steps';
 import type { WorkItem } from '../route/work-item';
-import { holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
+import { decidesThread, holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
+import { onceMore, stepHole, type BenchStep } from './bench-step';
+import { toThreadsDecided, type OperationsNow } from './thread-decided';
 import { CHOICES, isGaugedAgain, type Choice } from './verdict';
 
 /** A remedy found at the bench: for one hole, or from it on for all holes of its feature. */
@@ -13,12 +15,6 @@ export interface Remedy {
   change: RemedyChange;
   /** Came of a decision, which says itself what is done once more. */
   decided?: true;
-}
-
-/** A step of the route, or one that has to be done once more. */
-export interface BenchStep extends RunStep {
-  /** Why it is done once more. */
-  again?: string;
 }
 
 /** A hole on which somebody has to decide. */
@@ -41,13 +37,7 @@ export interface Run {
 }
 
 /** Whether a remedy changes an operation so that what was done by then has to be done once more. */
-/** How a hole is made by now, with all that was decided. */
-export type OperationsNow = (hole: HoleAt) => readonly Pick<Operation, 'key' | 'code'>[];
-
 export type RedoneBy = (item: WorkItem, part: number, before: RemedyChange, after: RemedyChange) => boolean;
-
-/** A larger thread is drilled, chamfered, tapped and gauged as it is planned, whatever was done for the smaller one. */
-const LARGER: readonly OperationCode[] = ['open', 'drill', 'deepen', 'chamfer', 'tap', 'check'];
 
 /** Operations that are done once more after a choice, in the order of the work. */
 const REDONE: Partial<Record<Choice, { codes: OperationCode[]; lastTap?: boolean }>> = {
@@ -75,18 +65,21 @@ export const remediesIn = (records: readonly BenchRecord[]): Remedy[] =>
     return [{ id: r.id, at, scope: 'hole', label: CHOICES[choice].label, change, decided: true }];
   });
 
-/** What the remedies so far change of a hole. */
+/** The callout that was decided for a hole in place of the drawing’s. */
+const calloutOf = (remedies: readonly Remedy[], at: HoleAt): string | undefined =>
+  remedies.findLast((r) => r.decided && r.change.callout !== undefined && holeKey(r.at) === holeKey(at))?.change
+    .callout;
+
+/** What the remedies so far change of a hole. One found on another hole counts only where both have the same thread. */
 export const changeFor = (remedies: readonly Remedy[], hole: HoleAt): RemedyChange =>
-  remedies
-    .filter((r) => (r.scope === 'rest' ? isFrom(hole, r.at) : holeKey(r.at) === holeKey(hole)))
-    .reduce<RemedyChange>(
-      (all, { change }) => ({
-        ...all,
-        ...change,
-        ...(all.overrides || change.overrides ? { overrides: { ...all.overrides, ...change.overrides } } : {}),
-      }),
-      {},
-    );
+  remedies.reduce<RemedyChange>((all, { at, scope, change }, n) => {
+    const isOwn = holeKey(at) === holeKey(hole);
+    const reaches =
+      isOwn || (scope === 'rest' && isFrom(hole, at) && calloutOf(remedies.slice(0, n), at) === all.callout);
+    if (!reaches) return all;
+    const overrides = all.overrides || change.overrides ? { overrides: { ...all.overrides, ...change.overrides } } : {};
+    return { ...all, ...change, ...overrides };
+  }, {});
 
 /** Done and skipped steps, what was taken back left out; whatever the order in which the records came. */
 function settledIn(records: readonly BenchRecord[]): Map<string, BenchRecord> {
@@ -118,9 +111,6 @@ function waitingIn(records: readonly BenchRecord[]): Waiting[] {
 
 /** How many holes wait, however much is against each. */
 export const holesWaiting = ({ waiting }: Run): number => new Set(waiting.map((w) => holeKey(w.at))).size;
-
-const stepHole = ({ item, part }: RunStep): HoleAt | undefined =>
-  item && item.featureId !== '' ? { featureId: item.featureId, holeNumber: item.hole, part } : undefined;
 
 interface Again {
   of: RunStep;
@@ -156,41 +146,22 @@ function againByRemedies(
   );
 }
 
-/** Whether a record decides for a thread that is named. */
-const isLarger = (r: BenchRecord): boolean =>
-  r.kind === 'decision' && r.body.choice === 'larger' && r.body.change?.callout !== undefined;
-
-/** The step of an operation; one that the route did not have, beside the nearest that it had. */
-function asStep(steps: readonly RunStep[], { key, code }: Pick<Operation, 'key' | 'code'>): RunStep[] {
-  const own = steps.find((s) => s.item?.opKey === key);
-  if (own) return [own];
-  const like = steps.findLast((s) => s.item?.code === code) ?? steps.at(-1);
-  if (!like?.item) return [];
-  const item: WorkItem = { ...like.item, opKey: key, code };
-  return [{ ...like, item, key: workKey(item, like.part) }];
-}
-
 /** What was done by then and a choice asks for once more; what is open still comes anyway. */
 function againByDecisions(
   byHole: ReadonlyMap<string, RunStep[]>,
   records: readonly BenchRecord[],
   isDoneBy: DoneBy,
-  operationsNow: OperationsNow,
 ): Again[] {
   return records.flatMap((r): Again[] => {
     const at = holeOf(r);
     const { choice } = r.kind === 'decision' ? r.body : {};
-    if (!at || !choice || !isGaugedAgain(choice)) return [];
+    if (!at || !choice || !isGaugedAgain(choice) || decidesThread(r)) return [];
     const { codes, lastTap } = REDONE[choice] ?? { codes: ['check'] };
-    const own = byHole.get(holeKey(at)) ?? [];
-    const again = (of: RunStep): Again => ({ of, id: r.id, why: CHOICES[choice].label });
-    if (isLarger(r))
-      return operationsNow(at)
-        .filter((op) => LARGER.includes(op.code))
-        .flatMap((op) => asStep(own, op).map(again));
-    const steps = own.filter((s) => codes.includes(s.item?.code as OperationCode));
+    const steps = (byHole.get(holeKey(at)) ?? []).filter((s) => codes.includes(s.item?.code as OperationCode));
     const last = steps.findLast((s) => s.item?.code === 'tap');
-    return steps.filter((s) => isDoneBy(s, r.id) && (!lastTap || s.item?.code !== 'tap' || s === last)).map(again);
+    return steps
+      .filter((s) => isDoneBy(s, r.id) && (!lastTap || s.item?.code !== 'tap' || s === last))
+      .map((of) => ({ of, id: r.id, why: CHOICES[choice].label }));
   });
 }
 
@@ -199,8 +170,6 @@ function withAgain(
   steps: readonly RunStep[],
   again: readonly Again[],
   settled: ReadonlyMap<string, BenchRecord>,
-  /** Steps that others stand for by now. */
-  dropped: ReadonlySet<string>,
 ): BenchStep[] {
   const at = new Map<RunStep, { before: BenchStep[]; after: BenchStep[] }>();
   const slot = (step: RunStep) => {
@@ -215,30 +184,20 @@ function withAgain(
       const h = stepHole(s);
       return h !== undefined && holeKey(h) === holeKey(hole);
     });
-    const made: BenchStep = {
-      ...of,
-      key: `${of.key}~${id}`,
-      again: why,
-      newTool: true,
-      newSpeed: of.item?.rpm !== undefined,
-    };
-    const open = own.find((s) => !settled.has(s.key) && !dropped.has(s.key));
-    if (open) slot(open).before.push(made);
-    else slot(own[own.length - 1]).after.push(made);
+    const open = own.find((s) => !settled.has(s.key));
+    if (open) slot(open).before.push(onceMore(of, id, why));
+    else slot(own[own.length - 1]).after.push(onceMore(of, id, why));
   }
-  return steps.flatMap((s) => [
-    ...(at.get(s)?.before ?? []),
-    ...(dropped.has(s.key) ? [] : [s]),
-    ...(at.get(s)?.after ?? []),
-  ]);
+  return steps.flatMap((s) => [...(at.get(s)?.before ?? []), s, ...(at.get(s)?.after ?? [])]);
 }
 
 /**
  * How far a run is, from its steps and what was recorded.
+ * @param routed every step that the route asks for
  * @param records of the job, in the order in which they happened
  */
 export function runOf(
-  steps: readonly RunStep[],
+  routed: readonly RunStep[],
   records: readonly BenchRecord[],
   redoneBy: RedoneBy,
   operationsNow: OperationsNow,
@@ -246,9 +205,10 @@ export function runOf(
   const settled = settledIn(records);
   const remedies = remediesIn(records);
   const byHole = new Map<string, RunStep[]>();
+  const { steps, superseded } = toThreadsDecided(routed, records, settled, operationsNow);
   for (const step of steps) {
     const hole = stepHole(step);
-    if (hole) byHole.set(holeKey(hole), [...(byHole.get(holeKey(hole)) ?? []), step]);
+    if (hole && !superseded.has(step)) byHole.set(holeKey(hole), [...(byHole.get(holeKey(hole)) ?? []), step]);
   }
   const order = new Map(records.map((r, i) => [r.id, i]));
   const isDoneBy: DoneBy = (step, recordId) => {
@@ -257,25 +217,12 @@ export function runOf(
   };
   const again = [
     ...againByRemedies(byHole, remedies, isDoneBy, redoneBy),
-    ...againByDecisions(byHole, records, isDoneBy, operationsNow),
+    ...againByDecisions(byHole, records, isDoneBy),
   ];
   const scrapped = new Set(
     records.flatMap((r) => (r.kind === 'decision' && r.body.choice === 'scrap' ? [r.body.part] : [])),
   );
-  const larger = new Set(
-    records
-      .filter(isLarger)
-      .flatMap((r) => holeOf(r) ?? [])
-      .map(holeKey),
-  );
-  const dropped = new Set(
-    [...larger].flatMap((hole) =>
-      (byHole.get(hole) ?? [])
-        .filter((s) => LARGER.includes(s.item?.code as OperationCode) && !settled.has(s.key))
-        .map((s) => s.key),
-    ),
-  );
-  const all = withAgain(steps, again, settled, dropped);
+  const all = withAgain(steps, again, settled);
   return {
     steps: all,
     settled,

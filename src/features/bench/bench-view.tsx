@@ -1,7 +1,8 @@
 'use client';
 
 import { memo, useState } from 'react';
-import { holesWaiting, type BenchStep } from '@/core/inspection/run';
+import type { BenchStep } from '@/core/inspection/bench-step';
+import { holesWaiting } from '@/core/inspection/run';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { RecordFaults } from '../job-store/record-faults';

@@ -3,7 +3,7 @@
 import { memo, useDeferredValue, useMemo } from 'react';
 import type { HoleAt } from '@/core/inspection/bench-record';
 import type { Choice } from '@/core/inspection/verdict';
-import type { BenchStep } from '@/core/inspection/run';
+import type { BenchStep } from '@/core/inspection/bench-step';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { holeName } from '@/core/route/work-item';
 import type { Display } from '@/core/units/show';

@@ -2,7 +2,7 @@
 
 import { memo, useDeferredValue, type ReactNode } from 'react';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import type { BenchStep } from '@/core/inspection/run';
+import type { BenchStep } from '@/core/inspection/bench-step';
 
 export interface StepAndAhead {
   step: BenchStep;

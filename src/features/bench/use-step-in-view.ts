@@ -1,8 +1,8 @@
 'use client';
 
 import { startTransition, useCallback, useEffect, useMemo, useOptimistic, useRef, useState } from 'react';
-import type { BenchKind, BodyOf, HoleAt } from '@/core/inspection/bench-record';
-import type { BenchStep } from '@/core/inspection/run';
+import type { BenchKind, BodyOf } from '@/core/inspection/bench-record';
+import { stepHole, type BenchStep } from '@/core/inspection/bench-step';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { holeName } from '@/core/route/work-item';
 import type { Running } from '../run/use-run';
@@ -12,9 +12,6 @@ const NONE: readonly string[] = [];
 
 /** What stands in place of the step. */
 export type Sheet = 'trouble' | 'check' | MenuAction;
-
-const holeOfStep = ({ item, part }: BenchStep): HoleAt | undefined =>
-  item && item.featureId !== '' ? { featureId: item.featureId, holeNumber: item.hole, part } : undefined;
 
 type Acts = Record<'done' | 'back' | 'forward' | 'undo', () => void>;
 
@@ -51,8 +48,8 @@ export function useStepInView({ issue, at: here, bench }: Running) {
   const [left, leave] = useOptimistic<readonly string[], string>(NONE, (keys, key) => [...keys, key]);
   const isOpen = (s: BenchStep): boolean =>
     !run?.settled.has(s.key) && !run?.scrapped.has(s.part) && !left.includes(s.key);
-  const step = steps.find((s) => s.key === looking) ?? (left.length > 0 ? steps.find(isOpen) : run?.next);
-  const at = useMemo(() => step && holeOfStep(step), [step]);
+  const step = steps.find((s) => s.key === looking) ?? steps.find(isOpen);
+  const at = useMemo(() => step && stepHole(step), [step]);
   const place = step ? steps.indexOf(step) : steps.length;
   const settled = step && run?.settled.get(step.key);
   const isDone = settled !== undefined;
@@ -62,7 +59,7 @@ export function useStepInView({ issue, at: here, bench }: Running) {
   }, [key]);
   const planOf = useCallback(
     (of: BenchStep): HolePlan | undefined => {
-      const hole = holeOfStep(of);
+      const hole = stepHole(of);
       const planned = hole && here?.planAt(hole);
       return planned?.ok ? planned.value : undefined;
     },

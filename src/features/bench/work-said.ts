@@ -3,14 +3,14 @@ import { quantity } from '@/core/answer/answer';
 import type { PulleyTrain } from '@/core/cutting/machine';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { headline, whereOf } from '@/core/inspection/bench-words';
-import type { BenchStep } from '@/core/inspection/run';
+import type { BenchStep } from '@/core/inspection/bench-step';
 import type { Operation } from '@/core/operation/operation';
 import type { WorkItem } from '@/core/route/work-item';
 import { toolOf } from '@/core/route/work-of-job';
 import { WAY_FACTS } from '@/core/tapping/ways';
 import { showText, tell, type Display } from '@/core/units/show';
 
-export interface FigureOf {
+interface FigureOf {
   label: string;
   figure: string;
   below?: string;
@@ -91,6 +91,7 @@ interface Saying {
   display: Display;
 }
 
+/** What the bench says of an operation on a hole, in the reader's units; of the hole’s plan where it can be made. */
 export function sayWork({ step, item, job, plan, display }: Saying): WorkSaid {
   const op = plan?.operations.find((o) => o.key === item.opKey);
   const { cut, tap } = op ?? {};
