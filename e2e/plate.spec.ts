@@ -399,7 +399,7 @@ test('how a mark was made is kept with it; the zone is the joint’s, or the dra
   await page.getByLabel('Marked with').selectOption('transfer-punch');
   await page.getByLabel('Position zone of A, ø').fill('0.2');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('From the drawing; empty it')).toBeVisible();
+  await expect(page.getByText('Set by you; empty it')).toBeVisible();
   await page.getByLabel('Right of the cross, mm').fill('0.11');
   await page.getByRole('button', { name: 'Record A1' }).click();
   await expect(page.getByText(/0\.11 mm off, right: outside, transfer punch through the mate/)).toBeVisible();

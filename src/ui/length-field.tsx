@@ -16,25 +16,13 @@ interface Props {
   onChange: (mm: number) => void;
   /** Where the field may be emptied. */
   onClear?: () => void;
-  placeholder?: string;
   hint?: ReactNode;
-  className?: string;
 }
 
 const shownAs = (mm: number, display: Display): string => showText({ value: mm, unit: 'mm' }, display);
 
 /** A length, set when the field is left or Enter is pressed; what is half typed keeps its size when the unit changes. */
-export function LengthField({
-  mm,
-  least = 1e-6,
-  most = 10_000,
-  display,
-  onChange,
-  onClear,
-  hint,
-  className,
-  ...rest
-}: Props) {
+export function LengthField({ label, mm, least = 1e-6, most = 10_000, display, onChange, onClear, hint }: Props) {
   const [typed, setTyped] = useState<{ text: string; display: Display }>();
   const read = parseLength(typed?.text ?? '', typed?.display === 'inch' ? 'in' : 'mm');
   const isEmpty = typed?.text.trim() === '';
@@ -54,7 +42,6 @@ export function LengthField({
   };
   return (
     <form
-      className={className}
       onSubmit={(e) => {
         e.preventDefault();
         commit();
@@ -62,7 +49,7 @@ export function LengthField({
       onBlur={commit}
     >
       <TextField
-        {...rest}
+        label={label}
         value={text}
         onChange={(next) => setTyped({ text: next, display })}
         hint={hint}

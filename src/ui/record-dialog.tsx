@@ -6,7 +6,7 @@ import type { z } from 'zod';
 import { sfmToMPerMin } from '@/core/cutting/cutting-speed';
 import { parseLength } from '@/core/units/length';
 import type { Unit } from '@/core/answer/answer';
-import { fromShown, show, trimmed, type Display } from '@/core/units/show';
+import { fromShown, show, trimmed, type Display, type Shown } from '@/core/units/show';
 import { SelectField, TextField } from './field';
 import Modal from './modal';
 
@@ -28,7 +28,7 @@ export interface RecordField {
 
 type Value = Record<string, unknown>;
 const M_PER_FT = sfmToMPerMin(1);
-const CORE_UNIT: Partial<Record<RecordField['kind'], Unit>> = { strength: 'MPa', power: 'W' };
+const CORE_UNIT: Partial<Record<RecordField['kind'], Unit>> = { length: 'mm', strength: 'MPa', power: 'W' };
 /** Kinds that are shown with fewer digits than they are kept with. */
 const ROUNDED: readonly RecordField['kind'][] = ['length', 'cutting-speed', 'strength', 'power'];
 
@@ -51,8 +51,7 @@ function textOf(field: RecordField, value: Value, display: Display): string {
     return field.kind === 'choice' && !field.optional ? (field.options?.[0][0] ?? '') : '';
   if (field.kind === 'cutting-speed' && display === 'mm') return trimmed(Number(at) * M_PER_FT, 1);
   const unit = CORE_UNIT[field.kind];
-  if (unit && display === 'inch') return show({ value: Number(at), unit }, display).number;
-  return field.kind === 'length' ? show({ value: Number(at), unit: 'mm' }, display).number : String(at);
+  return unit && (unit === 'mm' || display === 'inch') ? show({ value: Number(at), unit }, display).number : String(at);
 }
 
 interface Read {
@@ -63,6 +62,10 @@ interface Read {
 function read(field: RecordField, text: string, display: Display): Read {
   if (field.kind === 'check') return { value: text === 'true' };
   if (text.trim() === '') return field.optional ? { value: undefined } : { error: 'Required.' };
+  if (field.kind === 'length') {
+    const parsed = parseLength(text, display === 'inch' ? 'in' : 'mm');
+    return parsed.ok ? { value: parsed.value.mm } : { error: 'Enter a length, such as 6.8 or 1/4 in.' };
+  }
   const unit = CORE_UNIT[field.kind];
   if (unit || field.kind === 'number' || field.kind === 'cutting-speed') {
     const number = Number(text.replace(',', '.'));
@@ -70,21 +73,16 @@ function read(field: RecordField, text: string, display: Display): Read {
     if (unit) return { value: fromShown(number, unit, display) };
     return { value: field.kind === 'cutting-speed' && display === 'mm' ? number / M_PER_FT : number };
   }
-  if (field.kind === 'length') {
-    const parsed = parseLength(text, display === 'inch' ? 'in' : 'mm');
-    return parsed.ok ? { value: parsed.value.mm } : { error: 'Enter a length, such as 6.8 or 1/4 in.' };
-  }
   return { value: text.trim() };
 }
 
-const UNIT: Partial<Record<RecordField['kind'], Record<Display, string>>> = {
-  strength: { mm: 'MPa', inch: 'ksi' },
-  power: { mm: 'W', inch: 'hp' },
-  length: { mm: 'mm', inch: 'in' },
-  'cutting-speed': { mm: 'm/min', inch: 'ft/min' },
-};
+/** A figure as it is kept, shown with its unit; none where the kind has none. */
+function figureOf(kind: RecordField['kind'] | undefined, kept: number, display: Display): Shown {
+  if (kind === 'cutting-speed') return show({ value: kept * M_PER_FT, unit: 'm/min' }, display);
+  return show({ value: kept, unit: (kind && CORE_UNIT[kind]) ?? 'count' }, display);
+}
 function labelOf({ label, kind }: RecordField, display: Display): string {
-  const unit = UNIT[kind]?.[display];
+  const { unit } = figureOf(kind, 1, display);
   return unit ? `${label}, ${unit}` : label;
 }
 
@@ -98,10 +96,15 @@ const isShown = (f: RecordField, texts: Texts): boolean =>
 const SCHEMA_OWN = /^(Too|Invalid|Unrecognized)/;
 
 /** What a schema finds, in the field's words. */
-function wordsOf(issue: z.core.$ZodIssue): string {
+function wordsOf(issue: z.core.$ZodIssue, field: RecordField | undefined, display: Display): string {
   if (!SCHEMA_OWN.test(issue.message)) return issue.message;
-  if (issue.code === 'too_big') return `At most ${issue.maximum}.`;
-  if (issue.code === 'too_small') return issue.inclusive ? `At least ${issue.minimum}.` : `Above ${issue.minimum}.`;
+  const shown = (bound: number | bigint): string => {
+    const { number, unit } = figureOf(field?.kind, Number(bound), display);
+    return unit === '' || Number(bound) === 0 ? String(bound) : `${number} ${unit}`;
+  };
+  if (issue.code === 'too_big') return `At most ${shown(issue.maximum)}.`;
+  if (issue.code === 'too_small')
+    return issue.inclusive ? `At least ${shown(issue.minimum)}.` : `Above ${shown(issue.minimum)}.`;
   return 'Not a value for this field.';
 }
 
@@ -157,8 +160,8 @@ export default function RecordDialog<T extends object>({
     for (const issue of checked?.error?.issues ?? []) {
       const path = issue.path.join('.');
       const field = fields.find((f) => path.startsWith(f.key) && isShown(f, texts));
-      if (field) say(field, wordsOf(issue));
-      else errors.root ??= { type: 'value', message: `${path.split('.')[0]}: ${wordsOf(issue)}` };
+      if (field) say(field, wordsOf(issue, field, display));
+      else errors.root ??= { type: 'value', message: `${path.split('.')[0]}: ${wordsOf(issue, undefined, display)}` };
     }
     return Object.keys(errors).length > 0
       ? { values: {}, errors: errors as FieldErrors<Texts> }

@@ -26,9 +26,14 @@ function write(key: string, text: string): void {
   listeners.forEach((listener) => listener());
 }
 
+/** Also told of what another tab keeps, so that neither writes over it. */
 const subscribe = (listener: () => void): (() => void) => {
   listeners.add(listener);
-  return () => listeners.delete(listener);
+  window.addEventListener('storage', listener);
+  return () => {
+    listeners.delete(listener);
+    window.removeEventListener('storage', listener);
+  };
 };
 
 /** A line that is being typed: it survives a reload until it is set to nothing. */

@@ -16,7 +16,7 @@ export interface Positioned {
   /** Major diameter of a tapped hole, bore of a plain one, mm. */
   diameterMm: number;
   tapped: boolean;
-  /** Zone of the drawing, a diameter, mm. */
+  /** Zone that was entered for it, a diameter, mm: the drawing’s, or that of another joint. */
   zoneMm?: number;
 }
 
@@ -36,12 +36,12 @@ export function jointZone({
   return row && positionZone(joint, row[1 + FITS.indexOf(fit)], row[0]);
 }
 
-/** The position zone that a hole is held against, a diameter: the drawing's, else what the joint leaves, else assumed. */
+/** The position zone that a hole is held against, a diameter: the one entered, else what the joint leaves, else assumed. */
 export function zoneOf({ diameterMm, tapped, zoneMm }: Positioned): Answer {
   if (zoneMm !== undefined)
     return answer(zoneMm, 'mm', {
-      rule: 'Position zone of the drawing',
-      formula: 'as drawn',
+      rule: 'Position zone, set by you',
+      formula: 'as entered',
       inputs: [['position zone', mm(zoneMm)]],
       source: { kind: 'standard', name: 'Position zone, ISO 1101 and ASME Y14.5' },
     });

@@ -77,6 +77,7 @@ export function TroubleSheet({ plan, op, part, display, record, changeOf, onPosi
     over.feed !== undefined ? `feed ${showText(quantity(over.feed, 'mm/rev'), display)}` : '',
   ];
   const broken = sign === 'broken' && at ? brokenTap(at) : undefined;
+  const larger = broken && changeOf('larger')?.says;
   const causes = at && sign && sign !== 'broken' ? causesOf(sign, at) : [];
   return (
     <section aria-label="Trouble" className="flex flex-1 flex-col gap-3 overflow-auto">
@@ -190,6 +191,11 @@ export function TroubleSheet({ plan, op, part, display, record, changeOf, onPosi
             ))}
           </ol>
           <p>{tell(broken.part, display)}</p>
+          {larger && (
+            <p>
+              {CHOICES.larger.label}: {tell(larger, display)}
+            </p>
+          )}
           <div className="mt-2 flex flex-wrap gap-2">
             {AFTER_BREAK.map((choice) => (
               <button
@@ -197,8 +203,7 @@ export function TroubleSheet({ plan, op, part, display, record, changeOf, onPosi
                 type="button"
                 className="bench-key"
                 onClick={() => {
-                  const { change } = changeOf(choice) ?? {};
-                  record('decision', { part, choice, ...(change ? { change } : {}) });
+                  record('decision', { part, choice, change: changeOf(choice)?.change });
                   onClose();
                 }}
               >

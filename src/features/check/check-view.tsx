@@ -51,8 +51,8 @@ export function CheckView({ jobId }: { jobId: string }) {
 }
 
 /** Every hole of one part that is gauged, by name: that is how one looks for it. */
-const holesOf = (running: Running): WorkItem[] =>
-  running.issue?.route.setUps
+const holesOf = (issue: Running['issue']): WorkItem[] =>
+  issue?.route.setUps
     .flatMap((s) => s.visits.flatMap((v) => v.items))
     .filter((i) => i.code === 'check')
     .sort((a, b) => holeName(a).localeCompare(holeName(b), undefined, { numeric: true })) ?? [];
@@ -62,7 +62,7 @@ const SIGNS = { good: '✓', bad: '✕', wait: '!', open: '' } as const;
 function Holes({ jobId, running }: { jobId: string; running: Running }) {
   const { issue, job, at: here, bench, shop } = running;
   const { display } = useUnits();
-  const holes = useMemo(() => holesOf(running), [running]);
+  const holes = useMemo(() => holesOf(issue), [issue]);
   const waiting = here?.run.waiting ?? [];
   const [part, setPart] = useState<number>();
   const [chosen, setChosen] = useState<string>();
@@ -217,7 +217,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
         <section aria-label={`Hole ${holeName(item)}`} className="min-w-0">
           <h2 className="font-cond text-2xl font-semibold">
             {holeName(item)}: {job.holes.find((f) => f.id === item.featureId)?.question.callout}
-            {isInstead && `, decided: ${plan?.thread?.thread.designation}`}
+            {isInstead && plan?.thread && `, decided: ${plan.thread.thread.designation}`}
           </h2>
           {plan && setting ? (
             <HoleCheck

@@ -13,7 +13,7 @@ interface Props {
   display: Display;
 }
 
-/** The position zone of a feature: the drawing’s where it is entered, else the one that the joint leaves. */
+/** The position zone of a feature: the one entered for it, else the one that the joint leaves. */
 export function ZoneField({ state, hole, name, display }: Props) {
   const { zoneMm } = state.featureOf(hole.featureId) ?? {};
   const zone = zoneOf({ ...hole.footprint, zoneMm });
@@ -30,7 +30,7 @@ export function ZoneField({ state, hole, name, display }: Props) {
       hint={
         <>
           {zoneMm !== undefined
-            ? 'From the drawing; empty it for what the joint leaves.'
+            ? 'Set by you; empty it for what the usual joint leaves.'
             : zone.working.assumptions?.length
               ? 'Assumed: enter the drawing’s own.'
               : 'What the joint leaves; enter the drawing’s own if it has one.'}{' '}

@@ -195,7 +195,7 @@ export function HoleCheck({ jobId, plan, setting, at, records, record, display, 
                         <button
                           type="button"
                           className="btn min-w-56"
-                          onClick={() => record('decision', { part: at.part, choice, ...(change ? { change } : {}) })}
+                          onClick={() => record('decision', { part: at.part, choice, change })}
                         >
                           {CHOICES[choice].label}
                         </button>

@@ -65,11 +65,11 @@ export function useEntries(jobId: string, at: HoleAt, display: Display) {
     },
     byOf: (check: Check): string | undefined => check.fields.map((f) => entries[keyOf(check, f)]?.by).find(Boolean),
     /** Several at once: an instrument may send more than one figure. */
-    put: (put: readonly { check: Check; field: CheckField; text: string }[], by?: string): void =>
+    put: (figures: readonly { check: Check; field: CheckField; text: string }[], by?: string): void =>
       write({
         ...entries,
         ...Object.fromEntries(
-          put.map(({ check, field, text }) => [keyOf(check, field), { text, typedIn: display, by }]),
+          figures.map(({ check, field, text }) => [keyOf(check, field), { text, typedIn: display, by }]),
         ),
       }),
     clear: (check: Check): void => write(without(check.fields.map((f) => keyOf(check, f)))),

@@ -18,8 +18,8 @@ const VIEWS = [
 /** What the browser read of the shop goes with whoever signs out. */
 async function signOut(): Promise<void> {
   const [{ send }, { forgetReads }] = await Promise.all([import('@/ui/send'), import('../job-store/forget-reads')]);
-  await send('DELETE', '/api/v1/session');
-  await forgetReads();
+  const { ok } = await send('DELETE', '/api/v1/session');
+  if (ok) await forgetReads();
   window.location.assign('/sign-in');
 }
 
