@@ -420,6 +420,7 @@ test('how a mark was made is kept with it; the zone is the joint’s, or the dra
   await zone.fill('');
   await page.keyboard.press('Enter');
   await expect(zone).toHaveValue('0.5 mm');
+  await expect(page.getByText('What the joint leaves')).toBeVisible();
 });
 
 test('a hole that cannot be made says so on the plate, in the room list and on the punch sheet', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { MOST_ZONE_MM, zoneOf } from '@/core/layout/joint-zone';
+import { jointZone, MOST_ZONE_MM, zoneOf } from '@/core/layout/joint-zone';
 import type { LaidHole } from '@/core/layout/lay-out';
 import type { Display } from '@/core/units/show';
 import { LengthField } from '@/ui/length-field';
@@ -31,9 +31,9 @@ export function ZoneField({ state, hole, name, display }: Props) {
         <>
           {zoneMm !== undefined
             ? 'Set by you; empty it for what the usual joint leaves.'
-            : zone.working.assumptions?.length
-              ? 'Assumed: enter the drawing’s own.'
-              : 'What the joint leaves; enter the drawing’s own if it has one.'}{' '}
+            : jointZone(hole.footprint)
+              ? 'What the joint leaves; enter the drawing’s own if it has one.'
+              : 'Assumed: enter the drawing’s own.'}{' '}
           <Working of={zone} name="position zone" display={display} />
         </>
       }
