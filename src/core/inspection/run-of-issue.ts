@@ -29,6 +29,8 @@ export interface RunOfIssue {
   planAt: (hole: HoleAt) => Result<HolePlan> | undefined;
   /** What a choice changes of a hole of this plan; undefined where nothing, or where it can’t be made so. */
   changeOf: (choice: Choice, hole: HoleAt, plan: HolePlan) => ChoiceChange | undefined;
+  /** Thread that was decided for a hole of this plan in place of the drawing’s; undefined where it is as drawn. */
+  decidedThread: (hole: HoleAt, plan: HolePlan) => string | undefined;
   /** What a hole of this plan is held against. */
   settingFor: (hole: HoleAt, plan: HolePlan) => CheckSetting;
   /** Parts in which a hole is gauged, by what was found so far. */
@@ -90,6 +92,8 @@ export function runOfIssue(
       const found = changeOfChoice(choice, plan, shop.taps ?? []);
       return found && made(hole.featureId, { ...changeFor(remedies, hole), ...found.change })?.ok ? found : undefined;
     },
+    decidedThread: (hole, plan) =>
+      changeFor(remedies, hole).callout === undefined ? undefined : plan.thread?.thread.designation,
     settingFor: (hole, plan) => {
       points ??= expandPlaces(job.holes.filter((f) => f.place)).points;
       return settingAt(points, hole, plan, shop, find(hole.featureId)?.zoneMm);

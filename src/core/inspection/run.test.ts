@@ -172,8 +172,10 @@ describe('what waits for a decision', () => {
         '6.8',
         '5.0',
       ]);
+      expect(now?.ok && at.decidedThread(hole, now.value)).toBe('M8x1.25');
       expect(holesWaiting(at.run)).toBe(0);
     }
+    expect(was?.ok && run(all).decidedThread(hole, was.value)).toBeUndefined();
     // A second tap that the smaller thread did not need has a step of its own.
     const taps = [item('tap', 1).opKey, 'tap-2'].map((opKey) => ({ key: opKey, code: 'tap' as const }));
     const { steps } = runOf(

@@ -3,7 +3,6 @@
 import { useMemo, useState } from 'react';
 import { holeKey, isOfHole, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
 import { sectionOf } from '@/core/hole/section';
-import { changeFor } from '@/core/inspection/run';
 import { checksOf } from '@/core/inspection/checks-of';
 import { latestChecks } from '@/core/inspection/progress';
 import type { WorkItem } from '@/core/route/work-item';
@@ -118,8 +117,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
       : [];
   });
   const setting = plan && here.settingFor(at, plan);
-  /** Whether another thread was decided than the drawing asks for. */
-  const isInstead = changeFor(here.run.remedies, at).callout !== undefined;
+  const decided = plan && here.decidedThread(at, plan);
   const photo = records.findLast((r) => r.kind === 'photo' && isOfHole(r, at));
   const gauged = holes.filter((h) => stateOf(atOf(h, ofPart)) !== 'open').length;
   return (
@@ -217,7 +215,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
         <section aria-label={`Hole ${holeName(item)}`} className="min-w-0">
           <h2 className="font-cond text-2xl font-semibold">
             {holeName(item)}: {job.holes.find((f) => f.id === item.featureId)?.question.callout}
-            {isInstead && plan?.thread && `, decided: ${plan.thread.thread.designation}`}
+            {decided && `, decided: ${decided}`}
           </h2>
           {plan && setting ? (
             <HoleCheck

@@ -68,13 +68,14 @@ export async function inspectionOf(db: Database, jobId: string): Promise<Inspect
   const letters = new Map(issue.inputs.job.holes.map((f) => [f.id, f.letter]));
   const rows = inspectionRows(records, (hole) => {
     const planned = at.planAt(hole);
-    return planned?.ok
-      ? {
-          name: `${letters.get(hole.featureId)}${hole.holeNumber}`,
-          plan: planned.value,
-          setting: at.settingFor(hole, planned.value),
-        }
-      : undefined;
+    if (!planned?.ok) return undefined;
+    const name = `${letters.get(hole.featureId)}${hole.holeNumber}`;
+    const decided = at.decidedThread(hole, planned.value);
+    return {
+      name: decided ? `${name} ${decided}` : name,
+      plan: planned.value,
+      setting: at.settingFor(hole, planned.value),
+    };
   });
   return { issue, rows };
 }
