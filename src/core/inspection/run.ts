@@ -1,7 +1,7 @@
 import type { OperationCode } from '../operation/operation';
 import type { RunStep } from '../route/run-steps';
 import type { WorkItem } from '../route/work-item';
-import { decidesThread, holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
+import { holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
 import { onceMore, stepHole, type BenchStep } from './bench-step';
 import { toThreadsDecided, type OperationsNow } from './thread-decided';
 import { CHOICES, isGaugedAgain, type Choice } from './verdict';
@@ -155,7 +155,7 @@ function againByDecisions(
   return records.flatMap((r): Again[] => {
     const at = holeOf(r);
     const { choice } = r.kind === 'decision' ? r.body : {};
-    if (!at || !choice || !isGaugedAgain(choice) || decidesThread(r)) return [];
+    if (!at || !choice || !isGaugedAgain(choice)) return [];
     const { codes, lastTap } = REDONE[choice] ?? { codes: ['check'] };
     const steps = (byHole.get(holeKey(at)) ?? []).filter((s) => codes.includes(s.item?.code as OperationCode));
     const last = steps.findLast((s) => s.item?.code === 'tap');
