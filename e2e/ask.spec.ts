@@ -72,7 +72,8 @@ test('one key switches inch and millimetre and changes no physical figure; the j
   await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('link', { name: 'Print the card' }).click();
   await expect(page.getByTestId('card')).toContainText('set the stop at 0.894 in from touch');
-  await page.goto(ASK);
+  // A key is heard once the page has its script.
+  await page.goto(ASK, { waitUntil: 'networkidle' });
   await callout(page).focus();
   await page.keyboard.press('Alt+u');
   await expect(page.getByRole('button', { name: 'inch', exact: true })).toHaveAttribute('aria-pressed', 'true');
