@@ -1,7 +1,6 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { recordInput } from '../src/contracts/record';
 import { openDatabase } from '../src/server/database';
 import { seedSampleShop } from '../src/server/demo/sample-shop';
 import { records } from '../src/server/schema';
@@ -31,15 +30,17 @@ async function main() {
         happenedAt: at,
         ...where,
       }) as const;
-    await timed('bare', () => db.insert(records).values({ ...row('bare'), arrivedAt: at }));
+    await timed('bare', () => db.insert(records).values({ ...row('bare'), arrivedAt: at, arrival: -2 * i - 1 }));
     const { id, kind, jobId, body, featureId, holeNumber } = row('raw');
     await timed('raw', () =>
       client.execute({
-        sql: 'insert into records (id, kind, job_id, feature_id, hole_number, body, happened_at, arrived_at) values (?, ?, ?, ?, ?, ?, ?, ?)',
-        args: [id, kind, jobId, featureId, holeNumber, JSON.stringify(body), at, at],
+        sql: 'insert into records (id, kind, job_id, feature_id, hole_number, body, happened_at, arrived_at, arrival) values (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        args: [id, kind, jobId, featureId, holeNumber, JSON.stringify(body), at, at, -2 * i - 2],
       }),
     );
-    await timed('ours', () => takeRecords(db, [recordInput.parse(row('ours'))], at));
+    await timed('ours', () =>
+      takeRecords(db, { records: [{ ...row('ours'), device: 'bench-device', sequence: i + 1 }], sentAt: at }),
+    );
   }
   const p95 = (of: keyof typeof times): number => times[of].sort((a, b) => a - b)[Math.floor(RUNS * 0.95)];
   const [ms, bareMs, rawMs] = [p95('ours'), p95('bare'), p95('raw')];

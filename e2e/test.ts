@@ -39,14 +39,17 @@ export const test = base.extend<object, { shop: string; server: string }>({
 export class OwnServer {
   private folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-own-'));
   private process: ChildProcess | undefined;
+  readonly address: string;
   constructor(
     private port: number,
-    readonly address = `http://127.0.0.1:${port}`,
-  ) {}
+    private env: Record<string, string> = {},
+  ) {
+    this.address = `http://127.0.0.1:${port}`;
+  }
   async start(): Promise<void> {
-    const env = { ...process.env, DATABASE_URL: `file:${this.folder}/shop.db` };
+    const env = { ...process.env, DATABASE_URL: `file:${this.folder}/shop.db`, ...this.env };
     this.process = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(this.port)], { env });
-    await expect(async () => expect((await fetch(`${this.address}/api/openapi.json`)).ok).toBe(true)).toPass();
+    await expect(async () => expect((await fetch(`${this.address}/sign-in`)).ok).toBe(true)).toPass();
   }
   kill(): Promise<void> {
     return new Promise((resolve) => {

@@ -4,6 +4,9 @@ import { createServer } from 'node:http';
 
 const [host = '127.0.0.1', port = '3000'] = process.argv.slice(2);
 const METHODS = new Set(['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE']);
+const LOOPBACK = /^(::1|(::ffff:)?127(\.\d{1,3}){3})$/;
+/** What a gateway adds to what it passes on: who sent it is not who is connected. */
+const FORWARDED = ['forwarded', 'via', 'x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-real-ip'];
 const HEADERS_MS = 10_000;
 const REQUEST_MS = 60_000;
 /** Exit code of a server that another start would not help; serve.mjs reads it. */
@@ -54,7 +57,12 @@ const server = createServer((request, response) => {
   if (!isText(request.url)) return refuse(response, 400, 'Not an address', 'The path is not readable as text.');
   // Who it came from, as seen here: what a program writes into this header itself is not believed.
   keepReadableState(request.headers);
-  request.headers['x-jolly-bit-remote'] = request.socket.remoteAddress ?? 'unknown';
+  for (const name of Object.keys(request.headers)) if (name.startsWith('x-jolly-bit-')) delete request.headers[name];
+  const remote = request.socket.remoteAddress ?? 'unknown';
+  request.headers['x-jolly-bit-remote'] = remote;
+  if (LOOPBACK.test(remote) && !FORWARDED.some((name) => name in request.headers))
+    request.headers['x-jolly-bit-own'] = '1';
+  if (request.socket.encrypted) request.headers['x-jolly-bit-secure'] = '1';
   return handle(request, response);
 });
 server.headersTimeout = HEADERS_MS;

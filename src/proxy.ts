@@ -1,6 +1,6 @@
 import { NextResponse, type NextRequest } from 'next/server';
 import { needsSession } from './server/access/at-the-door';
-import { sessionIn } from './server/access/session';
+import { door, sessionIn } from './server/access/session';
 import { isOurHost } from './server/http/hosts';
 import { problemResponse } from './server/http/respond';
 import { Refusal } from './server/services/refusal';
@@ -61,13 +61,21 @@ function refused(request: NextRequest): Response | undefined {
   return undefined;
 }
 
-/** What anyone may ask for: the page to sign in at, and the signing in. */
-const OPEN = ['/sign-in', '/api/v1/session'];
+/** What anyone may ask for: the page to sign in at, the signing in, and the script that keeps pages for when there is no network. */
+const OPEN = /^\/(sign-in|api\/v1\/session|serwist\/[\w.-]+)$/;
 
 /** The answer to one who has to sign in first: a page leads there, a program is told. */
 async function stopped(request: NextRequest): Promise<Response | undefined> {
   const { pathname, search } = request.nextUrl;
-  if (!needsSession(request.headers.get('host')) || OPEN.includes(pathname)) return undefined;
+  if (!needsSession(request.headers) || OPEN.test(pathname)) return undefined;
+  if (!door().locked)
+    return refusal(
+      403,
+      'No passcode',
+      'session',
+      'This server has no passcode, so it answers to its own computer only.',
+      'Start it once with PASSCODE set; behind a gateway name its address in PUBLIC_URL too.',
+    );
   if (await sessionIn(request.headers.get('cookie'))) return undefined;
   if (pathname.startsWith('/api/') || request.method !== 'GET')
     return refusal(401, 'Sign in', 'session', 'This needs the passcode.', 'POST it to /api/v1/session first.');

@@ -19,6 +19,14 @@ const common = {
   happenedAt: z.iso.datetime({ offset: true }).optional().describe('Left out: when it arrives'),
   corrects: rowId.optional().describe('Record that this one corrects'),
   who: z.string().trim().max(60).optional().describe('Who was at the bench'),
+  device: z.string().min(1).max(64).optional().describe('Browser or program that made it'),
+  sequence: z
+    .number()
+    .int()
+    .min(1)
+    .max(Number.MAX_SAFE_INTEGER)
+    .optional()
+    .describe('Rises with every record of its device: they happened in this order, whatever its clock said'),
   jobId,
   routeId: rowId.optional().describe('Issued route that was worked by'),
 };
@@ -137,14 +145,32 @@ export const RECORD_KINDS = recordInput.options.map((o) => o.shape.kind.value);
 /** Records of one batch. */
 export const MOST_RECORDS = 500;
 export const recordBatch = z.strictObject({
-  records: z.array(recordInput).min(1).max(MOST_RECORDS),
+  records: z
+    .array(z.unknown())
+    .min(1)
+    .max(MOST_RECORDS)
+    .describe('Each a RecordInput; one that cannot be read is refused by itself'),
   sentAt: z.iso
     .datetime({ offset: true })
     .optional()
     .describe('By the clock of the sender: where it is wrong, the times of its records are put right by as much'),
+  agoMs: z
+    .record(rowId, z.number().min(0).max(1e12))
+    .optional()
+    .describe('By id: how long ago it happened, measured by what no setting of a clock changes'),
+  names: z
+    .array(z.strictObject({ who: z.string().max(60), mark: z.string().max(100) }))
+    .max(50)
+    .optional()
+    .describe('Names that records carry which somebody else sends now, each with the mark that signing in gave'),
 });
+export type RecordBatch = z.infer<typeof recordBatch>;
 
-const arrived = { happenedAt: z.string(), arrivedAt: z.string() };
+const arrived = {
+  happenedAt: z.string().describe('By the clock of the server'),
+  arrivedAt: z.string(),
+  arrival: z.number().int().describe('Rises with every record that arrived'),
+};
 type Arrived<Each extends readonly z.ZodObject[]> = {
   -readonly [K in keyof Each]: Each[K] extends z.ZodObject<infer Shape, infer Rest>
     ? z.ZodObject<z.util.Extend<Shape, typeof arrived>, Rest>
@@ -164,13 +190,28 @@ export const recordQuery = z.strictObject({
     .enum([...(RECORD_KINDS as [RecordKind, ...RecordKind[]]), 'bench'])
     .optional()
     .describe('bench: everything of the bench and its checks, pictures left out'),
+  after: z.coerce
+    .number()
+    .int()
+    .min(0)
+    .max(Number.MAX_SAFE_INTEGER)
+    .optional()
+    .describe('Only what arrived after this arrival, in the order of arrival, a few thousand at a time'),
 });
-export const recordList = z.object({ records: z.array(recordKept) });
+export const recordList = z.object({
+  records: z.array(recordKept),
+  more: z.boolean().optional().describe('With after: there are more after these'),
+});
 
 /** What a batch came to, record by record. */
 export const recordReceipt = z.object({
   taken: z.array(rowId),
   known: z.array(rowId).describe('Were here already, the same'),
-  refused: z.array(z.object({ id: rowId, code: z.string(), detail: z.string(), remedy: z.string() })),
+  refused: z.array(z.object({ id: z.string(), code: z.string(), detail: z.string(), remedy: z.string() })),
+  clockAheadS: z
+    .number()
+    .optional()
+    .describe('By how much the clock of the sender is ahead, below zero behind; left out where it is right'),
+  corrected: z.array(rowId).describe('Those whose time was put right by more than a few seconds'),
 });
 export type RecordReceipt = z.infer<typeof recordReceipt>;

@@ -8,8 +8,12 @@ export const signIn = z.strictObject({
   who: z.string().trim().max(60).default('').describe('Name of who is at the bench; it goes with what is recorded'),
 });
 
-/** The passcode once more, before a change of the crib or the shop. */
-export const confirmation = z.strictObject({ passcode: z.string().min(1, 'Enter the passcode.').max(200) });
+/** What signing in gives: the name, and what shows later that it was signed in here. */
+export const signedIn = z.object({
+  who: z.string(),
+  mark: z.string().describe('Sent beside records made under this name, so that they carry it whoever sends them'),
+});
+export type SignedIn = z.infer<typeof signedIn>;
 
 /** Whether changing the crib and the shop asks for the passcode again. */
 export const accessChange = z.strictObject({ guardsCrib: z.boolean() });

@@ -1,13 +1,18 @@
-import { mayChangeCrib } from './access/at-the-door';
-import { SlowedAttempts } from './access/attempts';
-import { accessRow, isPasscode, setGuardsCrib, setPasscode } from './access/passcode';
-import { door, sessionCookie, sessionIn, setDoor } from './access/session';
+import { mayChangeCrib, needsSession, OWN } from './access/at-the-door';
+import { passcodeWasRight, tryPasscode } from './access/attempts';
+import { accessRow, endSession, isEnded, isPasscode, setGuardsCrib, setPasscode } from './access/passcode';
+import { sessionCookie, sessionIn, setDoor, type Door } from './access/session';
+import { openDatabase } from './database';
 import { isLoopback } from './http/hosts';
 import { refusal, shopDatabase } from './tests/shop-database';
 
 const { at } = shopDatabase();
+const doorOf = async (): Promise<Door> => {
+  const { sessionKey, nameKey } = await accessRow(at.db);
+  return { guarded: true, locked: true, key: sessionKey, nameKey, isEnded: (id) => isEnded(at.db, id) };
+};
 
-test('a passcode is kept as an argon2id hash; a new one ends every session', async () => {
+test('a passcode is kept as an argon2id hash; a new one ends every session, signing out ends one', async () => {
   const before = await accessRow(at.db);
   expect([before.passcodeHash, await isPasscode(before, '')]).toEqual([null, false]);
   await expect(setPasscode(at.db, 'short')).rejects.toThrow('at least 8 characters');
@@ -15,40 +20,54 @@ test('a passcode is kept as an argon2id hash; a new one ends every session', asy
   const row = await accessRow(at.db);
   expect(row.passcodeHash).toMatch(/^\$argon2id\$/);
   expect([await isPasscode(row, 'three brass taps'), await isPasscode(row, 'three brass tap')]).toEqual([true, false]);
-  setDoor({ guarded: true, locked: true, key: row.sessionKey });
-  const cookie = (await sessionCookie({ who: 'R.', confirmedAt: 5 }, true)).split(';')[0];
+  setDoor(await doorOf());
+  const cookie = (await sessionCookie({ id: 's1', who: 'R.', confirmedAt: 5 }, true)).split(';')[0];
   expect(await sessionIn(`other=1; ${cookie}`)).toMatchObject({ who: 'R.', confirmedAt: 5 });
   expect(await sessionIn(cookie.slice(0, -4))).toBeUndefined();
+  await endSession(at.db, 's1');
+  expect(await sessionIn(cookie)).toBeUndefined();
+  const other = (await sessionCookie({ id: 's2', who: 'R.', confirmedAt: 5 }, true)).split(';')[0];
   await setPasscode(at.db, 'four brass taps');
-  setDoor({ ...door(), key: (await accessRow(at.db)).sessionKey });
-  expect([await sessionIn(cookie), await sessionIn(null)]).toEqual([undefined, undefined]);
+  setDoor(await doorOf());
+  expect([await sessionIn(other), await sessionIn(null)]).toEqual([undefined, undefined]);
 });
 
-test('wrong passcodes wait longer and longer, by address; a right one, or an hour, begins anew', () => {
-  let now = 0;
-  const attempts = new SlowedAttempts(() => now);
-  const waits = [1, 2, 3, 4, 5, 6, 7].map(() => {
-    attempts.wrong('a');
-    return attempts.waitS('a');
-  });
-  expect([waits, attempts.waitS('b')]).toEqual([[0, 0, 0, 0, 1, 2, 4], 0]);
-  for (let i = 0; i < 20; i++) attempts.wrong('a');
-  expect(attempts.waitS('a')).toBe(300);
-  now += 300_000;
-  expect(attempts.waitS('a')).toBe(0);
-  now += 3_600_001;
-  attempts.wrong('a');
-  expect(attempts.waitS('a')).toBe(0);
-  for (let i = 0; i < 6; i++) attempts.wrong('a');
-  attempts.right('a');
-  expect(attempts.waitS('a')).toBe(0);
+test('wrong passcodes wait longer and longer, by address and in all; a restart forgets none; an hour does', async () => {
+  const HOUR = 3_600_000;
+  const waits = async (from: string, times: number, now: number) => {
+    const found: number[] = [];
+    for (let i = 0; i < times; i++) found.push(await tryPasscode(at.db, from, now));
+    return found;
+  };
+  expect(await waits('a', 6, 0)).toEqual([0, 0, 0, 0, 0, 1]);
+  expect(await waits('a', 2, 1000)).toEqual([0, 2]);
+  // As another process on the same data finds it.
+  const { db, client } = await openDatabase(`file:${at.folder}/shop.db`);
+  expect([await tryPasscode(db, 'a', 1500), await tryPasscode(db, 'b', 1500)]).toEqual([2, 0]);
+  client.close();
+  await passcodeWasRight(at.db, 'a');
+  expect(await waits('a', 1, 1500)).toEqual([0]);
+  // 40 more from as many addresses: then those of others wait too.
+  for (let i = 0; i < 40; i++) await tryPasscode(at.db, `bot ${i}`, 2000);
+  expect(await tryPasscode(at.db, 'one more', 2000)).toBeGreaterThan(0);
+  expect(await waits('one more', 1, 2000 + 2 * HOUR)).toEqual([0]);
+});
+
+test('a session is asked for wherever there is a passcode or a name on the network, whatever Host says', async () => {
+  const free = { guarded: false, locked: false, key: '', nameKey: '', isEnded: () => Promise.resolve(false) };
+  const asked = (over: object, headers: Record<string, string>): boolean => {
+    setDoor({ ...free, ...over });
+    return needsSession(new Headers({ host: 'localhost', ...headers }));
+  };
+  expect([asked({}, { [OWN]: '1' }), asked({}, {})]).toEqual([false, true]);
+  expect([asked({ locked: true }, { [OWN]: '1' }), asked({ guarded: true }, { [OWN]: '1' })]).toEqual([true, true]);
 });
 
 test('the crib asks for the passcode again only where the shop says so, and not within ten minutes', async () => {
   await setPasscode(at.db, 'three brass taps');
-  setDoor({ guarded: true, locked: true, key: (await accessRow(at.db)).sessionKey });
+  setDoor(await doorOf());
   const request = async (minutesAgo: number): Promise<Request> => {
-    const cookie = await sessionCookie({ who: '', confirmedAt: Date.now() - 60_000 * minutesAgo }, false);
+    const cookie = await sessionCookie({ id: 's3', who: '', confirmedAt: Date.now() - 60_000 * minutesAgo }, false);
     return { headers: new Headers({ cookie: cookie.split(';')[0] }) } as Request;
   };
   await mayChangeCrib(at.db, await request(60));

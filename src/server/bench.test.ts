@@ -1,6 +1,7 @@
 import { recordInput, type RecordInput } from '@/contracts/record';
 import { runSteps } from '@/core/route/run-steps';
 import { beginSampleRun } from './demo/sample-run';
+import { markOf, setDoor } from './access/session';
 import { listRecords } from './repositories/record-repository';
 import { takeRecords } from './services/record-service';
 import { issuedRoute, issueRoute } from './services/route-service';
@@ -22,30 +23,71 @@ describe('clocks', () => {
   test('a bench a day behind: its records come where they belong among those of another; sent again they count once', async () => {
     const behind = [note('2026-11-25T10:00:00.000Z'), note('2026-11-25T10:01:00.000Z')];
     const right = note('2026-11-26T10:00:30.000Z');
-    await takeRecords(at.db, [right], '2026-11-26T10:02:03Z', NOW);
-    await takeRecords(at.db, behind, '2026-11-25T10:02:00Z', NOW);
-    expect(await takeRecords(at.db, behind, '2026-11-25T10:05:00Z', NOW)).toMatchObject({ taken: [], refused: [] });
+    await takeRecords(at.db, { records: [right], sentAt: '2026-11-26T10:02:03Z' }, undefined, NOW);
+    await takeRecords(at.db, { records: behind, sentAt: '2026-11-25T10:02:00Z' }, undefined, NOW);
+    expect(await takeRecords(at.db, { records: behind, sentAt: '2026-11-25T10:05:00Z' }, undefined, NOW)).toMatchObject(
+      { taken: [], refused: [] },
+    );
     expect((await listRecords(at.db, BLOCK, 'bench')).map((r) => [r.id, r.happenedAt])).toEqual([
       [behind[0].id, '2026-11-26T10:00:00.000Z'],
       [right.id, '2026-11-26T10:00:30.000Z'],
       [behind[1].id, '2026-11-26T10:01:00.000Z'],
     ]);
   });
-  test('ahead too; a few seconds are the way of the message and are left', async () => {
-    const ahead = note('2026-11-27T10:00:00.000Z');
-    await takeRecords(at.db, [ahead], '2026-11-27T10:02:00Z', NOW);
-    const near = note('2026-11-26T10:01:00.000Z');
-    await takeRecords(at.db, [near], '2026-11-26T10:01:41Z', NOW);
-    expect((await listRecords(at.db, BLOCK, 'bench')).map((r) => r.happenedAt)).toEqual([
-      '2026-11-26T10:00:00.000Z',
-      '2026-11-26T10:01:00.000Z',
+  test('one that was a day ahead when it was gauged, and right when it is sent, does not beat the later, right one', async () => {
+    const device = 'tablet-1';
+    const ahead = record(
+      'note',
+      { part: 1, text: 'bad' },
+      { happenedAt: '2026-11-27T10:00:00.000Z', device, sequence: 1 },
+    );
+    const later = record(
+      'note',
+      { part: 1, text: 'good' },
+      { happenedAt: '2026-11-26T10:01:00.000Z', device, sequence: 2 },
+    );
+    // The later one arrives by itself, before: a stored one bounds what comes after it.
+    await takeRecords(at.db, { records: [later], sentAt: '2026-11-26T10:01:30Z' }, undefined, NOW);
+    const receipt = await takeRecords(at.db, { records: [ahead], sentAt: '2026-11-26T10:02:00Z' }, undefined, NOW);
+    expect(receipt.corrected).toEqual([ahead.id]);
+    const kept = await listRecords(at.db, BLOCK, 'bench');
+    expect(kept.map((r) => [r.id, r.happenedAt])).toEqual([
+      [ahead.id, '2026-11-26T10:01:30.000Z'],
+      [later.id, '2026-11-26T10:01:30.000Z'],
     ]);
+    expect(
+      (
+        await takeRecords(
+          at.db,
+          { records: [note('2026-11-26T09:00:00Z')], sentAt: '2026-11-26T10:02:15Z' },
+          undefined,
+          NOW,
+        )
+      ).clockAheadS,
+    ).toBe(15);
+  });
+  test('one that cannot be read is refused by itself, and a name counts with its mark', async () => {
+    setDoor({ guarded: true, locked: true, key: 'k', nameKey: 'n'.repeat(32), isEnded: () => Promise.resolve(false) });
+    const [fine, signed, forged] = [undefined, 'R.', 'The owner'].map((who) =>
+      record('note', { part: 1, text: 'x' }, who === undefined ? {} : { who }),
+    );
+    const names = [
+      { who: 'R.', mark: markOf('R.') },
+      { who: 'The owner', mark: markOf('R.') },
+    ];
+    const receipt = await takeRecords(
+      at.db,
+      { records: [{ id: 'odd' }, fine, signed, forged], names },
+      'The apprentice',
+    );
+    expect(receipt.refused).toMatchObject([{ id: 'odd', code: 'not-readable' }]);
+    expect((await listRecords(at.db, BLOCK)).map((r) => r.who)).toEqual(['The apprentice', 'R.', 'The apprentice']);
   });
 });
 
 test('pictures are read by their kind, and left out where everything of the bench is listed', async () => {
   const image = 'data:image/png;base64,AAAA';
-  await takeRecords(at.db, [record('photo', { part: 1, image, dxMm: 0.1, dyMm: 0 }, CLAMP)]);
+  await takeRecords(at.db, { records: [record('photo', { part: 1, image, dxMm: 0.1, dyMm: 0 }, CLAMP)] });
   const images = async (kind: 'bench' | 'photo') =>
     (await listRecords(at.db, BLOCK, kind)).map((r) => (r.kind === 'photo' ? r.body.image : ''));
   expect([await images('bench'), await images('photo')]).toEqual([[''], [image]]);
@@ -59,12 +101,14 @@ test('how far a job is at the bench, what waits, and its inspection sheet', asyn
   const { route } = await issuedRoute(at.db, BLOCK, 1);
   const [first, second, third] = runSteps(route);
   const of = ({ item }: typeof first) => ({ featureId: item?.featureId, holeNumber: item?.hole });
-  await takeRecords(at.db, [
-    record('step-done', { step: first.key, part: 1, seconds: 41 }, { ...of(first), routeId: 'bench-route-1' }),
-    record('step-skipped', { step: second.key, part: 1, reason: 'done already' }, of(second)),
-    // A bench that worked without a network may tick the same step once more.
-    record('step-done', { step: first.key, part: 1 }, of(first)),
-  ]);
+  await takeRecords(at.db, {
+    records: [
+      record('step-done', { step: first.key, part: 1, seconds: 41 }, { ...of(first), routeId: 'bench-route-1' }),
+      record('step-skipped', { step: second.key, part: 1, reason: 'done already' }, of(second)),
+      // A bench that worked without a network may tick the same step once more.
+      record('step-done', { step: first.key, part: 1 }, of(first)),
+    ],
+  });
   expect((await recorded())?.bench).toEqual({
     done: 2,
     steps: runSteps(route).length,
@@ -74,9 +118,11 @@ test('how far a job is at the bench, what waits, and its inspection sheet', asyn
   // 38 mm of 16 threads an inch are 23.9 turns: nine are not enough.
   const gauged = (turns: number, verdict: string): RecordInput =>
     record('checked', { part: 1, check: 'go', values: { turns }, verdict, instrument: 'thread-gauge' }, CLAMP);
-  await takeRecords(at.db, [gauged(9, 'bad')]);
+  await takeRecords(at.db, { records: [gauged(9, 'bad')] });
   expect((await recorded())?.bench?.waiting).toBe(1);
-  await takeRecords(at.db, [record('decision', { part: 1, choice: 'accept' }, { ...CLAMP, who: 'the one in charge' })]);
+  await takeRecords(at.db, {
+    records: [record('decision', { part: 1, choice: 'accept' }, { ...CLAMP, who: 'the one in charge' })],
+  });
   const inspected = await inspectionOf(at.db, BLOCK);
   expect(inspected.rows).toMatchObject([
     { hole: 'A1', part: 1, check: 'Go gauge', verdict: 'bad', decision: 'Accept as it is', instrument: 'thread-gauge' },

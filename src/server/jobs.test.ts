@@ -321,14 +321,18 @@ describe('records', () => {
     const { id, holes } = await three();
     const first = mark(id, holes[0].id);
     const better = mark(id, holes[0].id, { corrects: first.id, body: { dxMm: 0.02, dyMm: 0, zoneMm: 0.5 } });
-    expect(await takeRecords(at.db, [first, better])).toEqual({ taken: [first.id, better.id], known: [], refused: [] });
-    expect(await takeRecords(at.db, [{ ...first, who: 'another at the bench' }])).toMatchObject({
+    expect(await takeRecords(at.db, { records: [first, better] })).toEqual({
+      taken: [first.id, better.id],
+      known: [],
+      refused: [],
+    });
+    expect(await takeRecords(at.db, { records: [{ ...first, who: 'another at the bench' }] })).toMatchObject({
       taken: [],
       known: [first.id],
     });
     const other = { ...first, body: { ...first.body, dxMm: 9 } } as RecordInput;
     const next = tick(id, 'top x 30.000');
-    expect(await takeRecords(at.db, [other, next, next])).toMatchObject({
+    expect(await takeRecords(at.db, { records: [other, next, next] })).toMatchObject({
       taken: [next.id],
       known: [next.id],
       refused: [{ id: first.id, code: 'id-taken' }],
@@ -340,7 +344,7 @@ describe('records', () => {
     // Of those under one id the first that can be of its job counts.
     const here = mark(id, holes[0].id);
     const batch = [{ ...here, holeNumber: 9 }, here, { ...here, body: other.body }] as RecordInput[];
-    expect(await takeRecords(at.db, batch)).toMatchObject({
+    expect(await takeRecords(at.db, { records: batch })).toMatchObject({
       taken: [here.id],
       refused: [{ code: 'id-taken' }, { code: 'id-taken' }],
     });
@@ -351,7 +355,7 @@ describe('records', () => {
     const grid = feature('4x M4', { place: { kind: 'row', x: 0, y: 0, count: 4, pitch: 10, angleDeg: 0 } });
     const mirrored = feature('M4', { place: { kind: 'mirror', of: grid.id, axis: 'x', at: 0 } });
     const { id } = await createJob(at.db, job({ holes: [grid, mirrored] }));
-    const why = async (record: RecordInput) => (await refusal(takeRecords(at.db, [record]))).detail;
+    const why = async (record: RecordInput) => (await refusal(takeRecords(at.db, { records: [record] }))).detail;
     expect(await why(mark(id, grid.id, { holeNumber: 5 }))).toBe('Feature A has 4 holes; there is no A5.');
     expect(await why(mark(id, mirrored.id, { holeNumber: 5 }))).toBe('Feature B has 4 holes; there is no B5.');
     expect(await why(mark(id, uuidv7()))).toBe('This job has no such feature.');
@@ -361,12 +365,14 @@ describe('records', () => {
     expect(await why(mark(round, ring[0].id))).toBe('Feature A has 0 holes; there is no A1.');
     expect(await why(mark('no-such-job', grid.id))).toBe('There is no such job.');
     await patch(id, { remove: [{ id: grid.id, version: 1 }] });
-    expect((await takeRecords(at.db, [mark(id, grid.id, { holeNumber: 4 })])).taken).toHaveLength(1);
+    expect((await takeRecords(at.db, { records: [mark(id, grid.id, { holeNumber: 4 })] })).taken).toHaveLength(1);
   });
 
   test('a line is scribed until its tick is taken off', async () => {
     const { id } = await three();
-    await takeRecords(at.db, [tick(id, 'top y 12.000'), tick(id, 'top x 30.000'), tick(id, 'top y 12.000', false)]);
+    await takeRecords(at.db, {
+      records: [tick(id, 'top y 12.000'), tick(id, 'top x 30.000'), tick(id, 'top y 12.000', false)],
+    });
     const ticks = (await listRecords(at.db, id, 'layout-tick')) as Parameters<typeof scribedLines>[0];
     expect([...scribedLines(ticks)]).toEqual(['top x 30.000']);
   });

@@ -15,6 +15,7 @@ import type { OwnTap } from '@/core/tapping/own-tap';
 import type { Display } from '@/core/units/show';
 import type { DrillCondition, DrillMaterial, DrillSeries } from '@/core/drills/drill';
 import type { Route } from '@/core/route/route';
+import type { KeptProgress } from '@/core/job/stage';
 import type { JobSummary } from '@/core/job/summary';
 import type { FaceId, Part } from '@/core/layout/part';
 import type { Place } from '@/core/layout/place';
@@ -156,6 +157,8 @@ export const jobs = sqliteTable(
     version: version(),
     /** Rises with every change of the fields of this row. */
     headVersion: integer('head_version').notNull().default(1),
+    /** Version at which something changed last that its route is made from: not its name, its notes or the unit it is shown in. */
+    workVersion: integer('work_version').notNull().default(1),
     fieldVersions: fieldVersions(),
     name: text('name').notNull(),
     materialId: text('material_id').notNull(),
@@ -261,9 +264,33 @@ export const records = sqliteTable(
     arrivedAt: moment('arrived_at'),
     /** Who was at the bench, as they gave it. */
     who: text('who'),
+    /** The browser or program that made it; null where it did not say. */
+    device: text('device'),
+    /** Rises with every record that its device made. */
+    sequence: integer('sequence'),
+    /** Rises with every record that arrived. */
+    arrival: integer('arrival').notNull(),
   },
-  (t) => [index('records_by_job').on(t.jobId, t.kind, t.happenedAt)],
+  (t) => [
+    index('records_by_job').on(t.jobId, t.kind, t.happenedAt),
+    uniqueIndex('records_by_arrival').on(t.arrival),
+    index('records_by_job_arrival').on(t.jobId, t.arrival),
+    index('records_by_device').on(t.device, t.sequence),
+  ],
 );
+
+/** How far a job is by what was recorded, with what that was worked out from: moved on by each record. */
+export const jobProgress = sqliteTable('job_progress', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  /** Issue that it is the progress of; null where none was issued. */
+  routeId: text('route_id'),
+  /** Arrival of the last record that counts in it. */
+  arrival: integer('arrival').notNull(),
+  coreVersion: text('core_version').notNull(),
+  progress: text('progress', { mode: 'json' }).$type<KeptProgress>().notNull(),
+});
 
 /** Routes as they were issued: frozen with what they were made from, never changed. */
 export const routes = sqliteTable(
@@ -296,7 +323,23 @@ export const access = sqliteTable('access', {
   sessionKey: text('session_key').notNull(),
   /** Changing the crib and the shop asks for the passcode again. */
   guardsCrib: integer('guards_crib', { mode: 'boolean' }).notNull().default(false),
+  /** Signs names; it stays when the passcode changes, so that what was recorded before is of who recorded it. */
+  nameKey: text('name_key'),
 });
+
+/** Sessions that were signed out of before they ran out. */
+export const endedSessions = sqliteTable('ended_sessions', { id: id(), at: moment('at') });
+
+/** Wrong passcodes by the address that they came from; one row counts them all. */
+export const signInAttempts = sqliteTable('sign_in_attempts', {
+  address: text('address').primaryKey(),
+  wrong: integer('wrong').notNull(),
+  /** When the next attempt is looked at, ms since 1970. */
+  notBefore: integer('not_before').notNull(),
+});
+
+/** One row: which data this is. A copy that is brought back has another mark, so that pages notice. */
+export const dataMark = sqliteTable('data_mark', { id: id(), mark: text('mark').notNull() });
 
 /** One row: how this shop does things. */
 export const shop = sqliteTable('shop', {
@@ -304,6 +347,8 @@ export const shop = sqliteTable('shop', {
   version: version(),
   name: text('name').notNull(),
   units: text('units').$type<'mm' | 'inch'>().notNull(),
+  /** IANA name of the zone whose clock hangs in the shop; null for that of the server. */
+  timeZone: text('time_zone'),
   /** What differs from the usual habits. */
   habits: text('habits', { mode: 'json' }).$type<Partial<ShopHabits>>().notNull().default({}),
 });

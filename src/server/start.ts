@@ -1,5 +1,5 @@
 import type { Client } from '@libsql/client';
-import { accessRow, isPasscode, setPasscode } from './access/passcode';
+import { accessRow, isEnded, isPasscode, setPasscode } from './access/passcode';
 import { setDoor } from './access/session';
 import { copyEveryNight } from './backup';
 import { DEFAULT_URL, openDatabase, type Database } from './database';
@@ -23,17 +23,23 @@ class OpenDoor extends Error {}
 
 /** Sets the passcode that PASSCODE names, and asks for one of those who come from elsewhere. @throws OpenDoor without one */
 async function closeDoor(db: Database): Promise<void> {
-  const { PASSCODE, HOST = '127.0.0.1' } = process.env;
+  const { PASSCODE, HOST = '127.0.0.1', PUBLIC_URL } = process.env;
   // Given again with every start, it is set anew only when it is another: a new one signs everybody out.
   if (PASSCODE && !(await isPasscode(await accessRow(db), PASSCODE))) await setPasscode(db, PASSCODE);
-  const { passcodeHash, sessionKey } = await accessRow(db);
-  const guarded = !isLoopback(HOST);
+  const { passcodeHash, sessionKey, nameKey } = await accessRow(db);
+  const open = !isLoopback(HOST);
   const locked = passcodeHash !== null;
-  if ((guarded || process.env.PUBLIC_URL) && !locked)
+  if ((open || PUBLIC_URL) && !locked)
     throw new OpenDoor(
-      `Not started: at ${guarded ? HOST : process.env.PUBLIC_URL} everyone on the network could come in, and there is no passcode. Set one once: PASSCODE='at least eight characters' npm start.`,
+      `Not started: at ${open ? HOST : PUBLIC_URL} everyone on the network could come in, and there is no passcode. Set one once: PASSCODE='at least eight characters' npm start.`,
     );
-  setDoor({ guarded, locked, key: sessionKey });
+  setDoor({
+    guarded: open || PUBLIC_URL !== undefined,
+    locked,
+    key: sessionKey,
+    nameKey,
+    isEnded: (id) => isEnded(db, id),
+  });
 }
 
 /** Opens the server's database and, when it is new, fills it with the sample shop; `JOLLY_BIT_SEED=none` leaves it empty. */

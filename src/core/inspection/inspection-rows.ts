@@ -1,8 +1,9 @@
 import type { Phrase } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
-import { holeOf, isOfHole, type BenchRecord, type HoleAt } from './bench-record';
-import { checksOf, type CheckSetting } from './checks-of';
-import { latestChecks } from './progress';
+import { holeOf, type HoleAt } from './bench-record';
+import { checksOf, type Check, type CheckSetting } from './checks-of';
+import type { RunOfIssue } from './run-of-issue';
+import type { Checked } from './run-records';
 import { CHOICES, type VerdictState } from './verdict';
 
 /** One thing that was gauged, as the sheet says it. */
@@ -20,6 +21,9 @@ export interface InspectionRow {
   at: string;
 }
 
+/** B2 before B10. */
+const byHoleName = new Intl.Collator('en', { numeric: true });
+
 /** How a hole is called, made and held against. */
 export interface HoleKnown {
   name: string;
@@ -27,40 +31,45 @@ export interface HoleKnown {
   setting: CheckSetting;
 }
 
-/** Everything gauged on a job, the latest of each kind at each hole, in the order of parts and holes as given. */
-export function inspectionRows(
-  records: readonly BenchRecord[],
+/** Rows in the order of parts and, in each, of holes by name. */
+export const byPartAndHole = (a: InspectionRow, b: InspectionRow): number =>
+  a.part - b.part || byHoleName.compare(a.hole, b.hole);
+
+function rowOf(check: Check, record: Checked, { hole, part, decision }: Pick<InspectionRow, 'hole' | 'part' | 'decision'>): InspectionRow {
+  const { values, instrument } = record.body;
+  const { state, reason } = check.judge(values);
+  return {
+    hole,
+    part,
+    check: check.title,
+    read: check.fields.flatMap((f) =>
+      values[f.id] === undefined ? [] : [{ label: f.label, value: values[f.id], unit: f.unit }],
+    ),
+    verdict: state,
+    reason,
+    ...(decision ? { decision } : {}),
+    ...(instrument ? { instrument } : {}),
+    ...(record.who ? { who: record.who } : {}),
+    at: record.happenedAt,
+  };
+}
+
+/** Everything gauged on a job, the latest of each kind at each hole, row by row, so that a server can do other work between two. */
+export function* inspectionRows(
+  { latest, decisionAfter }: Pick<RunOfIssue, 'latest' | 'decisionAfter'>,
   known: (at: HoleAt) => HoleKnown | undefined,
-): InspectionRow[] {
-  return [...latestChecks(records).values()]
-    .flatMap((byKind) => [...byKind.values()])
-    .flatMap((record): InspectionRow[] => {
-      const at = holeOf(record);
-      const hole = at && known(at);
-      const check = hole && checksOf(hole.plan, hole.setting).find((c) => c.kind === record.body.check);
-      if (!hole || !check) return [];
-      const { state, reason } = check.judge(record.body.values);
-      const decision = records
-        .slice(records.indexOf(record) + 1)
-        .find((r): r is Extract<BenchRecord, { kind: 'decision' }> => r.kind === 'decision' && isOfHole(r, at));
-      return [
-        {
-          hole: hole.name,
-          part: at.part,
-          check: check.title,
-          read: check.fields.flatMap((f) =>
-            record.body.values[f.id] === undefined
-              ? []
-              : [{ label: f.label, value: record.body.values[f.id], unit: f.unit }],
-          ),
-          verdict: state,
-          reason,
-          ...(decision ? { decision: CHOICES[decision.body.choice].label } : {}),
-          ...(record.body.instrument ? { instrument: record.body.instrument } : {}),
-          ...(record.who ? { who: record.who } : {}),
-          at: record.happenedAt,
-        },
-      ];
-    })
-    .sort((a, b) => a.part - b.part || a.hole.localeCompare(b.hole, undefined, { numeric: true }));
+): Generator<InspectionRow, void> {
+  for (const byKind of latest.values()) {
+    const [first] = byKind.values();
+    const at = first && holeOf(first);
+    const hole = at && known(at);
+    if (!hole) continue;
+    const checks = new Map(checksOf(hole.plan, hole.setting).map((c) => [c.kind, c]));
+    for (const record of byKind.values()) {
+      const check = checks.get(record.body.check);
+      const decided = decisionAfter.get(record.id);
+      const decision = decided && CHOICES[decided.body.choice].label;
+      if (check) yield rowOf(check, record, { hole: hole.name, part: at.part, decision });
+    }
+  }
 }

@@ -5,7 +5,7 @@ import type { BenchRecord } from './bench-record';
 import { judgeHoleDepth, judgeSize, judgeThreadDepth } from './depth-and-size';
 import { readInstrumentLine, writeInstrumentLine } from './instrument-line';
 import { judgePosition, offsetOnPhoto } from './position';
-import { resultsOf } from './progress';
+import { countRecords, resultsOf } from './run-records';
 import { half, move, NEW_READOUT, preset, shownAt } from './readout';
 import { partsToGauge } from './sampling';
 import { judgeSquare, tiltOf, wanderMm } from './squareness';
@@ -123,12 +123,12 @@ describe('sampling', () => {
       on(3, { choice: 'clean' }, 'decision'),
       gauged(3, 'good'),
     ];
-    expect(resultsOf(records, 'f', 1)).toEqual([
+    expect(resultsOf(countRecords(records), 'f', 1)).toEqual([
       { part: 1, good: true },
       { part: 2, good: false },
       { part: 3, good: true },
     ]);
-    expect(resultsOf(records, 'f', 2)).toEqual([]);
+    expect(resultsOf(countRecords(records), 'f', 2)).toEqual([]);
   });
 });
 

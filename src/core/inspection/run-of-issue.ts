@@ -2,15 +2,16 @@ import type { Result } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import type { JobFeature, JobHead, Planner } from '../job/plan-in-job';
 import { expandPlaces, type Expanded } from '../layout/place';
-import { runSteps, type IsDue, type RunStep } from '../route/run-steps';
+import { runSteps, type IsDue } from '../route/run-steps';
 import type { Route } from '../route/route';
 import type { Shop } from '../shop/shop';
 import { holeKey, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
-import type { CheckSetting } from './checks-of';
+import type { BenchStep } from './bench-step';
+import type { CheckKind, CheckSetting } from './checks-of';
 import { changeOfChoice, type ChoiceChange } from './choice-change';
 import { isRedone, planAtBench } from './plan-at-bench';
-import { resultsOf } from './progress';
-import { changeFor, remediesIn, runOf, type Run } from './run';
+import { changeFor, stepsOfRun, type Run } from './run';
+import { countRecord, noRecords, resultsOf, type Checked, type Decision } from './run-records';
 import type { Choice } from './verdict';
 import { partsToGauge } from './sampling';
 import { settingAt } from './setting-at';
@@ -25,6 +26,10 @@ export interface IssuedWork {
 /** How far an issued route is, and how each of its holes is made by now. */
 export interface RunOfIssue {
   run: Run;
+  /** The latest gauging of each kind, by hole key. */
+  latest: ReadonlyMap<string, ReadonlyMap<CheckKind, Checked>>;
+  /** What was decided first after a gauging, by the id of that. */
+  decisionAfter: ReadonlyMap<string, Decision>;
   /** With every remedy so far; undefined for a feature that the issue does not have. */
   planAt: (hole: HoleAt) => Result<HolePlan> | undefined;
   /** What a choice changes of a hole of this plan; undefined where nothing, or where it can’t be made so. */
@@ -37,66 +42,138 @@ export interface RunOfIssue {
   duePartsOf: (featureId: string, hole: number) => number[];
 }
 
-const known = new WeakMap<Route, RunStep[]>();
-/** Steps of a frozen route with every hole gauged, made once. */
-function everyStep(route: Route): RunStep[] {
-  const steps = known.get(route) ?? runSteps(route);
-  known.set(route, steps);
-  return steps;
+/** A run that is followed record by record. */
+export interface FollowedRun {
+  /** Counts records that come after those before, in the order in which they happened. */
+  add: (records: readonly BenchRecord[]) => void;
+  /** How far it is by now. */
+  now: () => RunOfIssue;
+}
+
+/** Follows an issued route from its first record on: one more record costs the same however many there are. */
+export function followRun({ route, job, shop }: IssuedWork, planner: Planner): FollowedRun {
+  const every = job.route?.checkEvery ?? 1;
+  const recorded = noRecords();
+  const { remedies, settled, scrapped } = recorded;
+  const features = new Map(job.holes.map((f) => [f.id, f]));
+  const points = lazily((): Expanded['points'] => expandPlaces(job.holes.filter((f) => f.place)).points);
+  const routed = lazily(() => runSteps(route));
+  let due = new Map<string, { parts: number[]; set: Set<number> }>();
+  const dueOf = (featureId: string, hole: number) => {
+    const key = `${featureId}/${hole}`;
+    const known = due.get(key);
+    if (known) return known;
+    const parts = partsToGauge(job.quantity, every, resultsOf(recorded, featureId, hole));
+    const made = { parts, set: new Set(parts) };
+    due.set(key, made);
+    return made;
+  };
+  const isDue: IsDue = (item, part) => dueOf(item.featureId, item.hole).set.has(part);
+  const made = (featureId: string, change: RemedyChange): Result<HolePlan> | undefined => {
+    const feature = features.get(featureId);
+    return feature && planAtBench(feature, job, planner, change);
+  };
+  const asDrawn = new Map<string, Result<HolePlan> | undefined>();
+  /** Plans of holes that a remedy reaches, until there is another remedy. */
+  let remedied = new Map<string, Result<HolePlan> | undefined>();
+  const planAt = (hole: HoleAt): Result<HolePlan> | undefined => {
+    const change = changeFor(remedies, hole);
+    const [plans, key] =
+      Object.keys(change).length === 0 ? [asDrawn, hole.featureId] : [remedied, holeKey(hole)];
+    if (!plans.has(key)) plans.set(key, made(hole.featureId, change));
+    return plans.get(key);
+  };
+
+  let steps: readonly BenchStep[] | undefined;
+  let keys = new Set<string>();
+  let nextAt = 0;
+  let done = 0;
+  /** Forgets what a record changes of the steps, and moves on what it settles. */
+  function moveOn(r: BenchRecord): void {
+    if (r.kind === 'remedy' || r.kind === 'decision') {
+      steps = undefined;
+      remedied = new Map();
+    }
+    if (r.kind === 'step-undone') nextAt = 0;
+    if (every > 1 && (r.kind === 'checked' || r.kind === 'decision')) {
+      due = new Map();
+      steps = undefined;
+    }
+    // Where a step that is done once more stands follows what is done of its hole.
+    if (r.kind.startsWith('step-') && remedies.length + recorded.decisions.length > 0) steps = undefined;
+  }
+  function add(records: readonly BenchRecord[]): void {
+    for (const r of records) {
+      const step = 'step' in r.body ? r.body.step : undefined;
+      const was = step !== undefined && settled.has(step);
+      countRecord(recorded, r);
+      if (step !== undefined && steps && keys.has(step)) done += Number(settled.has(step)) - Number(was);
+      moveOn(r);
+    }
+  }
+  function stepsNow(): readonly BenchStep[] {
+    if (steps) return steps;
+    const all = stepsOfRun(
+      every <= 1 ? routed() : runSteps(route, isDue),
+      recorded,
+      ({ opKey, featureId }, _part, before, after) => isRedone(opKey, made(featureId, before), made(featureId, after)),
+      (hole) => {
+        const plan = made(hole.featureId, changeFor(remedies, hole));
+        return plan?.ok ? plan.value.operations : [];
+      },
+    );
+    steps = all;
+    keys = new Set(all.map((s) => s.key));
+    done = all.reduce((n, s) => n + Number(settled.has(s.key)), 0);
+    nextAt = 0;
+    return all;
+  }
+  const isOpen = (s: BenchStep): boolean => !settled.has(s.key) && !scrapped.has(s.part);
+  function now(): RunOfIssue {
+    const all = stepsNow();
+    while (nextAt < all.length && !isOpen(all[nextAt])) nextAt += 1;
+    return {
+      run: {
+        steps: all,
+        settled,
+        next: all[nextAt],
+        nextAt,
+        done,
+        open: scrapped.size === 0 ? all.length - done : all.filter(isOpen).length,
+        remedies,
+        waiting: [...recorded.waiting.values()]
+          .flatMap((against) => [...against.values()])
+          .filter((w) => !scrapped.has(w.at.part)),
+        scrapped,
+      },
+      latest: recorded.latest,
+      decisionAfter: recorded.decisionAfter,
+      duePartsOf: (featureId, hole) => dueOf(featureId, hole).parts,
+      planAt,
+      changeOf: (choice, hole, plan) => {
+        const found = changeOfChoice(choice, plan, shop.taps ?? []);
+        return found && made(hole.featureId, { ...changeFor(remedies, hole), ...found.change })?.ok ? found : undefined;
+      },
+      decidedThread: (hole, plan) =>
+        changeFor(remedies, hole).callout === undefined ? undefined : plan.thread?.thread.designation,
+      settingFor: (hole, plan) => settingAt(points(), hole, plan, shop, features.get(hole.featureId)?.zoneMm),
+    };
+  }
+  return { add, now };
+}
+
+/** What is worked out when it is first asked for. */
+function lazily<T extends object>(make: () => T): () => T {
+  let made: T | undefined;
+  return () => (made ??= make());
 }
 
 /**
  * Judges an issued route by what was recorded.
  * @param records of the job, in the order in which they happened
  */
-export function runOfIssue(
-  { route, job, shop }: IssuedWork,
-  records: readonly BenchRecord[],
-  planner: Planner,
-): RunOfIssue {
-  const every = job.route?.checkEvery ?? 1;
-  const due = new Map<string, number[]>();
-  const duePartsOf = (featureId: string, hole: number): number[] => {
-    const key = `${featureId}/${hole}`;
-    const parts = due.get(key) ?? partsToGauge(job.quantity, every, resultsOf(records, featureId, hole));
-    due.set(key, parts);
-    return parts;
-  };
-  const isDue: IsDue = (item, part) => duePartsOf(item.featureId, item.hole).includes(part);
-  const plans = new Map<string, Result<HolePlan>>();
-  let points: Expanded['points'] | undefined;
-  const find = (id: string): JobFeature | undefined => job.holes.find((f) => f.id === id);
-  const made = (featureId: string, change: RemedyChange): Result<HolePlan> | undefined => {
-    const feature = find(featureId);
-    return feature && planAtBench(feature, job, planner, change);
-  };
-  const remedies = remediesIn(records);
-  const run = runOf(
-    every <= 1 ? everyStep(route) : runSteps(route, isDue),
-    records,
-    ({ opKey, featureId }, _part, before, after) => isRedone(opKey, made(featureId, before), made(featureId, after)),
-    (hole) => {
-      const plan = made(hole.featureId, changeFor(remedies, hole));
-      return plan?.ok ? plan.value.operations : [];
-    },
-  );
-  return {
-    run,
-    duePartsOf,
-    planAt: (hole) => {
-      const plan = plans.get(holeKey(hole)) ?? made(hole.featureId, changeFor(remedies, hole));
-      if (plan) plans.set(holeKey(hole), plan);
-      return plan;
-    },
-    changeOf: (choice, hole, plan) => {
-      const found = changeOfChoice(choice, plan, shop.taps ?? []);
-      return found && made(hole.featureId, { ...changeFor(remedies, hole), ...found.change })?.ok ? found : undefined;
-    },
-    decidedThread: (hole, plan) =>
-      changeFor(remedies, hole).callout === undefined ? undefined : plan.thread?.thread.designation,
-    settingFor: (hole, plan) => {
-      points ??= expandPlaces(job.holes.filter((f) => f.place)).points;
-      return settingAt(points, hole, plan, shop, find(hole.featureId)?.zoneMm);
-    },
-  };
+export function runOfIssue(work: IssuedWork, records: readonly BenchRecord[], planner: Planner): RunOfIssue {
+  const run = followRun(work, planner);
+  run.add(records);
+  return run.now();
 }

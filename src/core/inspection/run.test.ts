@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { remedyFor } from '../hole/remedies';
 import { plannerFor } from '../job/plan-in-job';
 import { BLANK_FORM } from '../hole/form';
@@ -7,10 +8,10 @@ import type { WorkItem } from '../route/work-item';
 import { workOfJob } from '../route/work-of-job';
 import { tapShop } from '../tests/bench-taps';
 import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
-import { latestChecks } from './progress';
-import { holesWaiting, runOf } from './run';
+import { holesWaiting, stepsOfRun } from './run';
+import { countRecords } from './run-records';
 import { largerThread } from './choice-change';
-import { runOfIssue, type RunOfIssue } from './run-of-issue';
+import { followRun, runOfIssue, type RunOfIssue } from './run-of-issue';
 import { usualOwnTap } from '../tapping/own-tap';
 import { threadBySize } from '../threads/find-thread';
 import type { ThreadSeries } from '../threads/thread';
@@ -91,6 +92,54 @@ test('done and taken back, whatever the order in which they arrive; the next ope
   ]);
   const skipped = record('step-skipped', { step: run([]).run.steps[0].key, part: 1, reason: 'not needed' });
   expect(run([skipped]).run.next?.key).toBe(run([]).run.steps[1].key);
+});
+
+test('one step that two tablets recorded is open once it is taken back; done once more after that it is done', () => {
+  const [one, two, later] = [1, 2, 3].map(() => did('lay-out', 1, 1));
+  const back = record('step-undone', { step: key('lay-out', 1, 1), part: 1 }, { corrects: one.id });
+  expect([run([one, two, back]), run([one, two, back, later])].map((at) => at.run.settled.size)).toEqual([0, 1]);
+});
+
+test('followed record by record a run is what it is of all at once', () => {
+  const keys = run([]).run.steps.map((s) => s.key);
+  const part = fc.integer({ min: 1, max: 3 });
+  const step = fc.constantFrom(...keys.slice(0, 12));
+  const change = fc.constantFrom({ drill: '5.1' }, { dry: true }, { callout: 'M8 THRU' });
+  const one = fc.oneof(
+    fc.record({ kind: fc.constantFrom('step-done', 'step-undone'), body: fc.record({ step, part: fc.constant(1) }) }),
+    fc.record({
+      kind: fc.constant('checked'),
+      body: fc.record({ part, check: fc.constant('go'), values: fc.constant({ turns: 9 }), verdict: fc.constantFrom('good', 'bad') }),
+    }),
+    fc.record({
+      kind: fc.constant('decision'),
+      body: fc.record({ part, choice: fc.constantFrom('redrill', 'larger', 'scrap', 'accept'), change: fc.option(change, { nil: undefined }) }),
+    }),
+    fc.record({
+      kind: fc.constant('remedy'),
+      body: fc.record({ part, scope: fc.constantFrom('hole', 'rest'), label: fc.constant('x'), change }),
+    }),
+  );
+  const said = ({ run: { steps, next, nextAt, done, open, waiting }, latest }: RunOfIssue) => [
+    steps.map((s) => s.key),
+    [next?.key, nextAt, done, open],
+    waiting.map((w) => w.because.id),
+    [...latest].map(([hole, checks]) => [hole, ...[...checks.values()].map((c) => c.id)]),
+  ];
+  for (const checkEvery of [1, 2])
+    fc.assert(
+      fc.property(fc.array(one, { maxLength: 12 }), fc.integer({ min: 1, max: 2 }), (list, hole) => {
+        const records = list.map(({ kind, body }) => record(kind as BenchKind, body as BodyOf<BenchKind>, { hole }));
+        const work = { route, job: { ...job, route: { checkEvery } }, shop };
+        const followed = followRun(work, planner);
+        for (const r of records) {
+          followed.add([r]);
+          followed.now();
+        }
+        expect(said(followed.now())).toEqual(said(runOfIssue(work, records, planner)));
+      }),
+      { numRuns: 60 },
+    );
 });
 
 const drillAt = (at: RunOfIssue, hole: number, part: number): string | undefined => {
@@ -178,9 +227,9 @@ describe('what waits for a decision', () => {
     expect(was?.ok && run(all).decidedThread(hole, was.value)).toBeUndefined();
     // A second tap that the smaller thread did not need has a step of its own.
     const taps = [item('tap', 1).opKey, 'tap-2'].map((opKey) => ({ key: opKey, code: 'tap' as const }));
-    const { steps } = runOf(
+    const steps = stepsOfRun(
       runSteps(route),
-      [...all, larger],
+      countRecords([...all, larger]),
       () => false,
       () => taps,
     );
@@ -197,7 +246,7 @@ describe('what waits for a decision', () => {
     const largest = record('decision', { part: 1, choice: 'larger', change: { callout: 'M10 THRU' } });
     expect(openOf(run([...all, larger, largest]))).toEqual(['drill', 'chamfer', 'tap', 'deburr', 'check']);
     // What was gauged of the smaller thread says nothing of the larger; a remedy of the others is not for it.
-    expect([...latestChecks([failed, larger])]).toEqual([]);
+    expect([...countRecords([failed, larger]).latest]).toEqual([]);
     const rest = record('remedy', { part: 1, scope: 'rest', label: 'next up', change: { drill: '5.1' } });
     const other = record('decision', { part: 2, choice: 'larger', change });
     expect([drillAt(run([other, rest]), 1, 2), drillAt(run([other, rest]), 1, 3)]).toEqual(['6.8', '5.1']);

@@ -2,35 +2,24 @@ import type { OperationCode } from '../operation/operation';
 import type { RunStep } from '../route/run-steps';
 import type { WorkItem } from '../route/work-item';
 import { holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
+import type { Decision, Remedy, RunRecords, Waiting } from './run-records';
 import { onceMore, stepHole, type BenchStep } from './bench-step';
 import { toThreadsDecided, type OperationsNow } from './thread-decided';
 import { CHOICES, isGaugedAgain, type Choice } from './verdict';
 
-/** A remedy found at the bench: for one hole, or from it on for all holes of its feature. */
-export interface Remedy {
-  id: string;
-  at: HoleAt;
-  scope: 'hole' | 'rest';
-  label: string;
-  change: RemedyChange;
-  /** Came of a decision, which says itself what is done once more. */
-  decided?: true;
-}
-
-/** A hole on which somebody has to decide. */
-export interface Waiting {
-  at: HoleAt;
-  because: Extract<BenchRecord, { kind: 'checked' | 'tap-broken' }>;
-}
-
 /** How far a run is. */
 export interface Run {
-  steps: BenchStep[];
+  steps: readonly BenchStep[];
   /** Steps that are done or skipped, with the record that says so. */
   settled: ReadonlyMap<string, BenchRecord>;
   /** First step that is open; undefined when all is done. */
   next?: BenchStep;
-  remedies: Remedy[];
+  /** Where that stands; as many as there are steps when all is done. */
+  nextAt: number;
+  /** How many steps are settled, and how many are left to do: those of scrapped parts are neither. */
+  done: number;
+  open: number;
+  remedies: readonly Remedy[];
   waiting: Waiting[];
   /** Parts that were scrapped. */
   scrapped: ReadonlySet<number>;
@@ -54,17 +43,6 @@ const isFrom = (hole: HoleAt, at: HoleAt): boolean =>
   hole.featureId === at.featureId &&
   (hole.part > at.part || (hole.part === at.part && hole.holeNumber >= at.holeNumber));
 
-/** Remedies and what was decided, in the order in which they were found. */
-export const remediesIn = (records: readonly BenchRecord[]): Remedy[] =>
-  records.flatMap((r): Remedy[] => {
-    const at = holeOf(r);
-    if (!at) return [];
-    if (r.kind === 'remedy') return [{ id: r.id, at, scope: r.body.scope, label: r.body.label, change: r.body.change }];
-    if (r.kind !== 'decision' || !r.body.change) return [];
-    const { choice, change } = r.body;
-    return [{ id: r.id, at, scope: 'hole', label: CHOICES[choice].label, change, decided: true }];
-  });
-
 /** The callout that was decided for a hole in place of the drawing’s. */
 const calloutOf = (remedies: readonly Remedy[], at: HoleAt): string | undefined =>
   remedies.findLast((r) => r.decided && r.change.callout !== undefined && holeKey(r.at) === holeKey(at))?.change
@@ -80,34 +58,6 @@ export const changeFor = (remedies: readonly Remedy[], hole: HoleAt): RemedyChan
     const overrides = all.overrides || change.overrides ? { overrides: { ...all.overrides, ...change.overrides } } : {};
     return { ...all, ...change, ...overrides };
   }, {});
-
-/** Done and skipped steps, what was taken back left out; whatever the order in which the records came. */
-function settledIn(records: readonly BenchRecord[]): Map<string, BenchRecord> {
-  const back = new Set(records.flatMap((r) => (r.kind === 'step-undone' && r.corrects ? [r.corrects] : [])));
-  const settled = new Map<string, BenchRecord>();
-  for (const r of records)
-    if ((r.kind === 'step-done' || r.kind === 'step-skipped') && !back.has(r.id)) settled.set(r.body.step, r);
-  return settled;
-}
-
-/** Holes whose last gauging failed, or whose tap broke, and nobody has decided since. */
-function waitingIn(records: readonly BenchRecord[]): Waiting[] {
-  const waiting = new Map<string, Waiting>();
-  for (const r of records) {
-    const at = holeOf(r);
-    if (!at) continue;
-    const hole = holeKey(at);
-    if (r.kind === 'tap-broken') waiting.set(`${hole} broken`, { at, because: r });
-    if (r.kind === 'checked') {
-      const key = `${hole} ${r.body.check}`;
-      if (r.body.verdict === 'bad') waiting.set(key, { at, because: r });
-      else if (r.body.verdict === 'good') waiting.delete(key);
-    }
-    if (r.kind === 'decision')
-      for (const key of [...waiting.keys()]) if (key.startsWith(`${hole} `)) waiting.delete(key);
-  }
-  return [...waiting.values()];
-}
 
 /** How many holes wait, however much is against each. */
 export const holesWaiting = ({ waiting }: Run): number => new Set(waiting.map((w) => holeKey(w.at))).size;
@@ -149,13 +99,13 @@ function againByRemedies(
 /** What was done by then and a choice asks for once more; what is open still comes anyway. */
 function againByDecisions(
   byHole: ReadonlyMap<string, RunStep[]>,
-  records: readonly BenchRecord[],
+  decisions: readonly Decision[],
   isDoneBy: DoneBy,
 ): Again[] {
-  return records.flatMap((r): Again[] => {
+  return decisions.flatMap((r): Again[] => {
     const at = holeOf(r);
-    const { choice } = r.kind === 'decision' ? r.body : {};
-    if (!at || !choice || !isGaugedAgain(choice)) return [];
+    const { choice } = r.body;
+    if (!at || !isGaugedAgain(choice)) return [];
     const { codes, lastTap } = REDONE[choice] ?? { codes: ['check'] };
     const steps = (byHole.get(holeKey(at)) ?? []).filter((s) => codes.includes(s.item?.code as OperationCode));
     const last = steps.findLast((s) => s.item?.code === 'tap');
@@ -165,25 +115,38 @@ function againByDecisions(
   });
 }
 
+/** Steps of each hole, in their order. */
+export function stepsByHole(steps: readonly RunStep[]): Map<string, RunStep[]> {
+  const byHole = new Map<string, RunStep[]>();
+  for (const step of steps) {
+    const hole = stepHole(step);
+    if (!hole) continue;
+    const key = holeKey(hole);
+    const own = byHole.get(key);
+    if (own) own.push(step);
+    else byHole.set(key, [step]);
+  }
+  return byHole;
+}
+
 /** Steps to do once more stand before the first open step of their hole, or after its last. */
 function withAgain(
   steps: readonly RunStep[],
   again: readonly Again[],
   settled: ReadonlyMap<string, BenchRecord>,
-): BenchStep[] {
+): readonly BenchStep[] {
+  if (again.length === 0) return steps;
   const at = new Map<RunStep, { before: BenchStep[]; after: BenchStep[] }>();
   const slot = (step: RunStep) => {
     const there = at.get(step) ?? { before: [], after: [] };
     at.set(step, there);
     return there;
   };
+  const byHole = stepsByHole(steps);
   for (const { of, id, why } of again) {
     const hole = stepHole(of);
-    if (!hole) continue;
-    const own = steps.filter((s) => {
-      const h = stepHole(s);
-      return h !== undefined && holeKey(h) === holeKey(hole);
-    });
+    const own = hole && byHole.get(holeKey(hole));
+    if (!own) continue;
     const open = own.find((s) => !settled.has(s.key));
     if (open) slot(open).before.push(onceMore(of, id, why));
     else slot(own[own.length - 1]).after.push(onceMore(of, id, why));
@@ -192,43 +155,26 @@ function withAgain(
 }
 
 /**
- * How far a run is, from its steps and what was recorded.
+ * The steps of a run: those that the route asks for, with what remedies and decisions ask for besides.
  * @param routed every step that the route asks for
- * @param records of the job, in the order in which they happened
  */
-export function runOf(
+export function stepsOfRun(
   routed: readonly RunStep[],
-  records: readonly BenchRecord[],
+  recorded: RunRecords,
   redoneBy: RedoneBy,
   operationsNow: OperationsNow,
-): Run {
-  const settled = settledIn(records);
-  const remedies = remediesIn(records);
-  const byHole = new Map<string, RunStep[]>();
-  const { steps, superseded } = toThreadsDecided(routed, records, settled, operationsNow);
-  for (const step of steps) {
-    const hole = stepHole(step);
-    if (hole && !superseded.has(step)) byHole.set(holeKey(hole), [...(byHole.get(holeKey(hole)) ?? []), step]);
-  }
-  const order = new Map(records.map((r, i) => [r.id, i]));
+): readonly BenchStep[] {
+  const { settled, remedies, decisions, order } = recorded;
+  if (remedies.length + decisions.length === 0) return routed;
+  const { steps, superseded } = toThreadsDecided(routed, decisions, settled, operationsNow);
+  const byHole = stepsByHole(superseded.size === 0 ? steps : steps.filter((s) => !superseded.has(s)));
   const isDoneBy: DoneBy = (step, recordId) => {
     const done = settled.get(step.key);
     return done?.kind === 'step-done' && (order.get(done.id) ?? 0) < (order.get(recordId) ?? 0);
   };
   const again = [
     ...againByRemedies(byHole, remedies, isDoneBy, redoneBy),
-    ...againByDecisions(byHole, records, isDoneBy),
+    ...againByDecisions(byHole, decisions, isDoneBy),
   ];
-  const scrapped = new Set(
-    records.flatMap((r) => (r.kind === 'decision' && r.body.choice === 'scrap' ? [r.body.part] : [])),
-  );
-  const all = withAgain(steps, again, settled);
-  return {
-    steps: all,
-    settled,
-    next: all.find((s) => !settled.has(s.key) && !scrapped.has(s.part)),
-    remedies,
-    waiting: waitingIn(records).filter((w) => !scrapped.has(w.at.part)),
-    scrapped,
-  };
+  return withAgain(steps, again, settled);
 }

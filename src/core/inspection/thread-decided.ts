@@ -28,13 +28,13 @@ function asStep(steps: readonly RunStep[], { key, code }: Pick<Operation, 'key' 
  */
 export function toThreadsDecided(
   routed: readonly RunStep[],
-  records: readonly BenchRecord[],
+  decisions: readonly BenchRecord[],
   settled: ReadonlyMap<string, BenchRecord>,
   operationsNow: OperationsNow,
 ): { steps: readonly BenchStep[]; superseded: ReadonlySet<RunStep> } {
   const superseded = new Set<RunStep>();
   const decided = new Map(
-    records.flatMap((r) => {
+    decisions.flatMap((r) => {
       const at = holeOf(r);
       return at && decidesThread(r) ? [[holeKey(at), { at, id: r.id }] as const] : [];
     }),

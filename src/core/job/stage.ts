@@ -18,6 +18,9 @@ export interface Progress {
   bench?: { done: number; steps: number; waiting: number; next?: string };
 }
 
+/** What of it is kept and moved on by each record. */
+export type KeptProgress = Pick<Progress, 'scribed' | 'punched' | 'bench'>;
+
 /** What of it was recorded. */
 export type Recorded = Pick<Progress, 'scribed' | 'punched' | 'issued' | 'bench'>;
 export const NOTHING_RECORDED: Recorded = { scribed: 0, punched: 0 };

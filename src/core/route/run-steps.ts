@@ -1,3 +1,4 @@
+import { problem, type Problem } from '../answer/answer';
 import type { Route, RouteSetUp, Visit } from './route';
 import type { WorkItem } from './work-item';
 
@@ -16,6 +17,34 @@ export interface RunStep {
   newSpeed: boolean;
   /** Place among the holes that this visit makes in this part. */
   place?: { n: number; of: number };
+}
+
+/** A run has no more steps than this: what a bench opens in a moment and a server follows beside all else. */
+export const MOST_STEPS = 200_000;
+
+/** How many steps a run of a route has at most, without making them. */
+export function countSteps({ setUps, quantity }: Pick<Route, 'setUps' | 'quantity'>): number {
+  const ofPart = setUps.reduce((n, { machine, visits }) => {
+    const work = visits.reduce((sum, v) => sum + v.items.length, 0);
+    return n + work + (machine ? visits.length : 0);
+  }, 0);
+  return ofPart * quantity;
+}
+
+/** Why a route cannot be followed at the bench: more steps than a run may have; undefined where it can. */
+export function tooManySteps(route: Pick<Route, 'setUps' | 'quantity'>): Problem | undefined {
+  const steps = countSteps(route);
+  if (steps <= MOST_STEPS) return undefined;
+  const parts = Math.floor((MOST_STEPS * route.quantity) / steps);
+  return parts < 1
+    ? problem('steps-many', 'route', 'One part has more steps than a route can follow.', 'Split the job into several.')
+    : problem(
+        'steps-many',
+        'quantity',
+        '{quantity} parts have more steps than a route can follow.',
+        'Split the batch: at most {parts} parts at a time.',
+        { quantity: route.quantity, parts },
+      );
 }
 
 /** Checks are made on every hole of every part, where the shop does not sample. */

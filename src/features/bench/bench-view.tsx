@@ -135,7 +135,6 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           at={at}
           plan={plan}
           here={here}
-          records={bench.records}
           shop={shop}
           display={display}
           record={record}

@@ -18,7 +18,6 @@ interface Props extends Pick<StepInView, 'record'> {
   at: HoleAt;
   plan: HolePlan;
   here: NonNullable<Running['at']>;
-  records: Running['bench']['records'];
   shop: Running['shop'];
   display: Display;
 }
@@ -26,20 +25,20 @@ interface Props extends Pick<StepInView, 'record'> {
 const Checks = memo(HoleCheck);
 
 /** A hole at the gauge: which one stands at once, what to gauge on it follows a moment later. */
-export function Gauge({ jobId, step, at, plan, here, records, shop, display, record }: Props) {
+export function Gauge({ jobId, step, at, plan, here, shop, display, record }: Props) {
   const now = useMemo(
     () => ({
       jobId,
       plan,
       setting: here.settingFor(at, plan),
       at,
-      records,
+      here,
       record,
       display,
       offOf: offOf(shop, display),
       changeOf: (choice: Choice) => here.changeOf(choice, at, plan),
     }),
-    [jobId, plan, here, at, records, record, display, shop],
+    [jobId, plan, here, at, record, display, shop],
   );
   const shown = useDeferredValue<typeof now | null>(now, null);
   const isBehind = shown?.at !== at;

@@ -48,9 +48,15 @@ export function useStepInView({ issue, at: here, bench }: Running) {
   const [left, leave] = useOptimistic<readonly string[], string>(NONE, (keys, key) => [...keys, key]);
   const isOpen = (s: BenchStep): boolean =>
     !run?.settled.has(s.key) && !run?.scrapped.has(s.part) && !left.includes(s.key);
-  const step = steps.find((s) => s.key === looking) ?? steps.find(isOpen);
+  /** The first open one; what stands before the run's own next is settled. */
+  const openFrom = (from: number, passes: (s: BenchStep) => boolean = () => true): number => {
+    for (let i = from; i < steps.length; i++) if (isOpen(steps[i]) && passes(steps[i])) return i;
+    return steps.length;
+  };
+  const looked = looking === undefined ? -1 : steps.findIndex((s) => s.key === looking);
+  const place = looked >= 0 ? looked : openFrom(run?.nextAt ?? 0);
+  const step = steps[place] as BenchStep | undefined;
   const at = useMemo(() => step && stepHole(step), [step]);
-  const place = step ? steps.indexOf(step) : steps.length;
   const settled = step && run?.settled.get(step.key);
   const isDone = settled !== undefined;
   const key = step?.key;
@@ -114,11 +120,11 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     /** Its hole. */
     at,
     isDone,
-    doneSteps: steps.filter((s) => run?.settled.has(s.key)).length,
+    doneSteps: run?.done ?? 0,
     planOf,
     /** The first open step after it that passes. */
     firstAhead: (passes: (s: BenchStep) => boolean): BenchStep | undefined =>
-      steps.find((s, i) => i > place && isOpen(s) && passes(s)),
+      steps[openFrom(place + 1, passes)],
     record,
     sheet,
     setSheet,

@@ -4,7 +4,6 @@ import { useMemo, useState } from 'react';
 import { holeKey, isOfHole, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
 import { sectionOf } from '@/core/hole/section';
 import { checksOf } from '@/core/inspection/checks-of';
-import { latestChecks } from '@/core/inspection/progress';
 import type { WorkItem } from '@/core/route/work-item';
 import { holeName } from '@/core/route/work-item';
 import { CoreSample } from '@/ui/drawings/core-sample';
@@ -67,8 +66,8 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
   const [chosen, setChosen] = useState<string>();
   const [photographing, setPhotographing] = useState(false);
   const { records } = bench;
-  const latest = useMemo(() => latestChecks(records), [records]);
   if (!issue || !job || !here) return null;
+  const { latest } = here;
   const every = job.route?.checkEvery ?? 1;
   const atOf = (item: WorkItem, of: number): HoleAt => ({ featureId: item.featureId, holeNumber: item.hole, part: of });
   const stateOf = (at: HoleAt): keyof typeof SIGNS => {
@@ -223,7 +222,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
               plan={plan}
               setting={setting}
               at={at}
-              records={records}
+              here={here}
               record={record}
               display={display}
               changeOf={(choice) => here.changeOf(choice, at, plan)}

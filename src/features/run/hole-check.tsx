@@ -1,14 +1,7 @@
 'use client';
 
 import type { HolePlan } from '@/core/hole/hole-plan';
-import {
-  holeKey,
-  isOfHole,
-  type BenchKind,
-  type BenchRecord,
-  type BodyOf,
-  type HoleAt,
-} from '@/core/inspection/bench-record';
+import { holeKey, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
 import {
   checksOf,
   isComplete,
@@ -17,8 +10,9 @@ import {
   type CheckKind,
   type CheckSetting,
 } from '@/core/inspection/checks-of';
-import { latestChecks, type Checked } from '@/core/inspection/progress';
+import type { RunOfIssue } from '@/core/inspection/run-of-issue';
 import type { ChoiceChange } from '@/core/inspection/choice-change';
+import type { Checked } from '@/core/inspection/run-records';
 import { CHOICES, type Choice, type Verdict } from '@/core/inspection/verdict';
 import { showText, tell, type Display } from '@/core/units/show';
 import { useReadings } from '@/ui/instruments/use-readings';
@@ -30,7 +24,8 @@ interface Props {
   plan: HolePlan;
   setting: CheckSetting;
   at: HoleAt;
-  records: readonly BenchRecord[];
+  /** The run that it is a hole of. */
+  here: Pick<RunOfIssue, 'latest' | 'decisionAfter'>;
   record: <K extends BenchKind>(kind: K, body: BodyOf<K>) => void;
   display: Display;
   /** What a choice changes of how this hole is made. */
@@ -39,6 +34,8 @@ interface Props {
   offOf: (instrument: string) => string | undefined;
 }
 
+/** Nothing gauged yet. */
+const NONE: ReadonlyMap<CheckKind, Checked> = new Map();
 const SIGN = { good: '✓', bad: '✕', open: '?' } as const;
 const WORD = { good: 'Good', bad: 'Not good', open: 'Not settled' } as const;
 
@@ -72,11 +69,11 @@ export function VerdictLine({ verdict, display, children }: VerdictProps) {
 }
 
 /** What to gauge on one hole, one after the other: readings typed or sent by an instrument, the verdict, and what to do. */
-export function HoleCheck({ jobId, plan, setting, at, records, record, display, changeOf, offOf }: Props) {
-  const latest = latestChecks(records).get(holeKey(at)) ?? new Map<CheckKind, Checked>();
+export function HoleCheck({ jobId, plan, setting, at, here, record, display, changeOf, offOf }: Props) {
+  const latest = here.latest.get(holeKey(at)) ?? NONE;
   const waits = ({ kind }: Check): boolean => {
     const kept = latest.get(kind);
-    return kept?.body.verdict === 'bad' && decisionAfter(records, kept, at) === undefined;
+    return kept?.body.verdict === 'bad' && !here.decisionAfter.has(kept.id);
   };
   // What waits for a decision comes first.
   const checks = checksOf(plan, setting).sort((a, b) => Number(waits(b)) - Number(waits(a)));
@@ -123,7 +120,7 @@ export function HoleCheck({ jobId, plan, setting, at, records, record, display, 
         const verdict = ready ? check.judge(values) : kept ? check.judge(kept.body.values) : undefined;
         const by = byOf(check) ?? (ready ? undefined : kept?.body.instrument);
         const off = by === undefined ? undefined : offOf(by);
-        const decided = kept && decisionAfter(records, kept, at);
+        const decided = kept && here.decisionAfter.get(kept.id)?.body.choice;
         return (
           <li key={check.kind} className="plate px-3 py-2" aria-label={check.title}>
             <div className="flex flex-wrap items-baseline gap-x-4">
@@ -215,9 +212,3 @@ export function HoleCheck({ jobId, plan, setting, at, records, record, display, 
   );
 }
 
-/** What was decided at a hole after a gauging; undefined where nobody has. */
-const decisionAfter = (records: readonly BenchRecord[], kept: BenchRecord, at: HoleAt): Choice | undefined =>
-  records
-    .slice(records.findIndex((r) => r.id === kept.id) + 1)
-    .find((r): r is Extract<BenchRecord, { kind: 'decision' }> => r.kind === 'decision' && isOfHole(r, at))?.body
-    .choice;

@@ -1,36 +1,47 @@
-import { isLoopback } from '../http/hosts';
 import type { Database } from '../database';
 import { Refusal } from '../services/refusal';
-import { SlowedAttempts } from './attempts';
+import { passcodeWasRight, tryPasscode } from './attempts';
 import { accessRow, isPasscode } from './passcode';
 import { door, sessionIn, type Session } from './session';
 
 /** The passcode given lately is not asked for again, ms. */
 const CONFIRMED_MS = 10 * 60_000;
 
-const attempts = new SlowedAttempts();
-
 /** Address that a request came from, as the server itself saw it. */
 export const REMOTE = 'x-jolly-bit-remote';
+/** Set by the server where a request came from this computer itself, and not through a gateway. */
+export const OWN = 'x-jolly-bit-own';
+/** Set by the server where a request came encrypted. */
+export const SECURE = 'x-jolly-bit-secure';
 
-/** Whether a request needs a session: it does unless server and address are this computer's own. */
-export const needsSession = (host: string | null): boolean => door().guarded || (door().locked && !isLoopback(host));
+/** Whether a request came from this computer itself. What serves with reload stands on loopback alone. */
+const isOwn = (headers: Headers): boolean => process.env.NODE_ENV === 'development' || headers.get(OWN) === '1';
+
+/**
+ * Whether a request needs a session: it does where there is a passcode or a name on the network, and else unless it comes from
+ * this computer itself. Its Host header says nothing of that.
+ */
+export const needsSession = (headers: Headers): boolean => door().guarded || door().locked || !isOwn(headers);
+
+/** Whether a session cookie may go over an encrypted connection only. */
+export const isSecure = (headers: Headers): boolean =>
+  headers.get(SECURE) === '1' || (!isOwn(headers) && (process.env.PUBLIC_URL?.startsWith('https:') ?? false));
 
 /** Checks a passcode, slowing those who guess. @throws Refusal 401 when it is wrong, 429 when it is too soon */
-export async function checkPasscode(db: Database, request: Request, passcode: string): Promise<void> {
+export async function checkPasscode(db: Database, request: Request, passcode: string, now = Date.now()): Promise<void> {
   const from = request.headers.get(REMOTE) ?? 'unknown';
-  const wait = attempts.waitS(from);
-  if (wait > 0)
-    throw new Refusal(429, 'Too many attempts', `Wait ${wait} seconds, then try again.`, [
-      {
-        field: 'passcode',
-        code: 'too-soon',
-        detail: 'Too many wrong passcodes.',
-        remedy: `Wait ${wait} seconds.`,
-      },
-    ]);
-  // Counted before it is looked at, so that many at once are no way around it.
-  attempts.wrong(from);
+  const wait = await tryPasscode(db, from, now);
+  if (wait > 0) {
+    const remedy = `Wait ${wait === 1 ? 'a second' : `${wait} seconds`}, then try again.`;
+    throw new Refusal(
+      429,
+      'Too many attempts',
+      remedy,
+      [{ field: 'passcode', code: 'too-soon', detail: 'Too many wrong passcodes.', remedy }],
+      undefined,
+      wait,
+    );
+  }
   if (!(await isPasscode(await accessRow(db), passcode)))
     throw new Refusal(401, 'Wrong passcode', 'Wrong passcode.', [
       {
@@ -40,7 +51,7 @@ export async function checkPasscode(db: Database, request: Request, passcode: st
         remedy: 'Ask whoever runs the shop.',
       },
     ]);
-  attempts.right(from);
+  await passcodeWasRight(db, from);
 }
 
 /** Who is at the bench by the session of a request. */

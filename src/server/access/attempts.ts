@@ -1,41 +1,58 @@
-/** So many wrong passcodes from one address go without a wait. */
-const FREE = 4;
-const LONGEST_S = 300;
+import { eq, lt } from 'drizzle-orm';
+import type { Database } from '../database';
+import { signInAttempts } from '../schema';
+import { writing } from '../writing';
+
+/** Wrong passcodes that go without a wait, and the longest wait after more, s. */
+interface Limit {
+  free: number;
+  longestS: number;
+}
+const OF_ONE: Limit = { free: 4, longestS: 300 };
+/** Guessing from many addresses is slowed too, but never so long that the shop stands before a locked door. */
+const OF_ALL: Limit = { free: 40, longestS: 60 };
+const ALL = '*';
 /** After so long without another attempt an address begins anew, ms. */
 const FORGOTTEN_MS = 3_600_000;
-/** So many addresses are remembered; then the oldest go. */
-const MOST = 5000;
 
-interface Attempts {
-  wrong: number;
-  /** When the next attempt is looked at, ms. */
-  notBefore: number;
-}
+const waitAfter = (wrong: number, { free, longestS }: Limit): number =>
+  wrong <= free ? 0 : Math.min(longestS, 2 ** Math.min(20, wrong - free - 1));
 
-/** Wrong passcodes by address, each making the next wait longer: 1 s, 2 s, 4 s ... up to five minutes. */
-export class SlowedAttempts {
-  private byAddress = new Map<string, Attempts>();
+/**
+ * Counts an attempt as wrong before it is looked at, so that many at once are no way around the wait. Each makes the next
+ * wait longer: 1 s, 2 s, 4 s ...; kept in the database, so that a restart forgets none.
+ * @param now ms since 1970
+ * @returns 0, or the seconds until an attempt from here is looked at; this one is not counted then
+ */
+export const tryPasscode = (db: Database, address: string, now: number): Promise<number> =>
+  writing(db, async (tx) => {
+    await tx.delete(signInAttempts).where(lt(signInAttempts.notBefore, now - FORGOTTEN_MS));
+    const rows = await tx.select().from(signInAttempts);
+    const at = (key: string) => rows.find((r) => r.address === key) ?? { address: key, wrong: 0, notBefore: now };
+    const waitMs = Math.max(at(address).notBefore, at(ALL).notBefore) - now;
+    if (waitMs > 0) return Math.ceil(waitMs / 1000);
+    for (const [key, limit] of [
+      [address, OF_ONE],
+      [ALL, OF_ALL],
+    ] as const) {
+      const wrong = at(key).wrong + 1;
+      const set = { wrong, notBefore: now + 1000 * waitAfter(wrong, limit) };
+      await tx
+        .insert(signInAttempts)
+        .values({ address: key, ...set })
+        .onConflictDoUpdate({ target: signInAttempts.address, set });
+    }
+    return 0;
+  });
 
-  constructor(private readonly now: () => number = Date.now) {}
-
-  /** Seconds until an attempt from here is looked at; 0 when it is now. */
-  waitS(address: string): number {
-    const at = this.byAddress.get(address);
-    return at ? Math.max(0, Math.ceil((at.notBefore - this.now()) / 1000)) : 0;
-  }
-
-  wrong(address: string): void {
-    const before = this.byAddress.get(address);
-    const lately = before && this.now() - before.notBefore < FORGOTTEN_MS ? before.wrong : 0;
-    const wrong = lately + 1;
-    const waitS = wrong <= FREE ? 0 : Math.min(LONGEST_S, 2 ** (wrong - FREE - 1));
-    this.byAddress.delete(address);
-    const [oldest] = this.byAddress.size >= MOST ? this.byAddress.keys() : [];
-    if (oldest !== undefined) this.byAddress.delete(oldest);
-    this.byAddress.set(address, { wrong, notBefore: this.now() + 1000 * waitS });
-  }
-
-  right(address: string): void {
-    this.byAddress.delete(address);
-  }
-}
+/** A right passcode: its address begins anew, and it counts no longer among all. */
+export const passcodeWasRight = (db: Database, address: string): Promise<void> =>
+  writing(db, async (tx) => {
+    await tx.delete(signInAttempts).where(eq(signInAttempts.address, address));
+    const [all] = await tx.select().from(signInAttempts).where(eq(signInAttempts.address, ALL));
+    if (all)
+      await tx
+        .update(signInAttempts)
+        .set({ wrong: Math.max(0, all.wrong - 1), notBefore: 0 })
+        .where(eq(signInAttempts.address, ALL));
+  });

@@ -53,11 +53,10 @@ export async function beginSampleRun(db: Database, now = new Date()): Promise<vo
       body: { part: 1, check, values, verdict },
     })),
   ];
-  await takeRecords(
-    db,
-    records.map((record, i) => ({
+  await takeRecords(db, {
+    records: records.map((record, i) => ({
       ...record,
       happenedAt: new Date(now.getTime() - (records.length - i) * 40_000).toISOString(),
     })),
-  );
+  });
 }

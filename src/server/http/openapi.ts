@@ -17,9 +17,9 @@ import { operationsQuery, operationsResponse } from '@/contracts/operations';
 import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
 import { copyList } from '@/contracts/backup';
-import { accessChange, sessionState, signIn } from '@/contracts/session';
+import { accessChange, sessionState, signedIn, signIn } from '@/contracts/session';
 import { searchQuery, searchResult } from '@/contracts/search';
-import { recordBatch, recordList, recordQuery, recordReceipt } from '@/contracts/record';
+import { recordBatch, recordInput, recordList, recordQuery, recordReceipt } from '@/contracts/record';
 import { routeIssue, routeIssueList, routeIssueRequest, routeIssueWhole } from '@/contracts/route-issue';
 import { tapLoadRequest, tapLoadResponse } from '@/contracts/tap-load';
 import { drillQuery, threadQuery } from './catalogue';
@@ -37,6 +37,7 @@ const INPUTS = {
   JobPatch: jobPatch,
   FeatureChange: featureChange,
   RecordBatch: recordBatch,
+  RecordInput: recordInput,
   InstrumentLine: instrumentLine,
   CribItem: cribItem,
   CribChange: cribChange,
@@ -69,6 +70,7 @@ const OUTPUTS = {
   CribAdded: cribAdded,
   DrillMarks: drillMarks,
   Session: sessionState,
+  SignedIn: signedIn,
   Copies: copyList,
   Found: searchResult,
 } as const;
@@ -255,7 +257,7 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
     post: {
       summary: 'Sign in; a cookie keeps it',
       body: 'SignIn',
-      done: [204, null, 'Signed in'],
+      done: [200, 'SignedIn', 'Signed in'],
       refused: { 429: 'Too many wrong passcodes; errors say how long to wait' },
     },
     delete: { summary: 'Sign out', done: [204, null, 'Signed out'] },

@@ -7,8 +7,8 @@ import { Refusal } from '../services/refusal';
 const QUESTION_BODY = 256 * 1024;
 export const JOB_BODY = 4 * 1024 * 1024;
 
-/** When to come again, by status, s. */
-const RETRY_AFTER_S: Partial<Record<number, string>> = { 429: '5', 503: '2' };
+/** When to come again where the refusal does not say, by status, s. */
+const RETRY_AFTER_S: Partial<Record<number, number>> = { 429: 5, 503: 2 };
 
 /** An RFC 9457 problem document as a response. */
 export function problemResponse(refusal: Refusal): Response {
@@ -20,13 +20,13 @@ export function problemResponse(refusal: Refusal): Response {
     ...(refusal.errors.length > 0 ? { errors: refusal.errors } : {}),
     ...(refusal.partial === undefined ? {} : { partial: refusal.partial }),
   };
-  const again = RETRY_AFTER_S[refusal.status];
+  const again = refusal.retryAfterS ?? RETRY_AFTER_S[refusal.status];
   return new Response(JSON.stringify(document), {
     status: refusal.status,
     headers: {
       'content-type': 'application/problem+json; charset=utf-8',
       'cache-control': 'no-store',
-      ...(again ? { 'retry-after': again } : {}),
+      ...(again === undefined ? {} : { 'retry-after': String(again) }),
     },
   });
 }

@@ -1,78 +1,19 @@
-import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
-import { scribedLines } from '@/core/layout/scribed-lines';
+import { and, asc, eq, getTableColumns, gt, gte, inArray, lte, sql, type SQL } from 'drizzle-orm';
+import { byOrder } from '@/core/layout/record-order';
 import { BENCH_KINDS, type RecordInput, type RecordKept, type RecordKind } from '@/contracts/record';
 import { builtOnce } from '../built-once';
 import type { Database } from '../database';
 import { records } from '../schema';
 import type { Writer } from '../writing';
 
-const withdrawn = sql`json_extract(body, '$.withdrawn')`;
-
-/** How many lines are ticked and how many holes punched, by job. */
-export async function findProgress(
-  db: Writer,
-  jobIds: readonly string[],
-): Promise<Map<string, { scribed: number; punched: number }>> {
-  const found = new Map(jobIds.map((id) => [id, { scribed: 0, punched: 0 }]));
-  if (jobIds.length === 0) return found;
-  const punched = await db
-    .select({
-      jobId: records.jobId,
-      n: sql<number>`count(distinct ${records.featureId} || ' ' || ${records.holeNumber})`,
-    })
-    .from(records)
-    .where(
-      and(
-        inArray(records.jobId, [...jobIds]),
-        eq(records.kind, 'punch-mark'),
-        sql`${withdrawn} is null`,
-        sql`${records.id} not in (select corrects from records where kind = 'punch-mark' and corrects is not null and ${withdrawn} is not null)`,
-      ),
-    )
-    .groupBy(records.jobId);
-  const ticks = await db
-    .select()
-    .from(records)
-    .where(and(inArray(records.jobId, [...jobIds]), eq(records.kind, 'layout-tick')))
-    .orderBy(asc(records.happenedAt), asc(records.id));
-  for (const { jobId, n } of punched) if (jobId) found.set(jobId, { scribed: 0, punched: n });
-  for (const [jobId, progress] of found) {
-    const own = ticks.filter((t) => t.jobId === jobId).map((t) => recordOf(t));
-    progress.scribed = scribedLines(own.filter((r) => r.kind === 'layout-tick')).size;
-  }
-  return found;
+function recordOf({ id, kind, jobId, ...row }: typeof records.$inferSelect): RecordKept {
+  const { arrivedAt, arrival, happenedAt, body, ...maybe } = row;
+  const said = Object.fromEntries(Object.entries(maybe).filter(([, value]) => value !== null));
+  return { id, kind, jobId, ...said, body, happenedAt, arrivedAt, arrival } as RecordKept;
 }
 
-/** Jobs of which something was recorded at the bench. */
-export async function findJobsAtBench(db: Writer, jobIds: readonly string[]): Promise<Set<string>> {
-  if (jobIds.length === 0) return new Set();
-  const rows = await db
-    .select({ jobId: records.jobId })
-    .from(records)
-    .where(and(inArray(records.jobId, [...jobIds]), inArray(records.kind, [...BENCH_KINDS])))
-    .groupBy(records.jobId);
-  return new Set(rows.flatMap(({ jobId }) => (jobId ? [jobId] : [])));
-}
-
-function recordOf(row: typeof records.$inferSelect): RecordKept {
-  const { id, kind, jobId, routeId, featureId, holeNumber, body, corrects, happenedAt, arrivedAt, who } = row;
-  return {
-    id,
-    kind,
-    jobId,
-    ...(routeId === null ? {} : { routeId }),
-    ...(featureId === null ? {} : { featureId }),
-    ...(holeNumber === null ? {} : { holeNumber }),
-    body,
-    ...(corrects === null ? {} : { corrects }),
-    ...(who === null ? {} : { who }),
-    happenedAt,
-    arrivedAt,
-  } as RecordKept;
-}
-
-/** The fields of a row, in the order of the columns. */
-const FIELDS = Object.keys(getTableColumns(records));
+/** The fields of a row that a record brings, in the order of the columns. */
+const FIELDS = Object.keys(getTableColumns(records)).filter((field) => field !== 'arrival');
 
 const appending = builtOnce((db) =>
   db
@@ -81,7 +22,7 @@ const appending = builtOnce((db) =>
       sql`select ${sql.join(
         FIELDS.map((field) => sql.raw(`value ->> '${field}'`)),
         sql`, `,
-      )} from json_each(${sql.placeholder('rows')}) where true`,
+      )}, (select coalesce(max(arrival), 0) from records) + key + 1 from json_each(${sql.placeholder('rows')}) where true`,
     )
     .onConflictDoNothing()
     .returning({ id: records.id })
@@ -93,14 +34,13 @@ const appending = builtOnce((db) =>
  * changed.
  * @returns ids of those that were appended
  */
-export async function appendRecords(db: Database, made: readonly RecordInput[], at: string): Promise<Set<string>> {
+export async function appendRecords(
+  db: Database,
+  made: readonly (RecordInput & { happenedAt: string })[],
+  at: string,
+): Promise<Set<string>> {
   if (made.length === 0) return new Set();
-  const rows = made.map((record) => ({
-    ...record,
-    body: JSON.stringify(record.body),
-    happenedAt: record.happenedAt ?? at,
-    arrivedAt: at,
-  }));
+  const rows = made.map((record) => ({ ...record, body: JSON.stringify(record.body), arrivedAt: at }));
   const appended = await appending(db).all({ rows: JSON.stringify(rows) });
   return new Set(appended.map(({ id }) => id));
 }
@@ -115,16 +55,76 @@ export async function findRecords(tx: Writer, ids: readonly string[]): Promise<M
   return new Map(rows.map((row) => [row.id, recordOf(row)]));
 }
 
+const between = builtOnce((db) => {
+  const { device, sequence, happenedAt } = records;
+  const of = sql`${device} = ${sql.placeholder('device')}`;
+  const end = (which: 'min' | 'max', than: SQL) =>
+    sql`coalesce((select ${sql.raw(which)}(${sequence}) from ${records} where ${of} and ${than}), ${sequence})`;
+  return db
+    .select({ sequence, happenedAt })
+    .from(records)
+    .where(
+      and(
+        of,
+        gte(sequence, end('max', sql`${sequence} < ${sql.placeholder('first')}`)),
+        lte(sequence, end('min', sql`${sequence} > ${sql.placeholder('last')}`)),
+      ),
+    )
+    .prepare();
+});
+
+/** What a device recorded from just before one of its sequences to just after another, by sequence. */
+export const findOfDevice = async (
+  db: Database,
+  device: string,
+  first: number,
+  last: number,
+): Promise<{ sequence: number; happenedAt: string }[]> =>
+  (await between(db).all({ device, first, last })).flatMap(({ sequence, happenedAt }) =>
+    sequence === null ? [] : [{ sequence, happenedAt }],
+  );
+
+/** A record as a list shows it: a picture is read where it is asked for by its kind. */
+const listed = (row: typeof records.$inferSelect): RecordKept =>
+  recordOf('image' in row.body ? { ...row, body: { ...row.body, image: '' } } : row);
+
 /** Every record of a job, of one kind where one is named, in the order in which they happened. */
 export async function listRecords(db: Writer, jobId: string, kind?: RecordKind | 'bench'): Promise<RecordKept[]> {
   const kinds = kind === 'bench' ? BENCH_KINDS : kind && [kind];
   const rows = await db
     .select()
     .from(records)
-    .where(and(eq(records.jobId, jobId), kinds ? inArray(records.kind, [...kinds]) : undefined))
-    .orderBy(asc(records.happenedAt), asc(records.arrivedAt), asc(records.id));
-  // A picture is read where it is asked for by its kind.
-  return rows.map((row) =>
-    recordOf('image' in row.body && kind !== 'photo' ? { ...row, body: { ...row.body, image: '' } } : row),
-  );
+    .where(and(eq(records.jobId, jobId), kinds ? inArray(records.kind, [...kinds]) : undefined));
+  return rows.map(kind === 'photo' ? recordOf : listed).sort(byOrder);
 }
+
+/** Records read at once. */
+const PAGE = 2000;
+
+/** What arrived of a job after an arrival, in the order of arrival, a page of it. */
+export async function listArrived(
+  db: Writer,
+  jobId: string,
+  after: number,
+  most = PAGE,
+): Promise<{ records: RecordKept[]; more: boolean }> {
+  const rows = await db
+    .select()
+    .from(records)
+    .where(and(eq(records.jobId, jobId), gt(records.arrival, after)))
+    .orderBy(asc(records.arrival))
+    .limit(most + 1);
+  return { records: rows.slice(0, most).map(listed), more: rows.length > most };
+}
+
+const lastOfJob = builtOnce((db) =>
+  db
+    .select({ last: sql<number>`coalesce(max(${records.arrival}), 0)` })
+    .from(records)
+    .where(eq(records.jobId, sql.placeholder('jobId')))
+    .prepare(),
+);
+
+/** Arrival of the last record of a job; 0 for none. */
+export const lastArrival = async (db: Database, jobId: string): Promise<number> =>
+  (await lastOfJob(db).all({ jobId }))[0]?.last ?? 0;

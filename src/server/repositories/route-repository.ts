@@ -19,15 +19,21 @@ export async function listRoutes(db: Writer, jobId: string): Promise<RouteIssue[
 export async function lastIssued(
   db: Writer,
   jobIds: readonly string[],
-): Promise<Map<string, { number: number; current: boolean }>> {
+): Promise<Map<string, { id: string; number: number; current: boolean }>> {
   if (jobIds.length === 0) return new Map();
   const rows = await db
-    .select({ jobId: routes.jobId, number: routes.number, jobVersion: routes.jobVersion, version: jobs.version })
+    .select({
+      id: routes.id,
+      jobId: routes.jobId,
+      number: routes.number,
+      jobVersion: routes.jobVersion,
+      workVersion: jobs.workVersion,
+    })
     .from(routes)
     .innerJoin(jobs, eq(jobs.id, routes.jobId))
     .where(inArray(routes.jobId, [...jobIds]))
     .orderBy(asc(routes.number));
-  return new Map(rows.map((r) => [r.jobId, { number: r.number, current: r.jobVersion === r.version }]));
+  return new Map(rows.map((r) => [r.jobId, { id: r.id, number: r.number, current: r.jobVersion >= r.workVersion }]));
 }
 
 /** One issued route, whole. */

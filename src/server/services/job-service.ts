@@ -6,6 +6,7 @@ import type { Material } from '@/core/materials/material';
 import { nextLetter } from '@/core/layout/letters';
 import type { Database } from '../database';
 import {
+  findHead,
   findJob,
   insertFeatures,
   insertHead,
@@ -13,6 +14,7 @@ import {
   listJobs,
   markDeleted,
   writeSearchText,
+  type HeadState,
 } from '../repositories/job-repository';
 import { writing, type Writer } from '../writing';
 import { changeIn, missingJob } from './change-job';
@@ -25,6 +27,13 @@ export async function existingJob(db: Writer, id: string): Promise<Job> {
   const job = await findJob(db, id);
   if (!job) throw missingJob();
   return job;
+}
+
+/** The head of the job with this id, for what needs no features. @throws Refusal 404 */
+export async function existingHead(db: Writer, id: string): Promise<HeadState> {
+  const head = await findHead(db, id);
+  if (!head) throw missingJob();
+  return head;
 }
 
 /** Writes a new job with its features, each with a letter; the caller owns the transaction. */

@@ -1,11 +1,20 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { RecordInput, RecordKept, RecordReceipt } from '@/contracts/record';
+import {
+  recordInput,
+  type RecordBatch,
+  type RecordInput,
+  type RecordKept,
+  type RecordReceipt,
+} from '@/contracts/record';
 import { countHoles } from '@/core/layout/place';
+import { timesOf } from '@/core/layout/record-order';
+import { isMarkOf } from '../access/session';
 import type { Database } from '../database';
 import { findNamed, type NamedFeature } from '../repositories/job-repository';
-import { appendRecords, findRecords } from '../repositories/record-repository';
+import { appendRecords, findOfDevice, findRecords } from '../repositories/record-repository';
 import { inTurn } from '../writing';
 import { Refusal } from './refusal';
+import { progressSoon } from './run-service';
 
 type Refused = RecordReceipt['refused'][number];
 type Why = Omit<Refused, 'id'>;
@@ -14,7 +23,7 @@ const why = (code: string, detail: string, remedy: string): Why => ({ code, deta
 
 /** What a record says, whoever sends it, whenever it arrives. */
 function said({ happenedAt: _, who: _w, ...record }: RecordInput | RecordKept): object {
-  const { arrivedAt: _a, ...rest } = record as RecordKept;
+  const { arrivedAt: _a, arrival: _n, ...rest } = record as RecordKept;
   return rest;
 }
 
@@ -50,31 +59,93 @@ function whyNot(record: RecordInput, features: ReadonlyMap<string, NamedFeature>
     : undefined;
 }
 
-/** A clock that is further off than this is wrong, s: less is the way of the message. */
-const CLOCK_OFF_S = 20;
+/** A clock that is further off than this is said, and a time that was put right by more, ms. */
+const CLOCK_OFF_MS = 5000;
 
-/** Records of a sender whose clock is wrong, at the times that ours showed. */
-function byOurClock(records: readonly RecordInput[], sentAt: string | undefined, now: Date): readonly RecordInput[] {
-  const offMs = sentAt === undefined ? 0 : now.getTime() - Date.parse(sentAt);
-  if (Math.abs(offMs) < CLOCK_OFF_S * 1000) return records;
-  return records.map((r) =>
-    r.happenedAt ? { ...r, happenedAt: new Date(Date.parse(r.happenedAt) + offMs).toISOString() } : r,
-  );
+interface Read {
+  record: RecordInput;
+  happenedMs?: number;
+  agoMs?: number;
+  device?: string;
+  sequence?: number;
+}
+
+/** The records of a batch that can be read, and why the others cannot. */
+function readRecords(sent: readonly unknown[]): { read: RecordInput[]; unread: Refused[] } {
+  const read: RecordInput[] = [];
+  const unread: Refused[] = [];
+  sent.forEach((one, i) => {
+    const parsed = recordInput.safeParse(one);
+    if (parsed.success) return void read.push(parsed.data);
+    const id =
+      typeof one === 'object' && one !== null && 'id' in one && typeof one.id === 'string' ? one.id : `#${i + 1}`;
+    const [{ path, message }] = parsed.error.issues;
+    const where = path.length > 0 ? `${path.join('.')}: ` : '';
+    unread.push({
+      id,
+      ...why('not-readable', `This record cannot be read. ${where}${message}`, 'Leave it out, or correct it.'),
+    });
+  });
+  return { read, unread };
+}
+
+/** Records with the name of who made them: one that they bring counts with its mark, or where nobody signs in. */
+function named(
+  records: readonly RecordInput[],
+  names: RecordBatch['names'],
+  session: string | undefined,
+): readonly RecordInput[] {
+  if (session === undefined) return records;
+  const signed = new Set(names?.flatMap(({ who, mark }) => (isMarkOf(who, mark) ? [who] : [])));
+  return records.map((r) => (r.who !== undefined && signed.has(r.who) ? r : { ...r, who: session }));
+}
+
+/** Records at the times at which they happened by the clock here. */
+async function timed(
+  db: Database,
+  records: readonly RecordInput[],
+  { sentAt, agoMs }: Pick<RecordBatch, 'sentAt' | 'agoMs'>,
+  now: Date,
+): Promise<(RecordInput & { happenedAt: string })[]> {
+  const read = records.map((record): Read => {
+    const { device, sequence, happenedAt } = record;
+    return {
+      record,
+      device,
+      sequence,
+      agoMs: agoMs?.[record.id],
+      happenedMs: happenedAt ? Date.parse(happenedAt) : undefined,
+    };
+  });
+  const around = new Map<string, { sequence: number; atMs: number }[]>();
+  for (const device of new Set(read.flatMap((r) => (r.sequence === undefined ? [] : (r.device ?? []))))) {
+    const own = read.flatMap((r) => (r.device === device && r.sequence !== undefined ? [r.sequence] : []));
+    const stored = await findOfDevice(db, device, Math.min(...own), Math.max(...own));
+    around.set(
+      device,
+      stored.map(({ sequence, happenedAt }) => ({ sequence, atMs: Date.parse(happenedAt) })),
+    );
+  }
+  const times = timesOf(read, sentAt === undefined ? undefined : Date.parse(sentAt), now.getTime(), around);
+  return read.map(({ record }, i) => ({ ...record, happenedAt: new Date(times[i]).toISOString() }));
 }
 
 /**
  * Takes in what happened, record by record: the same one sent again counts once; what cannot be recorded comes back with the reason, and
- * keeps no other from being taken.
- * @param sentAt by the clock of the sender: where that is wrong, times are put right by as much
+ * keeps no other from being taken. Times are put right by the clock here, whatever that of the sender says.
+ * @param session name of who is signed in; undefined where nobody has to
  * @throws Refusal 422 when nothing of it was taken or known
  */
 export async function takeRecords(
   db: Database,
-  sent: readonly RecordInput[],
-  sentAt?: string,
+  { records: sent, ...about }: RecordBatch,
+  session?: string,
   now = new Date(),
 ): Promise<RecordReceipt> {
-  const batch = byOurClock(sent, sentAt, now);
+  const { read, unread } = readRecords(sent);
+  const batch = named(await timed(db, read, about, now), about.names, session) as (RecordInput & {
+    happenedAt: string;
+  })[];
   const features = new Map<string, ReadonlyMap<string, NamedFeature> | undefined>();
   for (const jobId of new Set(batch.map((r) => r.jobId))) {
     const named = batch.flatMap((r) => (r.jobId === jobId && 'featureId' in r && r.featureId ? [r.featureId] : []));
@@ -82,15 +153,19 @@ export async function takeRecords(
   }
   const reasons = new Map(batch.map((r) => [r, whyNot(r, features.get(r.jobId))]));
   /** What can be taken, the first of each id. */
-  const fit = new Map<string, RecordInput>();
+  const fit = new Map<string, (typeof batch)[number]>();
   for (const r of batch) if (!reasons.get(r) && !fit.has(r.id)) fit.set(r.id, r);
   const appended = await inTurn(db, () => appendRecords(db, [...fit.values()], now.toISOString()));
-  const receipt: RecordReceipt = { taken: [], known: [], refused: [] };
-  const rest: RecordInput[] = [];
-  for (const record of batch) {
-    if (fit.get(record.id) === record && appended.delete(record.id)) receipt.taken.push(record.id);
-    else rest.push(record);
-  }
+  if (appended.size > 0) progressSoon(db, features.keys());
+  const receipt: RecordReceipt = { taken: [], known: [], refused: unread, corrected: [] };
+  const rest: typeof batch = [];
+  batch.forEach((record, i) => {
+    if (fit.get(record.id) !== record || !appended.delete(record.id)) return void rest.push(record);
+    receipt.taken.push(record.id);
+    const { happenedAt } = read[i];
+    if (happenedAt && Math.abs(Date.parse(happenedAt) - Date.parse(record.happenedAt)) > CLOCK_OFF_MS)
+      receipt.corrected.push(record.id);
+  });
   const ids = rest.map((r) => r.id);
   const there = await findRecords(db, ids);
   for (const record of rest) {
@@ -99,6 +174,8 @@ export async function takeRecords(
     if (before && isDeepStrictEqual(said(before), said(record))) receipt.known.push(id);
     else receipt.refused.push({ id, ...(before ? idTaken(id) : (reasons.get(record) ?? idTaken(id))) });
   }
+  const aheadMs = about.sentAt === undefined ? 0 : Date.parse(about.sentAt) - now.getTime();
+  if (Math.abs(aheadMs) > CLOCK_OFF_MS) receipt.clockAheadS = Math.round(aheadMs / 1000);
   const [first] = receipt.refused;
   if (first && receipt.taken.length + receipt.known.length === 0)
     throw new Refusal(

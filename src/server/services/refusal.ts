@@ -8,6 +8,8 @@ export class Refusal extends Error {
     readonly detail: string,
     readonly errors: FieldError[] = [],
     readonly partial?: unknown,
+    /** When to come again, s. */
+    readonly retryAfterS?: number,
   ) {
     super(detail);
   }

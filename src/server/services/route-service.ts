@@ -4,6 +4,7 @@ import type { FrozenRoute, RouteIssue, routeIssueRequest } from '@/contracts/rou
 import { CORE_VERSION } from '@/core/answer/answer';
 import { plannerFor } from '@/core/job/plan-in-job';
 import { planRoute, type Route } from '@/core/route/route';
+import { tooManySteps } from '@/core/route/run-steps';
 import { workOfJob } from '@/core/route/work-of-job';
 import type { Shop } from '@/core/shop/shop';
 import type { Database } from '../database';
@@ -47,6 +48,11 @@ export async function issueRoute(
     ]);
   const shop = await shopNow(db);
   const route = routeOf(job, shop);
+  const tooMany = tooManySteps(route);
+  if (tooMany) {
+    const error = fieldErrorOf(tooMany, job.units ?? 'mm');
+    throw new Refusal(422, 'Too many parts', `${error.detail} ${error.remedy}`, [error]);
+  }
   return writing(db, async (tx) => {
     const number = (await lastNumber(tx, jobId)) + 1;
     await insertRoute(tx, {

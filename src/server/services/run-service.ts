@@ -1,58 +1,198 @@
+import { setImmediate as turn } from 'node:timers/promises';
+import { CORE_VERSION } from '@/core/answer/answer';
 import type { FrozenRoute } from '@/contracts/route-issue';
 import type { RecordKept } from '@/contracts/record';
 import type { BenchRecord } from '@/core/inspection/bench-record';
 import { verbOf } from '@/core/inspection/bench-words';
-import { inspectionRows, type InspectionRow } from '@/core/inspection/inspection-rows';
+import { byPartAndHole, inspectionRows, type InspectionRow } from '@/core/inspection/inspection-rows';
 import { holesWaiting } from '@/core/inspection/run';
-import { runOfIssue, type RunOfIssue } from '@/core/inspection/run-of-issue';
+import { followRun, type FollowedRun } from '@/core/inspection/run-of-issue';
 import { plannerFor } from '@/core/job/plan-in-job';
-import { NOTHING_RECORDED, type Progress, type Recorded } from '@/core/job/stage';
+import { NOTHING_RECORDED, type KeptProgress, type Recorded } from '@/core/job/stage';
+import { countLaid, nothingLaid, type LaidProgress, type LaidRecord } from '@/core/layout/laid-progress';
+import { byOrder } from '@/core/layout/record-order';
+import { tooManySteps } from '@/core/route/run-steps';
 import { holeName } from '@/core/route/work-item';
 import { wholeShop } from '@/core/shop/shop';
 import type { Database } from '../database';
-import { findJobsAtBench, findProgress, listRecords } from '../repositories/record-repository';
+import { findProgress, keepProgress, type ProgressRow } from '../repositories/progress-repository';
+import { lastArrival, listArrived } from '../repositories/record-repository';
 import { findRoute, lastIssued, lastNumber } from '../repositories/route-repository';
 import { issuedRoute } from './route-service';
 
-const isOfBench = (r: RecordKept): r is RecordKept & BenchRecord => r.kind !== 'punch-mark' && r.kind !== 'layout-tick';
-
-async function runOf(db: Database, issue: FrozenRoute): Promise<{ at: RunOfIssue; records: BenchRecord[] }> {
-  const records = (await listRecords(db, issue.jobId, 'bench')).filter(isOfBench);
-  const shop = wholeShop(issue.inputs.shop);
-  return { records, at: runOfIssue({ route: issue.route, job: issue.inputs.job, shop }, records, plannerFor(shop)) };
+/** What was recorded of a job, followed from its first record on. */
+interface Followed {
+  /** Its latest issue; undefined where none was issued, or one that cannot be followed. */
+  issue?: FrozenRoute;
+  routeId: string | undefined;
+  run?: FollowedRun;
+  laid: LaidProgress;
+  /** Whether anything of the bench was recorded. */
+  atBench: boolean;
+  /** Arrival of the last record that is counted, and the one that happened last. */
+  arrival: number;
+  last?: RecordKept;
 }
 
-/** How far an issued route is at the bench. */
-async function benchProgress(db: Database, issue: FrozenRoute): Promise<Progress['bench']> {
-  const { run } = (await runOf(db, issue)).at;
-  const { next } = run;
-  const open = run.steps.filter((s) => !run.settled.has(s.key) && !run.scrapped.has(s.part)).length;
+/** Jobs that are followed in memory at a time; the one asked for longest ago goes first. */
+const MOST_FOLLOWED = 6;
+/** Records counted before others have their turn. */
+const SLICE = 300;
+
+const books = new WeakMap<Database, { followed: Map<string, Followed>; busy: Map<string, Promise<unknown>> }>();
+function bookOf(db: Database) {
+  const book = books.get(db) ?? { followed: new Map<string, Followed>(), busy: new Map<string, Promise<unknown>>() };
+  books.set(db, book);
+  return book;
+}
+
+const isLaid = (r: RecordKept): r is RecordKept & LaidRecord => r.kind === 'punch-mark' || r.kind === 'layout-tick';
+
+function count(followed: Followed, records: readonly RecordKept[]): void {
+  for (const r of records) {
+    if (isLaid(r)) countLaid(followed.laid, r);
+    else {
+      followed.atBench = true;
+      followed.run?.add([r as BenchRecord]);
+    }
+    followed.last = r;
+  }
+}
+
+async function begin(db: Database, jobId: string): Promise<Followed> {
+  const number = await lastNumber(db, jobId);
+  const issue = number > 0 ? await findRoute(db, jobId, number) : undefined;
+  const followed: Followed = { issue, routeId: issue?.id, laid: nothingLaid(), atBench: false, arrival: 0 };
+  if (issue && !tooManySteps(issue.route)) {
+    const shop = wholeShop(issue.inputs.shop);
+    followed.run = followRun({ route: issue.route, job: issue.inputs.job, shop }, plannerFor(shop));
+  }
+  const all: RecordKept[] = [];
+  for (let more = true; more;) {
+    const page = await listArrived(db, jobId, all.at(-1)?.arrival ?? 0, SLICE);
+    all.push(...page.records);
+    more = page.more;
+    await turn();
+  }
+  followed.arrival = all.at(-1)?.arrival ?? 0;
+  all.sort(byOrder);
+  for (let at = 0; at < all.length; at += SLICE) {
+    count(followed, all.slice(at, at + SLICE));
+    await turn();
+  }
+  return followed;
+}
+
+/** Brings what is followed of a job up to what arrived since; anew where something happened before what is counted. */
+async function moveOn(db: Database, jobId: string, routeId: string | undefined): Promise<Followed> {
+  const { followed } = bookOf(db);
+  const known = followed.get(jobId);
+  followed.delete(jobId);
+  let now = known?.routeId === routeId ? known : undefined;
+  for (let more = now !== undefined; now && more;) {
+    const page = await listArrived(db, jobId, now.arrival, SLICE);
+    const records = page.records.toSorted(byOrder);
+    if (now.last && records[0] && byOrder(records[0], now.last) < 0) now = undefined;
+    else {
+      count(now, records);
+      now.arrival = page.records.at(-1)?.arrival ?? now.arrival;
+      more = page.more;
+      if (more) await turn();
+    }
+  }
+  now ??= await begin(db, jobId);
+  followed.set(jobId, now);
+  const [oldest] = followed.size > MOST_FOLLOWED ? followed.keys() : [];
+  if (oldest !== undefined) followed.delete(oldest);
+  return now;
+}
+
+/** What was recorded of a job up to now; one at a time for each job. */
+function followedOf(db: Database, jobId: string, routeId: string | undefined): Promise<Followed> {
+  const { busy } = bookOf(db);
+  const work = (): Promise<Followed> => moveOn(db, jobId, routeId);
+  const now = (busy.get(jobId) ?? Promise.resolve()).then(work, work);
+  busy.set(jobId, now);
+  void now.catch(() => undefined).finally(() => busy.get(jobId) === now && busy.delete(jobId));
+  return now;
+}
+
+function progressIn({ laid, run, atBench }: Followed): KeptProgress {
+  const layout = { scribed: laid.lines.size, punched: laid.holes.size };
+  if (!run || !atBench) return layout;
+  const at = run.now().run;
+  const { next } = at;
   return {
-    done: run.steps.length - open,
-    steps: run.steps.length,
-    waiting: holesWaiting(run),
-    ...(next ? { next: next.item ? `${verbOf(next.item.code)} ${holeName(next.item)}`.trim() : 'clamp' } : {}),
+    ...layout,
+    bench: {
+      done: at.steps.length - at.open,
+      steps: at.steps.length,
+      waiting: holesWaiting(at),
+      ...(next ? { next: next.item ? `${verbOf(next.item.code)} ${holeName(next.item)}`.trim() : 'clamp' } : {}),
+    },
   };
 }
 
+async function workOutProgress(db: Database, jobId: string, routeId: string | undefined): Promise<KeptProgress> {
+  const followed = await followedOf(db, jobId, routeId);
+  const progress = progressIn(followed);
+  await keepProgress(db, { jobId, routeId: routeId ?? null, arrival: followed.arrival, coreVersion: CORE_VERSION, progress });
+  return progress;
+}
+
+/** How long records that come one after the other are gathered before progress is worked out, ms. */
+const GATHER_MS = 400;
+const soon = new WeakMap<Database, Set<string>>();
+
+/** Works out how far some jobs are, a moment later and beside all else, so that it is there when it is asked for. */
+export function progressSoon(db: Database, jobIds: Iterable<string>): void {
+  const waiting = soon.get(db);
+  if (waiting) return [...jobIds].forEach((id) => waiting.add(id));
+  const ids = new Set(jobIds);
+  soon.set(db, ids);
+  setTimeout(() => {
+    soon.delete(db);
+    void (async () => {
+      for (const id of ids) await workOutProgress(db, id, (await lastIssued(db, [id])).get(id)?.id);
+      // What could not be worked out now is worked out when it is asked for.
+    })().catch(() => undefined);
+  }, GATHER_MS).unref();
+}
+
+/** Beyond so many records progress that is a moment old is shown rather than waited for. */
+const MANY_RECORDS = 3000;
+
 /** What was recorded of some jobs, by their ids. */
 export async function recordedOf(db: Database, jobIds: readonly string[]): Promise<Map<string, Recorded>> {
-  const [progress, issued, atBench] = await Promise.all([
-    findProgress(db, jobIds),
-    lastIssued(db, jobIds),
-    findJobsAtBench(db, jobIds),
-  ]);
+  const [kept, issued] = await Promise.all([findProgress(db, jobIds), lastIssued(db, jobIds)]);
   const found = new Map<string, Recorded>();
   for (const id of jobIds) {
     const last = issued.get(id);
-    const issue = last && atBench.has(id) ? await findRoute(db, id, last.number) : undefined;
+    const row = kept.get(id);
+    const arrival = await lastArrival(db, id);
     found.set(id, {
-      ...(progress.get(id) ?? NOTHING_RECORDED),
-      ...(last ? { issued: last } : {}),
-      ...(issue ? { bench: await benchProgress(db, issue) } : {}),
+      ...(arrival === 0 ? NOTHING_RECORDED : await progressFor(db, id, row, last?.id, arrival)),
+      ...(last ? { issued: { number: last.number, current: last.current } } : {}),
     });
   }
   return found;
+}
+
+async function progressFor(
+  db: Database,
+  jobId: string,
+  row: ProgressRow | undefined,
+  routeId: string | undefined,
+  arrival: number,
+): Promise<KeptProgress> {
+  const same = row && row.routeId === (routeId ?? null) && row.coreVersion === CORE_VERSION;
+  if (same && row.arrival === arrival) return row.progress;
+  const followed = bookOf(db).followed.get(jobId);
+  if (same && arrival > MANY_RECORDS && followed?.routeId !== routeId) {
+    progressSoon(db, [jobId]);
+    return row.progress;
+  }
+  return workOutProgress(db, jobId, routeId);
 }
 
 /** Everything gauged on a job by its latest route. */
@@ -61,12 +201,26 @@ export interface Inspected {
   rows: InspectionRow[];
 }
 
-/** @throws Refusal 404 where no route was issued, against which anything could be held */
-export async function inspectionOf(db: Database, jobId: string): Promise<Inspected> {
-  const issue = await issuedRoute(db, jobId, await lastNumber(db, jobId));
-  const { at, records } = await runOf(db, issue);
+/**
+ * @param parts only of these parts, the first and the last; all where left out
+ * @throws Refusal 404 where no route was issued, against which anything could be held
+ */
+export async function inspectionOf(
+  db: Database,
+  jobId: string,
+  parts: { from?: number; to?: number } = {},
+): Promise<Inspected> {
+  const number = await lastNumber(db, jobId);
+  if (number === 0) await issuedRoute(db, jobId, 0);
+  const { issue, run } = await followedOf(db, jobId, (await lastIssued(db, [jobId])).get(jobId)?.id);
+  if (!issue || !run) return { issue: await issuedRoute(db, jobId, number), rows: [] };
+  const at = run.now();
   const letters = new Map(issue.inputs.job.holes.map((f) => [f.id, f.letter]));
-  const rows = inspectionRows(records, (hole) => {
+  const rows: InspectionRow[] = [];
+  let slice = performance.now();
+  for (const row of inspectionRows(at, (hole) => {
+    const { part } = hole;
+    if (part < (parts.from ?? 1) || part > (parts.to ?? Infinity)) return undefined;
     const planned = at.planAt(hole);
     if (!planned?.ok) return undefined;
     const name = `${letters.get(hole.featureId)}${hole.holeNumber}`;
@@ -76,6 +230,11 @@ export async function inspectionOf(db: Database, jobId: string): Promise<Inspect
       plan: planned.value,
       setting: at.settingFor(hole, planned.value),
     };
-  });
-  return { issue, rows };
+  })) {
+    rows.push(row);
+    if (performance.now() - slice < 8) continue;
+    await turn();
+    slice = performance.now();
+  }
+  return { issue, rows: rows.sort(byPartAndHole) };
 }

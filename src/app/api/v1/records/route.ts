@@ -6,8 +6,6 @@ import { takeRecords } from '@/server/services/record-service';
 
 export const POST = (request: Request): Promise<Response> =>
   answering(async () => {
-    const { records, sentAt } = await readBody(request, recordBatch, JOB_BODY);
-    const who = (await sessionOf(request))?.who;
-    const signed = who ? records.map((r) => ({ who, ...r })) : records;
-    return json(await takeRecords(await database(), signed, sentAt));
+    const batch = await readBody(request, recordBatch, JOB_BODY);
+    return json(await takeRecords(await database(), batch, (await sessionOf(request))?.who));
   });

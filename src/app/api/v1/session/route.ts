@@ -1,18 +1,17 @@
-import { signIn, type SessionState } from '@/contracts/session';
-import { checkPasscode, needsSession, sessionOf } from '@/server/access/at-the-door';
-import { accessRow } from '@/server/access/passcode';
-import { endedCookie, sessionCookie } from '@/server/access/session';
+import { randomUUID } from 'node:crypto';
+import { signIn, type SessionState, type SignedIn } from '@/contracts/session';
+import { checkPasscode, isSecure, needsSession, sessionOf } from '@/server/access/at-the-door';
+import { accessRow, endSession } from '@/server/access/passcode';
+import { endedCookie, markOf, sessionCookie } from '@/server/access/session';
 import { answering, json, readBody } from '@/server/http/respond';
 import { database } from '@/server/start';
-
-const isSecure = (): boolean => process.env.PUBLIC_URL?.startsWith('https:') ?? false;
 
 export const GET = (request: Request): Promise<Response> =>
   answering(async () => {
     const { guardsCrib, passcodeHash } = await accessRow(await database());
     const state: SessionState = {
       who: (await sessionOf(request))?.who ?? '',
-      guarded: needsSession(request.headers.get('host')),
+      guarded: needsSession(request.headers),
       guardsCrib: guardsCrib && passcodeHash !== null,
     };
     return json(state);
@@ -21,14 +20,22 @@ export const GET = (request: Request): Promise<Response> =>
 export const POST = (request: Request): Promise<Response> =>
   answering(async () => {
     const { passcode, who } = await readBody(request, signIn);
-    await checkPasscode(await database(), request, passcode);
-    const response = new Response(null, { status: 204 });
-    response.headers.set('set-cookie', await sessionCookie({ who, confirmedAt: Date.now() }, isSecure()));
+    const db = await database();
+    await checkPasscode(db, request, passcode);
+    // One browser has one session: what it had before ends with it.
+    const before = await sessionOf(request);
+    if (before) await endSession(db, before.id);
+    const response = json({ who, mark: markOf(who) } satisfies SignedIn);
+    const session = { id: randomUUID(), who, confirmedAt: Date.now() };
+    response.headers.set('set-cookie', await sessionCookie(session, isSecure(request.headers)));
     return response;
   });
 
-export const DELETE = (): Response => {
-  const response = new Response(null, { status: 204 });
-  response.headers.set('set-cookie', endedCookie(isSecure()));
-  return response;
-};
+export const DELETE = (request: Request): Promise<Response> =>
+  answering(async () => {
+    const session = await sessionOf(request);
+    if (session) await endSession(await database(), session.id);
+    const response = new Response(null, { status: 204 });
+    response.headers.set('set-cookie', endedCookie(isSecure(request.headers)));
+    return response;
+  });

@@ -1,0 +1,105 @@
+import { expect, OwnServer, test, type Page } from './test';
+
+const PASSCODE = 'three brass taps';
+const RING = '/jobs/sample-job-dust-cap-ring';
+const PIER = '/jobs/sample-job-pier-adapter-plate';
+
+/** Every view with what says that it is there. */
+const VIEWS: [path: string, there: string | RegExp][] = [
+  ['/', /Drill/],
+  ['/jobs', 'Dust-cap ring'],
+  [RING, 'Dust-cap ring'],
+  [`${RING}/bench`, /Done/],
+  [`${RING}/check`, 'Go gauge'],
+  [`${PIER}/plate`, 'Scribe'],
+  [`${PIER}/holes`, 'M10'],
+  [`${PIER}/route`, /Issue route|Issue 1/],
+  [`${RING}/card`, 'By route 1'],
+  [`${PIER}/sheet`, 'Height'],
+  ['/crib', 'Machines'],
+  ['/thread', /What thread/],
+  ['/instruments', 'Caliper'],
+];
+
+/** What goes wrong on a page without anybody seeing it; while there is no network, requests that fail are no news. */
+function faultsOf(page: Page) {
+  const faults: string[] = [];
+  const state = { offline: false };
+  page.on('pageerror', (error) => faults.push(`${page.url()} ${error.message}`));
+  page.on('console', (line) => {
+    if (line.type() !== 'error' || (state.offline && line.text().includes('net::'))) return;
+    faults.push(`${page.url()} ${line.text()}`);
+  });
+  return { faults, state };
+}
+
+async function signIn(page: Page, who: string): Promise<void> {
+  await page.getByLabel('Your name').fill(who);
+  await page.getByLabel('Passcode of the shop').fill(PASSCODE);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText(who)).toBeVisible();
+}
+
+test('a day in one browser: every view twice, a file in, work without a network, signed out and in', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const server = new OwnServer(3938, { PASSCODE, PUBLIC_URL: 'http://127.0.0.1:3938' });
+  await server.start();
+  const { faults, state } = faultsOf(page);
+  try {
+    await page.goto(server.address);
+    await signIn(page, 'R. at the press');
+    for (const round of [1, 2])
+      for (const [path, there] of VIEWS) {
+        await page.goto(server.address + path);
+        await expect(page.getByText(there).first(), `${path}, round ${round}`).toBeVisible();
+        if (path.endsWith('/bench')) await expect(page.getByRole('main')).toHaveAttribute('data-kept', 'kept');
+        if (path.endsWith('/route')) await expect(page.getByRole('region', { name: 'Route along time' })).toBeVisible();
+      }
+    await page.goto(`${server.address + PIER}/plate`);
+    await page.getByRole('tab', { name: 'Files' }).click();
+    const rows = 'callout,face,x,y\nM5 THRU,top,20,20\n';
+    await page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'more.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) });
+    await expect(page.getByRole('button', { name: 'Import', exact: true })).toBeEnabled();
+
+    // Five steps, seen by the server; then it is gone, and a poll has failed.
+    await page.goto(`${server.address + RING}/bench`);
+    const bar = page.getByRole('progressbar', { name: 'Steps done' });
+    const begun = Number(await bar.getAttribute('aria-valuenow'));
+    const doneNow = (n: number) => expect(bar).toHaveAttribute('aria-valuenow', String(begun + n));
+    for (let i = 1; i <= 5; i++) {
+      await page.getByRole('button', { name: 'More' }).click();
+      await page.getByRole('menuitem', { name: 'Skip this step' }).click();
+      await page.getByRole('button', { name: 'Done already' }).click();
+      await doneNow(i);
+    }
+    await expect(page.getByText(/to send/)).toBeHidden();
+    await server.kill();
+    state.offline = true;
+    await page.waitForEvent('requestfailed');
+    await page.reload();
+    await doneNow(5);
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('menuitem', { name: 'Note' }).click();
+    await page.getByRole('button', { name: 'Hard spot' }).click();
+    await expect(page.getByText('1 to send')).toBeVisible();
+    await page.waitForEvent('requestfailed');
+    await doneNow(5);
+    await server.start();
+    await expect(page.getByText(/to send/)).toBeHidden({ timeout: 20_000 });
+    state.offline = false;
+
+    await page.goto(server.address);
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page).toHaveURL(/sign-in/);
+    await signIn(page, 'The apprentice');
+    await page.goto(`${server.address + PIER}/route`);
+    await expect(page.getByRole('region', { name: 'Route along time' })).toBeVisible();
+    expect(faults).toEqual([]);
+  } finally {
+    await server.end();
+  }
+});
