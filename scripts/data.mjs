@@ -38,9 +38,10 @@ try {
   } else {
     const from = args.find((a) => !a.startsWith('--'));
     if (!from) throw new Error('Name the copy: npm run restore -- FILE');
-    const { inspectCopy, restoreCopy } = await load('restore');
+    const { inspectCopy, inspectData, restoreCopy } = await load('restore');
     console.log(`${from} holds ${holds(await inspectCopy(from))}.`);
-    console.log(`${file} holds ${holds(await inspectCopy(file))}.`);
+    const now = await inspectData(file);
+    console.log(now ? `${file} holds ${holds(now)}.` : `${file} is not there yet.`);
     if (args.includes('--yes')) {
       const kept = await restoreCopy(from, file);
       console.log(`Brought back. What was there before is in ${kept}`);

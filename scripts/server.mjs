@@ -76,9 +76,22 @@ server.on('error', (error) => {
   process.exit(NOT_STARTABLE);
 });
 server.listen(Number(port), host, () => console.log(`Ready at http://${host}:${port}`));
+/** Answers what was asked, then puts all data into the one file, and ends. */
+let ending = false;
+async function end() {
+  if (ending) return;
+  ending = true;
+  // A stream of readings has no end of its own.
+  setTimeout(() => server.closeAllConnections(), 1000).unref();
+  await new Promise((resolve) => {
+    server.close(resolve);
+    server.closeIdleConnections();
+  });
+  await globalThis.jollyBitClose?.();
+  process.exit(0);
+}
 for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => {
-    server.close(() => process.exit(0));
-    server.closeIdleConnections();
-    setTimeout(() => process.exit(0), 3000).unref();
+    void end();
+    setTimeout(() => process.exit(0), 5000).unref();
   });

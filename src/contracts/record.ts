@@ -158,11 +158,10 @@ export const recordBatch = z.strictObject({
     .record(rowId, z.number().min(0).max(1e12))
     .optional()
     .describe('By id: how long ago it happened, measured by what no setting of a clock changes'),
-  names: z
-    .array(z.strictObject({ who: z.string().max(60), mark: z.string().max(100) }))
-    .max(50)
+  marks: z
+    .record(rowId, z.string().max(100))
     .optional()
-    .describe('Names that records carry which somebody else sends now, each with the mark that signing in gave'),
+    .describe('By id: what shows that its name was signed in when it was made, for one that somebody else sends now'),
 });
 export type RecordBatch = z.infer<typeof recordBatch>;
 
@@ -170,6 +169,7 @@ const arrived = {
   happenedAt: z.string().describe('By the clock of the server'),
   arrivedAt: z.string(),
   arrival: z.number().int().describe('Rises with every record that arrived'),
+  mark: z.string().optional().describe('Shows that it is of its name, should it have to be sent again'),
 };
 type Arrived<Each extends readonly z.ZodObject[]> = {
   -readonly [K in keyof Each]: Each[K] extends z.ZodObject<infer Shape, infer Rest>

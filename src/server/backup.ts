@@ -1,6 +1,17 @@
-import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
 import path from 'node:path';
-import type { Client } from '@libsql/client';
+import { createClient, type Client } from '@libsql/client';
 
 /** So many copies of each kind are kept; the oldest goes first. */
 const KEPT = 14;
@@ -11,13 +22,33 @@ const NIGHT = 'night';
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 
-/** Copies that there are of a database, newest first. */
+/** What lets somebody in: it stays with the data that it is of, and is in no copy. */
+export const DOOR_TABLES = ['access', 'ended_sessions', 'sign_in_attempts'];
+
+const HEADER_BYTES = 100;
+
+/** Whether a file is a database from its first page to its last, by what its head says of it. */
+function isWhole(file: string): boolean {
+  const head = Buffer.alloc(HEADER_BYTES);
+  const opened = openSync(file, 'r');
+  try {
+    if (readSync(opened, head, 0, HEADER_BYTES, 0) < HEADER_BYTES) return false;
+  } finally {
+    closeSync(opened);
+  }
+  const pageBytes = head.readUInt16BE(16) === 1 ? 65_536 : head.readUInt16BE(16);
+  return (
+    head.toString('latin1', 0, 16) === 'SQLite format 3\0' && head.readUInt32BE(28) * pageBytes === statSync(file).size
+  );
+}
+
+/** Copies that there are of a database, newest first; one that is not whole is none. */
 export function copiesOf(file: string): { name: string; at: Date }[] {
   const folder = folderOf(file);
   if (!existsSync(folder)) return [];
   const stem = `${path.basename(file, path.extname(file))}.`;
   return readdirSync(folder)
-    .filter((name) => name.startsWith(stem) && name.endsWith('.db'))
+    .filter((name) => name.startsWith(stem) && name.endsWith('.db') && isWhole(path.join(folder, name)))
     .map((name) => ({ name, at: statSync(path.join(folder, name)).mtime }))
     .sort((a, b) => b.at.getTime() - a.at.getTime());
 }
@@ -42,8 +73,28 @@ export function copyEveryNight(client: Client, url: string): void {
   setInterval(() => void copy(), HOUR_MS).unref();
 }
 
+/** Takes what lets somebody in out of a copy, sees that the rest is whole, and that it is on the disk. */
+async function finish(copy: string): Promise<void> {
+  const client = createClient({ url: `file:${copy}` });
+  try {
+    await client.execute('PRAGMA journal_mode = DELETE');
+    await client.execute('PRAGMA secure_delete = ON');
+    const { rows } = await client.execute("SELECT name FROM sqlite_schema WHERE type = 'table'");
+    for (const { name } of rows)
+      if (DOOR_TABLES.includes(String(name))) await client.execute(`DELETE FROM "${String(name)}"`);
+    const check = await client.execute('PRAGMA quick_check(1)');
+    if (check.rows[0].quick_check !== 'ok') throw new Error('the copy is not whole');
+  } finally {
+    client.close();
+  }
+  const opened = openSync(copy, 'r+');
+  fsyncSync(opened);
+  closeSync(opened);
+}
+
 /**
- * Copies a database as it stands into the backups folder beside it, safe while others write.
+ * Copies a database as it stands into the backups folder beside it, safe while others write. It is written aside, checked and
+ * then named, so that one that breaks off is never taken for a copy; what lets somebody in is not part of it.
  * @param kind why: part of the file's name, and copies are counted by it
  * @returns the copy's path
  */
@@ -53,9 +104,17 @@ export async function copyDatabase(client: Client, file: string, kind: string, n
   const base = path.basename(file, path.extname(file));
   const stem = `${base}.${kind}.`;
   const copy = path.join(folder, `${stem}${now.toISOString().replace(/[:.]/g, '-')}.db`);
-  await client.execute({ sql: 'VACUUM INTO ?', args: [copy] });
+  const part = `${copy}.part`;
+  try {
+    rmSync(part, { force: true });
+    await client.execute({ sql: 'VACUUM INTO ?', args: [part] });
+    await finish(part);
+    renameSync(part, copy);
+  } finally {
+    rmSync(part, { force: true });
+  }
   const copies = readdirSync(folder)
-    .filter((name) => name.startsWith(stem))
+    .filter((name) => name.startsWith(stem) && name.endsWith('.db'))
     .sort();
   for (const old of copies.slice(0, Math.max(0, copies.length - KEPT))) rmSync(path.join(folder, old));
   return copy;

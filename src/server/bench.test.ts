@@ -3,7 +3,7 @@ import { runSteps } from '@/core/route/run-steps';
 import { beginSampleRun } from './demo/sample-run';
 import { markOf, setDoor } from './access/session';
 import { listRecords } from './repositories/record-repository';
-import { takeRecords } from './services/record-service';
+import { recordMark, takeRecords } from './services/record-service';
 import { issuedRoute, issueRoute } from './services/route-service';
 import { inspectionOf, recordedOf } from './services/run-service';
 import { inspectionPdf } from './services/inspection-pdf';
@@ -30,7 +30,7 @@ describe('clocks', () => {
     );
     expect((await listRecords(at.db, BLOCK, 'bench')).map((r) => [r.id, r.happenedAt])).toEqual([
       [behind[0].id, '2026-11-26T10:00:00.000Z'],
-      [right.id, '2026-11-26T10:00:30.000Z'],
+      [right.id, '2026-11-26T10:00:27.000Z'],
       [behind[1].id, '2026-11-26T10:01:00.000Z'],
     ]);
   });
@@ -71,17 +71,21 @@ describe('clocks', () => {
     const [fine, signed, forged] = [undefined, 'R.', 'The owner'].map((who) =>
       record('note', { part: 1, text: 'x' }, who === undefined ? {} : { who }),
     );
-    const names = [
-      { who: 'R.', mark: markOf('R.') },
-      { who: 'The owner', mark: markOf('R.') },
-    ];
-    const receipt = await takeRecords(
-      at.db,
-      { records: [{ id: 'odd' }, fine, signed, forged], names },
-      'The apprentice',
-    );
+    const again = record('note', { part: 1, text: 'y' }, { who: 'A. at the mill' });
+    const marks = {
+      [signed.id]: markOf('R.'),
+      [forged.id]: markOf('R.'),
+      [again.id]: recordMark(again.id, 'A. at the mill'),
+    };
+    const records = [{ id: 'odd' }, fine, signed, forged, again];
+    const receipt = await takeRecords(at.db, { records, marks }, 'The apprentice');
     expect(receipt.refused).toMatchObject([{ id: 'odd', code: 'not-readable' }]);
-    expect((await listRecords(at.db, BLOCK)).map((r) => r.who)).toEqual(['The apprentice', 'R.', 'The apprentice']);
+    expect((await listRecords(at.db, BLOCK)).map((r) => r.who)).toEqual([
+      'The apprentice',
+      'R.',
+      'The apprentice',
+      'A. at the mill',
+    ]);
   });
 });
 

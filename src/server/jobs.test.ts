@@ -325,6 +325,7 @@ describe('records', () => {
       taken: [first.id, better.id],
       known: [],
       refused: [],
+      corrected: [],
     });
     expect(await takeRecords(at.db, { records: [{ ...first, who: 'another at the bench' }] })).toMatchObject({
       taken: [],
@@ -465,7 +466,7 @@ describe('an older database is brought up with everything in it', () => {
     }
     const records = await listRecords(after.db, 'job-old-1');
     if (hasHoles && state >= 3)
-      expect(records.map(({ id: _i, arrivedAt: _a, happenedAt: _h, ...r }) => r)).toEqual(
+      expect(records.map(({ id: _i, arrivedAt: _a, happenedAt: _h, arrival: _n, ...r }) => r)).toEqual(
         expect.arrayContaining([
           {
             kind: 'punch-mark',
@@ -477,7 +478,7 @@ describe('an older database is brought up with everything in it', () => {
           { kind: 'layout-tick', jobId: 'job-old-1', body: { line: 'top x 12.000', ticked: true } },
         ]),
       );
-    for (const { arrivedAt, ...record } of records) {
+    for (const { arrivedAt, arrival: _, ...record } of records) {
       expect(checked(recordInput, record)).toEqual(record);
       expect(arrivedAt).toBe(record.happenedAt);
     }

@@ -1,10 +1,11 @@
+import { randomUUID } from 'node:crypto';
 import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { createClient, type Client } from '@libsql/client';
-import { copyDatabase } from './backup';
+import { copyDatabase, DOOR_TABLES } from './backup';
 import { openDatabase } from './database';
-import { UnusableDatabase } from './database-faults';
+import { UnusableDatabase, unusable } from './database-faults';
 
 /** What a database holds, to know one copy from another. */
 export interface Contents {
@@ -31,17 +32,55 @@ async function contentsOf(client: Client): Promise<Contents> {
 /** Counts changes of the crib: it goes on from where it stands. */
 const REVISION = '"crib_revision"';
 /** What is worked out anew from the rest. */
-const DERIVED = '"job_summaries"';
+const DERIVED = ['"job_summaries"', '"job_progress"'];
 /** The door stays locked as it is. */
-const DOOR = '"access"';
+const DOOR = DOOR_TABLES.map((name) => `"${name}"`);
+/** Which data it is: another from now on. */
+const MARK = '"data_mark"';
+
+/** Whether a file holds data of ours at all. @throws for one that is no database */
+async function isOurs(file: string): Promise<boolean> {
+  const client = createClient({ url: `file:${file}` });
+  try {
+    const { rows } = await client.execute("SELECT 1 FROM sqlite_schema WHERE name = '__drizzle_migrations'");
+    return rows.length > 0 && (await client.execute('SELECT 1 FROM __drizzle_migrations LIMIT 1')).rows.length > 0;
+  } finally {
+    client.close();
+  }
+}
+
+/** A copy of a file, with what of it still stands in its log of changes. */
+function copyWithLog(file: string, copy: string): void {
+  copyFileSync(file, copy);
+  if (existsSync(`${file}-wal`)) copyFileSync(`${file}-wal`, `${copy}-wal`);
+}
+
+/** A copy of data that somebody may be writing. */
+async function copyInUse(file: string, copy: string): Promise<void> {
+  const client = createClient({ url: `file:${file}`, timeout: 10_000 });
+  try {
+    await client.execute({ sql: 'VACUUM INTO ?', args: [copy] });
+  } finally {
+    client.close();
+  }
+}
 
 /** Works on a copy of a file, brought to the newest state; the file itself stays as it is. */
-async function withCopy<T>(file: string, work: (copy: string, client: Client) => Promise<T>): Promise<T> {
+async function withCopy<T>(
+  file: string,
+  inUse: boolean,
+  work: (copy: string, client: Client) => Promise<T>,
+): Promise<T> {
   if (!existsSync(file)) throw new UnusableDatabase(`${file} is not there`, 'Name a file from the backups folder.');
   const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-restore-'));
   try {
     const copy = path.join(folder, path.basename(file));
-    copyFileSync(file, copy);
+    await (inUse ? copyInUse(file, copy) : copyWithLog(file, copy));
+    const ours = await isOurs(copy).catch((error: unknown) => {
+      throw unusable(error, file, true);
+    });
+    if (!ours)
+      throw new UnusableDatabase(`${file} holds no data of Jolly Bit`, 'Name another file from the backups folder.');
     const { client } = await openDatabase(`file:${copy}`).catch((error: Error) => {
       throw new Error(error.message.replace(copy, file));
     });
@@ -55,17 +94,24 @@ async function withCopy<T>(file: string, work: (copy: string, client: Client) =>
   }
 }
 
-/** What a copy holds. @throws UnusableDatabase for a file that is broken, foreign or newer */
-export const inspectCopy = (file: string): Promise<Contents> => withCopy(file, (_, client) => contentsOf(client));
+/** What a copy holds. @throws UnusableDatabase for a file that is empty, broken, foreign or newer */
+export const inspectCopy = (file: string): Promise<Contents> =>
+  withCopy(file, false, (_, client) => contentsOf(client));
+
+/** What the data holds, while others may be writing it; undefined where there is none yet. */
+export const inspectData = async (file: string): Promise<Contents | undefined> =>
+  existsSync(file) ? withCopy(file, true, (_, client) => contentsOf(client)) : undefined;
 
 /**
  * Puts what a copy holds in the place of everything in a database, in one transaction, so that a running server goes on
  * with it. The database is copied first.
  * @returns where that copy lies
- * @throws UnusableDatabase for a file that is broken, foreign or newer; nothing is changed then
+ * @throws UnusableDatabase for a file that is empty, broken, foreign or newer; nothing is changed then
  */
 export const restoreCopy = (file: string, into: string): Promise<string> =>
-  withCopy(file, async (copy, given) => {
+  withCopy(file, false, async (copy, given) => {
+    if (path.resolve(file) === path.resolve(into))
+      throw new UnusableDatabase(`${file} is the data itself`, 'Name a file from the backups folder.');
     await given.execute('PRAGMA wal_checkpoint(TRUNCATE)');
     const { client: current } = await openDatabase(`file:${into}`);
     current.close();
@@ -81,13 +127,15 @@ export const restoreCopy = (file: string, into: string): Promise<string> =>
       const tx = await client.transaction('write');
       try {
         await tx.execute('PRAGMA defer_foreign_keys = ON');
-        for (const table of tables.filter((t) => ![REVISION, DOOR].includes(t)))
-          await tx.execute(`DELETE FROM main.${table}`);
-        for (const table of tables.filter((t) => ![REVISION, DERIVED, DOOR].includes(t))) {
+        const given = tables.filter((t) => ![REVISION, MARK, ...DOOR].includes(t));
+        for (const table of given) await tx.execute(`DELETE FROM main.${table}`);
+        for (const table of given.filter((t) => !DERIVED.includes(t))) {
           const info = await tx.execute(`PRAGMA main.table_info(${table})`);
           const columns = info.rows.map((column) => `"${String(column.name)}"`).join(', ');
           await tx.execute(`INSERT INTO main.${table} (${columns}) SELECT ${columns} FROM given.${table}`);
         }
+        await tx.execute(`DELETE FROM main.${MARK}`);
+        await tx.execute({ sql: `INSERT INTO main.${MARK} (id, mark) VALUES ('data', ?)`, args: [randomUUID()] });
         await tx.commit();
       } finally {
         tx.close();

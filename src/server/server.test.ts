@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { createClient } from '@libsql/client';
 import { PDFDocument } from 'pdf-lib';
@@ -16,8 +16,10 @@ import { boresOf, checkBores } from '@/core/layout/bores';
 import { layOutFace } from '@/core/layout/lay-out';
 import { facesOf, USUAL_PART } from '@/core/layout/part';
 import type { Material } from '@/core/materials/material';
-import { copyDatabase } from './backup';
-import { inspectCopy, restoreCopy } from './restore';
+import { accessRow, setPasscode } from './access/passcode';
+import { copiesOf, copyDatabase } from './backup';
+import { findDataMark } from './repositories/data-repository';
+import { inspectCopy, inspectData, restoreCopy } from './restore';
 import { isOurHost } from './http/hosts';
 import { openDatabase } from './database';
 import { seedSampleShop } from './demo/sample-shop';
@@ -466,16 +468,54 @@ describe('copies of the data', () => {
     expect(await inspectCopy(copy)).toMatchObject({ jobs: 7, machines: 5, changedAt: before[0].updatedAt });
     for (const [name, text] of [
       ['torn', readFileSync(copy).subarray(0, 9000)],
+      ['half', readFileSync(copy).subarray(0, readFileSync(copy).length / 2)],
       ['letter', 'Dear workshop, this is no database.'],
+      ['empty', ''],
     ] as const) {
       writeFileSync(path.join(at.folder, `${name}.copy`), text);
-      await expect(restoreCopy(path.join(at.folder, `${name}.copy`), file)).rejects.toThrow(/is (no database|damaged)/);
+      await expect(restoreCopy(path.join(at.folder, `${name}.copy`), file)).rejects.toThrow(
+        /is (no database|damaged)|holds no data of Jolly Bit/,
+      );
     }
+    await expect(restoreCopy(file, file)).rejects.toThrow('is the data itself');
     await expect(restoreCopy(path.join(at.folder, 'nowhere.db'), file)).rejects.toThrow('is not there');
     expect((await allJobs(kept)).map((j) => j.name)).toContain('After the copy');
+    const mark = await findDataMark(kept);
     const aside = await restoreCopy(copy, file);
     expect(await allJobs(kept)).toEqual(before);
+    expect(await findDataMark(kept)).not.toBe(mark);
     expect(await inspectCopy(aside)).toMatchObject({ jobs: 7 });
+    client.close();
+  });
+
+  test('data whose changes still stand beside it are read with them, in use or copied by hand', async () => {
+    const file = path.join(at.folder, 'open.db');
+    const { db: open, client } = await openDatabase(`file:${file}`);
+    await seedSampleShop(open);
+    expect(readFileSync(`${file}-wal`).length).toBeGreaterThan(0);
+    expect(await inspectData(file)).toMatchObject({ jobs: 7, machines: 5 });
+    expect(await inspectData(path.join(at.folder, 'none.db'))).toBeUndefined();
+    for (const end of ['', '-wal']) copyFileSync(file + end, path.join(at.folder, `byhand.db${end}`));
+    client.close();
+    const { client: other } = await openDatabase(`file:${at.folder}/other-shop.db`);
+    other.close();
+    await restoreCopy(path.join(at.folder, 'byhand.db'), path.join(at.folder, 'other-shop.db'));
+    expect(await inspectData(path.join(at.folder, 'other-shop.db'))).toMatchObject({ jobs: 7 });
+  });
+
+  test('nobody gets in by a copy; one that broke off is none', async () => {
+    const file = path.join(at.folder, 'door.db');
+    const { db: kept, client } = await openDatabase(`file:${file}`);
+    await setPasscode(kept, 'three brass taps');
+    const { passcodeHash, sessionKey } = await accessRow(kept);
+    const copy = await copyDatabase(client, file, 'by-hand');
+    const text = readFileSync(copy, 'latin1');
+    expect([text.includes(passcodeHash ?? '?'), text.includes(sessionKey)]).toEqual([false, false]);
+    expect((await accessRow(kept)).sessionKey).toBe(sessionKey);
+    expect(copiesOf(file)).toHaveLength(1);
+    writeFileSync(copy, readFileSync(copy).subarray(0, 9000));
+    writeFileSync(path.join(at.folder, 'backups', 'door.night.0.db'), '');
+    expect(copiesOf(file)).toEqual([]);
     client.close();
   });
 

@@ -53,7 +53,15 @@ async function start(): Promise<Opened> {
   return { db, client };
 }
 
-const shared = globalThis as { jollyBitDatabase?: Promise<Opened> };
+const shared = globalThis as { jollyBitDatabase?: Promise<Opened>; jollyBitClose?: () => Promise<void> };
+
+/** Called by scripts/server.mjs before the process ends: all data then stands in the one file. */
+shared.jollyBitClose = async () => {
+  const open = await shared.jollyBitDatabase?.catch(() => undefined);
+  if (!open) return;
+  await open.client.execute('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => undefined);
+  open.client.close();
+};
 
 function opened(): Promise<Opened> {
   shared.jollyBitDatabase ??= start().catch((error: unknown) => {

@@ -17,8 +17,15 @@ interface Problem {
 /** Browsers send no more than this with a page that goes, bytes. */
 const LEAVING_BYTES = 60_000;
 
-/** Sends JSON to our own server. Nothing is thrown: what was typed stays on the screen. */
-export async function send<T>(method: string, path: string, body?: unknown, leaving = false): Promise<Sent<T>> {
+const NO_HEADERS = new Headers();
+
+/** Sends JSON to our own server, with the headers of its answer. Nothing is thrown: what was typed stays on the screen. */
+export async function sendSeen<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  leaving = false,
+): Promise<Sent<T> & { headers: Headers }> {
   const text = body === undefined ? undefined : JSON.stringify(body);
   try {
     const response = await fetch(path, {
@@ -27,13 +34,18 @@ export async function send<T>(method: string, path: string, body?: unknown, leav
       body: text,
       keepalive: leaving && (text?.length ?? 0) < LEAVING_BYTES,
     });
-    if (response.ok) return { ok: true, value: (response.status === 204 ? undefined : await response.json()) as T };
+    const { headers, status } = response;
+    if (response.ok) return { ok: true, value: (status === 204 ? undefined : await response.json()) as T, headers };
     const problem = (await response.json().catch(() => ({}))) as Problem;
     const fault = problem.errors?.length
       ? problem.errors.map((e) => `${e.detail} ${e.remedy}`).join(' ')
-      : (problem.detail ?? `The server answered ${response.status}.`);
-    return { ok: false, status: response.status, fault, errors: problem.errors, partial: problem.partial };
+      : (problem.detail ?? `The server answered ${status}.`);
+    return { ok: false, status, fault, errors: problem.errors, partial: problem.partial, headers };
   } catch {
-    return { ok: false, status: 0, fault: 'Can’t reach the server. What you typed stays here.' };
+    return { ok: false, status: 0, fault: 'Can’t reach the server. What you typed stays here.', headers: NO_HEADERS };
   }
 }
+
+/** Sends JSON to our own server. */
+export const send = <T>(method: string, path: string, body?: unknown, leaving = false): Promise<Sent<T>> =>
+  sendSeen<T>(method, path, body, leaving);

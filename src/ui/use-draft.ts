@@ -1,28 +1,15 @@
 'use client';
 
 import { useCallback, useSyncExternalStore } from 'react';
+import { remember, remembered } from './browser-memory';
 
 const PREFIX = 'jolly-bit-draft ';
 const listeners = new Set<() => void>();
-/** What the browser would not keep, so that typing goes on. */
-const unkept = new Map<string, string>();
 
-function read(key: string): string {
-  try {
-    return unkept.get(key) ?? localStorage.getItem(PREFIX + key) ?? '';
-  } catch {
-    return unkept.get(key) ?? '';
-  }
-}
+const read = (key: string): string => remembered(PREFIX + key) ?? '';
 
 function write(key: string, text: string): void {
-  try {
-    unkept.delete(key);
-    if (text === '') localStorage.removeItem(PREFIX + key);
-    else localStorage.setItem(PREFIX + key, text);
-  } catch {
-    unkept.set(key, text);
-  }
+  remember(PREFIX + key, text === '' ? null : text);
   listeners.forEach((listener) => listener());
 }
 

@@ -7,9 +7,12 @@ const PAGES = 'bench-pages';
 /** A network that answers slower than this is as good as none, s. */
 const PATIENCE_S = 0.6;
 
+/** A worker's script reads its settings out of the address that it came by, which an answer from here would leave out. */
+const isWorker = (url: string): boolean => url.includes('turbopack-worker');
+
 /** The bench and its checks open without a network; everything else goes straight to the server. */
 new Serwist({
-  precacheEntries: self.__SW_MANIFEST,
+  precacheEntries: self.__SW_MANIFEST?.filter((entry) => !isWorker(typeof entry === 'string' ? entry : entry.url)),
   skipWaiting: true,
   clientsClaim: true,
   navigationPreload: false,

@@ -35,7 +35,11 @@ export interface HoleKnown {
 export const byPartAndHole = (a: InspectionRow, b: InspectionRow): number =>
   a.part - b.part || byHoleName.compare(a.hole, b.hole);
 
-function rowOf(check: Check, record: Checked, { hole, part, decision }: Pick<InspectionRow, 'hole' | 'part' | 'decision'>): InspectionRow {
+function rowOf(
+  check: Check,
+  record: Checked,
+  { hole, part, decision }: Pick<InspectionRow, 'hole' | 'part' | 'decision'>,
+): InspectionRow {
   const { values, instrument } = record.body;
   const { state, reason } = check.judge(values);
   return {

@@ -78,8 +78,7 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   let remedied = new Map<string, Result<HolePlan> | undefined>();
   const planAt = (hole: HoleAt): Result<HolePlan> | undefined => {
     const change = changeFor(remedies, hole);
-    const [plans, key] =
-      Object.keys(change).length === 0 ? [asDrawn, hole.featureId] : [remedied, holeKey(hole)];
+    const [plans, key] = Object.keys(change).length === 0 ? [asDrawn, hole.featureId] : [remedied, holeKey(hole)];
     if (!plans.has(key)) plans.set(key, made(hole.featureId, change));
     return plans.get(key);
   };

@@ -142,4 +142,7 @@ export function countRecords(records: readonly BenchRecord[]): RunRecords {
  * it; one that only had to be cleaned is none.
  */
 export const resultsOf = ({ results }: RunRecords, featureId: string, holeNumber: number): PartResult[] =>
-  [...(results.get(`${featureId}/${holeNumber}`) ?? [])].map(([part, { bad, fault }]) => ({ part, good: !bad && !fault }));
+  [...(results.get(`${featureId}/${holeNumber}`) ?? [])].map(([part, { bad, fault }]) => ({
+    part,
+    good: !bad && !fault,
+  }));

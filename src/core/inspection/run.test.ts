@@ -109,11 +109,20 @@ test('followed record by record a run is what it is of all at once', () => {
     fc.record({ kind: fc.constantFrom('step-done', 'step-undone'), body: fc.record({ step, part: fc.constant(1) }) }),
     fc.record({
       kind: fc.constant('checked'),
-      body: fc.record({ part, check: fc.constant('go'), values: fc.constant({ turns: 9 }), verdict: fc.constantFrom('good', 'bad') }),
+      body: fc.record({
+        part,
+        check: fc.constant('go'),
+        values: fc.constant({ turns: 9 }),
+        verdict: fc.constantFrom('good', 'bad'),
+      }),
     }),
     fc.record({
       kind: fc.constant('decision'),
-      body: fc.record({ part, choice: fc.constantFrom('redrill', 'larger', 'scrap', 'accept'), change: fc.option(change, { nil: undefined }) }),
+      body: fc.record({
+        part,
+        choice: fc.constantFrom('redrill', 'larger', 'scrap', 'accept'),
+        change: fc.option(change, { nil: undefined }),
+      }),
     }),
     fc.record({
       kind: fc.constant('remedy'),

@@ -13,11 +13,13 @@ interface Props {
   view: Pick<StepInView, 'step' | 'steps' | 'doneSteps' | 'isDone' | 'said'>;
   /** Records that the server does not have yet. */
   toSend: number;
+  /** Why they wait. */
+  waitsFor?: string;
   children: ReactNode;
 }
 
 /** Where one is: job, part, hole, time on the step, and how much of the route is done. */
-export function BenchHeader({ name, quantity, view, toSend, children }: Props) {
+export function BenchHeader({ name, quantity, view, toSend, waitsFor, children }: Props) {
   const { step, steps, doneSteps, isDone, said } = view;
   return (
     <>
@@ -32,7 +34,7 @@ export function BenchHeader({ name, quantity, view, toSend, children }: Props) {
             hole={step?.item && holeName(step.item)}
           />
           {step?.item && !isDone && <StepTimer step={step.key} planned={step.item.seconds} />}
-          <Saved toSend={toSend} said={said} />
+          <Saved toSend={toSend} said={said} waitsFor={waitsFor} />
         </div>
         {children}
       </header>
@@ -65,9 +67,9 @@ const Where = memo(function Where({ part, quantity, nth, holes, hole }: WherePro
   );
 });
 
-const Saved = memo(function Saved({ toSend, said }: { toSend: number; said: string }) {
+const Saved = memo(function Saved({ toSend, said, waitsFor }: { toSend: number; said: string; waitsFor?: string }) {
   return (
-    <span role="status" className={`ml-auto ${toSend > 0 ? '' : 'max-sm:sr-only'}`} style={QUIET}>
+    <span role="status" title={waitsFor} className={`ml-auto ${toSend > 0 ? '' : 'max-sm:sr-only'}`} style={QUIET}>
       {toSend > 0 ? `${toSend} to send` : said}
     </span>
   );

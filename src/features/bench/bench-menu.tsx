@@ -3,6 +3,7 @@
 import { DropdownMenu } from 'radix-ui';
 import { memo, useEffect, useState } from 'react';
 import { UnitSwitch } from '@/ui/units';
+import { SHELL_SAID, type Shell } from '../run/offline-shell';
 import type { BenchSettings } from './use-bench-settings';
 
 export type MenuAction = 'skip' | 'note';
@@ -15,14 +16,25 @@ interface Props {
   canUndo: boolean;
   onUndo: () => void;
   /** Whether this bench opens without a network. */
-  kept: boolean;
+  kept: Shell;
+  /** Why what was recorded waits for the server. */
+  waitsFor?: string;
 }
 
 const ITEM =
   'flex min-h-16 w-full cursor-pointer items-center rounded-sm px-4 text-left font-cond text-[22px] font-semibold text-ink outline-none data-[highlighted]:bg-steel-200 data-[disabled]:opacity-50';
 
 /** What is not needed at every step: skip, note, undo, how this bench is set, and the way out. */
-export const BenchMenu = memo(function BenchMenu({ jobId, settings, change, onPick, canUndo, onUndo, kept }: Props) {
+export const BenchMenu = memo(function BenchMenu({
+  jobId,
+  settings,
+  change,
+  onPick,
+  canUndo,
+  onUndo,
+  kept,
+  waitsFor,
+}: Props) {
   const [learning, setLearning] = useState(false);
   useEffect(() => {
     if (!learning) return;
@@ -64,7 +76,7 @@ export const BenchMenu = memo(function BenchMenu({ jobId, settings, change, onPi
               Note
             </DropdownMenu.Item>
             <DropdownMenu.Item className={ITEM} disabled={!canUndo} onSelect={onUndo}>
-              Not done after all
+              Undo: not done
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-steel-300" />
             <DropdownMenu.Item
@@ -81,7 +93,8 @@ export const BenchMenu = memo(function BenchMenu({ jobId, settings, change, onPi
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-steel-300" />
             <DropdownMenu.Label className="px-4 py-1 text-[16px] text-steel-700">
-              {kept ? 'Kept here: opens without a network.' : 'Not kept here yet: needs the network.'}
+              {SHELL_SAID[kept]}
+              {waitsFor && <span className="block max-w-96">{waitsFor}</span>}
             </DropdownMenu.Label>
             <DropdownMenu.Item className={ITEM} asChild>
               <a href={`/jobs/${jobId}/check`}>Check</a>

@@ -6,7 +6,7 @@ import { holesWaiting } from '@/core/inspection/run';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { RecordFaults } from '../job-store/record-faults';
-import { useOfflineShell } from '../run/offline-shell';
+import { useOfflineShell, type Shell } from '../run/offline-shell';
 import { useRun, type Running } from '../run/use-run';
 import { BenchHeader } from './bench-header';
 import { BenchMenu } from './bench-menu';
@@ -21,13 +21,14 @@ import { useStepInView, type StepInView } from './use-step-in-view';
 export function BenchView({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
   const [settings, setSettings] = useBenchSettings();
-  const kept = useOfflineShell(jobId);
+  const kept = useOfflineShell(jobId, running.bench.kept);
   const { issue, none, fault, at } = running;
   useAwake();
   return (
     <main
       id="main"
       data-theme={settings.theme}
+      data-kept={kept}
       className="bench fixed inset-0 z-10 flex flex-col gap-3 overflow-auto p-3 sm:p-5"
     >
       {issue && at ? (
@@ -49,7 +50,11 @@ export function BenchView({ jobId }: { jobId: string }) {
       ) : (
         <section className="m-auto text-center">
           <p role={fault ? 'alert' : 'status'} className="text-2xl">
-            {fault ? `The route is not here yet: ${fault}` : 'Opening the route…'}
+            {fault
+              ? `The route is not here yet: ${fault}`
+              : running.bench.reading
+                ? `Reading what was recorded: ${running.bench.reading} so far…`
+                : 'Opening the route…'}
           </p>
           <a className="link text-xl" href={`/jobs/${jobId}`}>
             Back to the job
@@ -66,7 +71,7 @@ interface AtWorkProps {
   settings: BenchSettings;
   setSettings: (change: Partial<BenchSettings>) => void;
   /** Whether it opens without a network. */
-  kept: boolean;
+  kept: Shell;
 }
 
 function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
@@ -84,7 +89,7 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
   return (
     <>
       <Keys acts={view.acts} pedal={settings.pedal} />
-      <BenchHeader name={job.name} quantity={issue.quantity} view={view} toSend={bench.toSend}>
+      <BenchHeader name={job.name} quantity={issue.quantity} view={view} toSend={bench.toSend} waitsFor={bench.fault}>
         <BenchMenu
           jobId={jobId}
           settings={settings}
@@ -93,6 +98,7 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           canUndo={isDone}
           onUndo={view.acts.undo}
           kept={kept}
+          waitsFor={bench.fault}
         />
       </BenchHeader>
       {waits > 0 && (

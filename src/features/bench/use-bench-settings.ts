@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useSyncExternalStore } from 'react';
+import { remember, remembered } from '@/ui/browser-memory';
 
 /** How this bench is set: kept in this browser. */
 export interface BenchSettings {
@@ -17,7 +18,7 @@ const heard = new Set<() => void>();
 let cached: { text: string | null; settings: BenchSettings } = { text: null, settings: USUAL };
 
 function stored(): BenchSettings {
-  const text = localStorage.getItem(KEY);
+  const text = remembered(KEY);
   if (text !== cached.text)
     try {
       cached = { text, settings: { ...USUAL, ...(JSON.parse(text ?? '{}') as Partial<BenchSettings>) } };
@@ -35,7 +36,7 @@ const subscribe = (on: () => void): (() => void) => {
 export function useBenchSettings(): [BenchSettings, (change: Partial<BenchSettings>) => void] {
   const settings = useSyncExternalStore(subscribe, stored, () => USUAL);
   const change = useCallback((part: Partial<BenchSettings>): void => {
-    localStorage.setItem(KEY, JSON.stringify({ ...stored(), ...part }));
+    remember(KEY, JSON.stringify({ ...stored(), ...part }));
     heard.forEach((on) => on());
   }, []);
   return [settings, change];

@@ -123,8 +123,7 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     doneSteps: run?.done ?? 0,
     planOf,
     /** The first open step after it that passes. */
-    firstAhead: (passes: (s: BenchStep) => boolean): BenchStep | undefined =>
-      steps[openFrom(place + 1, passes)],
+    firstAhead: (passes: (s: BenchStep) => boolean): BenchStep | undefined => steps[openFrom(place + 1, passes)],
     record,
     sheet,
     setSheet,

@@ -10,7 +10,7 @@ import { CoreSample } from '@/ui/drawings/core-sample';
 import { later } from '@/ui/later';
 import { useUnits } from '@/ui/units';
 import { RecordFaults } from '../job-store/record-faults';
-import { useOfflineShell } from '../run/offline-shell';
+import { SHELL_SAID, useOfflineShell, type Shell } from '../run/offline-shell';
 import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
 import { DeviationPlot, type Deviation } from './deviation-plot';
@@ -22,12 +22,12 @@ const PhotoPanel = later(() => import('./photo-panel'));
 /** What was made against what was asked for: gauged hole by hole, judged, and decided. */
 export function CheckView({ jobId }: { jobId: string }) {
   const running = useRun(jobId);
-  useOfflineShell(jobId);
+  const kept = useOfflineShell(jobId, running.bench.kept);
   const { issue, none, fault, at } = running;
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
       {issue && at ? (
-        <Holes jobId={jobId} running={running} />
+        <Holes jobId={jobId} running={running} shell={kept} />
       ) : (
         <section className="p-4">
           <h1 className="font-cond text-3xl font-semibold">Check</h1>
@@ -55,9 +55,11 @@ const holesOf = (issue: Running['issue']): WorkItem[] =>
     .filter((i) => i.code === 'check')
     .sort((a, b) => holeName(a).localeCompare(holeName(b), undefined, { numeric: true })) ?? [];
 
+/** So many that wait are listed at once. */
+const MOST_LISTED = 12;
 const SIGNS = { good: '✓', bad: '✕', wait: '!', open: '' } as const;
 
-function Holes({ jobId, running }: { jobId: string; running: Running }) {
+function Holes({ jobId, running, shell }: { jobId: string; running: Running; shell: Shell }) {
   const { issue, job, at: here, bench, shop } = running;
   const { display } = useUnits();
   const holes = useMemo(() => holesOf(issue), [issue]);
@@ -144,11 +146,12 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
           </a>
         </span>
       </div>
-      <RecordFaults {...bench} fault={undefined} />
+      {shell === 'cannot' && <p className="text-[15px] text-steel-700">{SHELL_SAID.cannot}</p>}
+      <RecordFaults {...bench} />
       {waiting.length > 0 && (
         <div role="alert" className="plate border-l-8 border-l-danger p-2">
           <ul>
-            {waiting.map((w) => {
+            {waiting.slice(0, MOST_LISTED).map((w) => {
               const h = holes.find((i) => i.featureId === w.at.featureId && i.hole === w.at.holeNumber);
               return (
                 <li key={w.because.id}>
@@ -167,6 +170,7 @@ function Holes({ jobId, running }: { jobId: string; running: Running }) {
                 </li>
               );
             })}
+            {waiting.length > MOST_LISTED && <li>And {waiting.length - MOST_LISTED} more after these.</li>}
           </ul>
         </div>
       )}

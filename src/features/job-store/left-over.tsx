@@ -8,9 +8,12 @@ const AGAIN_MS = 10_000;
 /** On every page: what was typed or recorded before and did not reach the server is sent, whatever is open now. */
 export function LeftOver() {
   useEffect(() => {
-    const work = (): void => {
-      if (somethingWaits()) void import('./send-left-over').then((m) => m.sendLeftOver());
-    };
+    const work = (): void =>
+      void somethingWaits().then(async (waits) => {
+        if (!waits) return;
+        const { sendChanges, sendRecords } = await import('./sender');
+        await Promise.all([sendChanges(), sendRecords()]);
+      });
     const first = setTimeout(work, 500);
     const again = setInterval(work, AGAIN_MS);
     return () => {

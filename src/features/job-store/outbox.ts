@@ -1,7 +1,7 @@
 import Dexie, { type Table } from 'dexie';
-import type { RecordInput } from '@/contracts/record';
+import type { RecordInput, RecordKept } from '@/contracts/record';
 import type { LocalChange } from './job-document';
-import { noteWaits } from './waits';
+import type { Measured } from './device';
 
 /** A change of a job that the server does not have yet. */
 export interface WaitingChange {
@@ -17,23 +17,57 @@ export interface WaitingRecord {
   id: string;
   jobId: string;
   record: RecordInput;
+  /** When it was made. */
+  at?: Measured;
+  /** Shows that its name was signed in when it was made. */
+  mark?: string;
   /** Why the server will not have it; it stays until somebody leaves it out. */
   refused?: string;
+}
+/** How far the records of a job are kept here. */
+export interface KeptLog {
+  jobId: string;
+  /** Arrival of the last of them. */
+  arrival: number;
+  /** Which data of the server they are of. */
+  mark: string;
 }
 
 class BrowserStore extends Dexie {
   changes!: Table<WaitingChange, string>;
   records!: Table<WaitingRecord, string>;
   cache!: Table<{ key: string; value: unknown }, string>;
+  kept!: Table<RecordKept, string>;
+  logs!: Table<KeptLog, string>;
 
   constructor() {
     super('jolly-bit');
     this.version(1).stores({ changes: 'id, jobId', records: 'id, jobId', cache: 'key' });
+    this.version(2).stores({ kept: 'id, jobId', logs: 'jobId' });
   }
 }
 
 let opened: Promise<BrowserStore | undefined> | undefined;
 let raw: IDBDatabase | undefined;
+
+/** Why this browser keeps nothing; undefined while it does. */
+let unkept: string | undefined;
+const onKeeping = new Set<() => void>();
+export const whyNotKept = (): string | undefined => unkept;
+/** Listens for whether this browser keeps what is made. */
+export function whenKeeping(listener: () => void): () => void {
+  onKeeping.add(listener);
+  return () => void onKeeping.delete(listener);
+}
+function keeps(why: string | undefined): void {
+  if (why === unkept) return;
+  unkept = why;
+  onKeeping.forEach((listener) => listener());
+}
+const faultOf = (error: unknown): string =>
+  (error as { name?: string } | null)?.name === 'QuotaExceededError'
+    ? 'its store is full. Free some space on this device'
+    : 'it forbids it, as a private window does';
 
 /** The browser's own store; undefined where the browser has none, as in a private window that forbids it. */
 export function browserStore(): Promise<BrowserStore | undefined> {
@@ -43,24 +77,39 @@ export function browserStore(): Promise<BrowserStore | undefined> {
       await store.open();
       raw = store.backendDB();
       return store;
-    } catch {
+    } catch (error) {
+      keeps(faultOf(error));
       return undefined;
     }
   })();
   return opened;
 }
 
+/** Reads or writes in the browser's store; undefined, with why it keeps nothing, where that fails. */
+export async function inStore<T>(work: (store: BrowserStore) => Promise<T>): Promise<T | undefined> {
+  const store = await browserStore();
+  if (!store) return undefined;
+  try {
+    return await work(store);
+  } catch (error) {
+    keeps(faultOf((error as { inner?: unknown }).inner ?? error));
+    return undefined;
+  }
+}
+
 /** What never changes once it was read: from the browser's own store, else read and kept there. */
 export async function readOnce<T>(key: string, read: () => Promise<T>): Promise<T> {
-  const store = await browserStore();
-  const kept = (await store?.cache.get(key))?.value as T | undefined;
+  const kept = (await inStore((store) => store.cache.get(key)))?.value as T | undefined;
   if (kept !== undefined) return kept;
   const value = await read();
-  await store?.cache.put({ key, value });
+  void inStore((store) => store.cache.put({ key, value }));
   return value;
 }
 
 type Name = 'changes' | 'records';
+
+/** Records that wait, as this tab knows them: they are sent from here, whatever the browser keeps. */
+const inMemory = new Map<string, WaitingRecord>();
 
 /**
  * Writes in the same turn in which it was asked, so that it stands when the tab is closed at once: a transaction that is
@@ -71,26 +120,88 @@ function writeNow(name: Name, work: (store: IDBObjectStore) => void): void {
     void browserStore().then((store) => store && writeNow(name, work));
     return;
   }
-  const transaction = raw.transaction(name, 'readwrite');
-  work(transaction.objectStore(name));
-  transaction.commit();
+  try {
+    const transaction = raw.transaction(name, 'readwrite');
+    transaction.oncomplete = () => {
+      if (unkept === undefined) return;
+      keeps(undefined);
+      // There is room again: what was sent from memory meanwhile is kept too.
+      for (const row of inMemory.values()) writeNow('records', (store) => store.put(row));
+    };
+    transaction.onabort = () => keeps(faultOf(transaction.error));
+    work(transaction.objectStore(name));
+    transaction.commit();
+  } catch (error) {
+    keeps(faultOf(error));
+  }
 }
 
-export const putWaiting = (name: Name, row: WaitingChange | WaitingRecord): void => {
-  noteWaits(true);
+export function putWaiting(name: 'records', row: WaitingRecord): void;
+export function putWaiting(name: 'changes', row: WaitingChange): void;
+export function putWaiting(name: Name, row: WaitingChange | WaitingRecord): void {
+  if (name === 'records') inMemory.set(row.id, row as WaitingRecord);
   writeNow(name, (store) => store.put(row));
-};
-export const dropWaiting = (name: Name, ids: readonly string[]): void =>
+}
+export function dropWaiting(name: Name, ids: readonly string[]): void {
+  if (ids.length === 0) return;
+  if (name === 'records') ids.forEach((id) => inMemory.delete(id));
   writeNow(name, (store) => ids.forEach((id) => store.delete(id)));
-
-/** Changes of a job that wait, oldest first. */
-export async function waitingChanges(jobId: string): Promise<WaitingChange[]> {
-  const store = await browserStore();
-  return (await store?.changes.where('jobId').equals(jobId).sortBy('id')) ?? [];
 }
 
-/** Records of a job that wait, oldest first. */
-export async function waitingRecords(jobId: string): Promise<WaitingRecord[]> {
-  const store = await browserStore();
-  return (await store?.records.where('jobId').equals(jobId).sortBy('id')) ?? [];
+/** Changes that wait, oldest first; of one job where it is named. */
+export async function waitingChanges(jobId?: string): Promise<WaitingChange[]> {
+  const rows = await inStore(({ changes }) =>
+    jobId === undefined ? changes.orderBy('id').toArray() : changes.where('jobId').equals(jobId).sortBy('id'),
+  );
+  return rows ?? [];
 }
+
+const madeFirst = ({ record: a }: WaitingRecord, { record: b }: WaitingRecord): number =>
+  (a.sequence ?? 0) - (b.sequence ?? 0) || (a.id < b.id ? -1 : 1);
+
+/** Records that wait, of this browser and of this tab, in the order in which they were made; of one job where it is named. */
+export async function waitingRecords(jobId?: string): Promise<WaitingRecord[]> {
+  const stored = await inStore(({ records }) =>
+    jobId === undefined ? records.toArray() : records.where('jobId').equals(jobId).toArray(),
+  );
+  const own = [...inMemory.values()].filter((row) => jobId === undefined || row.jobId === jobId);
+  return [...new Map([...(stored ?? []), ...own].map((row) => [row.id, row])).values()].sort(madeFirst);
+}
+
+/** What is kept here of the records of a job. */
+export async function keptRecords(jobId: string): Promise<{ log: KeptLog; records: RecordKept[] } | undefined> {
+  return inStore(async ({ kept, logs }) => {
+    const log = await logs.get(jobId);
+    return log && { log, records: await kept.where('jobId').equals(jobId).toArray() };
+  });
+}
+
+/**
+ * Keeps what arrived of a job; what of it waited here waits no longer, in the same transaction.
+ * @returns whether it is kept
+ */
+export async function keepArrived(log: KeptLog, records: readonly RecordKept[]): Promise<boolean> {
+  for (const { id } of records) inMemory.delete(id);
+  const done = await inStore((store) =>
+    store.transaction('rw', store.kept, store.logs, store.records, async () => {
+      await store.kept.bulkPut(records);
+      await store.records.bulkDelete(records.map((r) => r.id));
+      await store.logs.put(log);
+      return true;
+    }),
+  );
+  return done ?? false;
+}
+
+/** Forgets records of a job that are kept here. */
+export const dropKept = (jobId: string, ids: readonly string[]): Promise<unknown> =>
+  inStore((store) =>
+    store.transaction('rw', store.kept, store.logs, async () => {
+      await store.kept.bulkDelete([...ids]);
+      await store.logs.delete(jobId);
+    }),
+  );
+
+/** Forgets what was read of the shop; what waits for the server stays. */
+export const forgetKept = (): Promise<unknown> =>
+  inStore((store) => Promise.all([store.cache.clear(), store.kept.clear(), store.logs.clear()]));

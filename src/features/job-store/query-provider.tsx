@@ -3,7 +3,7 @@
 import { hashKey, QueryClient, type QueryKey } from '@tanstack/react-query';
 import { PersistQueryClientProvider, type PersistedClient, type Persister } from '@tanstack/react-query-persist-client';
 import { useState, type ReactNode } from 'react';
-import { browserStore } from './outbox';
+import { inStore } from './outbox';
 
 const KEY = 'queries';
 const WEEK_MS = 7 * 24 * 3600 * 1000;
@@ -20,11 +20,11 @@ const persister: Persister = {
     writes ??= setTimeout(() => {
       writes = undefined;
       const value = unwritten;
-      void browserStore().then((store) => store?.cache.put({ key: KEY, value }));
+      void inStore((store) => store.cache.put({ key: KEY, value }));
     }, WRITE_MS);
   },
-  restoreClient: async () => (await (await browserStore())?.cache.get(KEY))?.value as PersistedClient | undefined,
-  removeClient: async () => void (await (await browserStore())?.cache.delete(KEY)),
+  restoreClient: async () => (await inStore((store) => store.cache.get(KEY)))?.value as PersistedClient | undefined,
+  removeClient: async () => void (await inStore((store) => store.cache.delete(KEY))),
 };
 
 /** Whether the answers to some queries are in the browser's own store by now. */
@@ -33,9 +33,9 @@ export async function isKept(keys: readonly QueryKey[]): Promise<boolean> {
   return keys.every((key) => queries?.some((q) => q.queryHash === hashKey(key)));
 }
 
-/** What is kept apart is not written with the rest. */
-const isWrittenHere = ({ meta, state }: { meta?: Record<string, unknown>; state: { status: string } }): boolean =>
-  state.status === 'success' && meta?.keptApart !== true;
+/** What has data is written, also where asking for it anew has failed since; what is kept apart is not written with the rest. */
+const isWrittenHere = ({ meta, state }: { meta?: Record<string, unknown>; state: { data: unknown } }): boolean =>
+  state.data !== undefined && meta?.keptApart !== true;
 
 /** Reads of the views of a job: one cache for them, kept over reloads. */
 export function QueryProvider({ children }: { children: ReactNode }) {

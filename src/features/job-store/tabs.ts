@@ -1,6 +1,12 @@
 import { v7 as uuidv7 } from 'uuid';
+import { remember, remembered } from '@/ui/browser-memory';
+import type { WaitingRecord } from './outbox';
 
-type Message = { kind: 'who' } | { kind: 'here'; tab: string } | { kind: 'saved'; jobId: string };
+type Message =
+  | { kind: 'who' }
+  | { kind: 'here'; tab: string }
+  | { kind: 'saved'; jobId: string }
+  | { kind: 'recorded'; row: WaitingRecord };
 
 /** How long other tabs get to say that they are there, ms. */
 const ANSWER_MS = 200;
@@ -9,6 +15,7 @@ const TAB_KEY = 'jolly-bit-tab';
 let channel: BroadcastChannel | undefined;
 let own: string | undefined;
 const onSaved = new Set<(jobId: string) => void>();
+const onRecorded = new Set<(row: WaitingRecord) => void>();
 const present = new Set<string>();
 
 function open(): BroadcastChannel | undefined {
@@ -17,6 +24,7 @@ function open(): BroadcastChannel | undefined {
   channel.onmessage = ({ data }: MessageEvent<Message>) => {
     if (data.kind === 'who') channel?.postMessage({ kind: 'here', tab: tabId() });
     else if (data.kind === 'here') present.add(data.tab);
+    else if (data.kind === 'recorded') onRecorded.forEach((listener) => listener(data.row));
     else onSaved.forEach((listener) => listener(data.jobId));
   };
   return channel;
@@ -24,8 +32,8 @@ function open(): BroadcastChannel | undefined {
 
 /** Name of this tab; a reload keeps it. */
 export function tabId(): string {
-  own ??= sessionStorage.getItem(TAB_KEY) ?? uuidv7();
-  sessionStorage.setItem(TAB_KEY, own);
+  own ??= remembered(TAB_KEY, 'session') ?? uuidv7();
+  remember(TAB_KEY, own, 'session');
   return own;
 }
 
@@ -36,7 +44,7 @@ export async function otherTabs(): Promise<ReadonlySet<string>> {
   await new Promise((resolve) => setTimeout(resolve, ANSWER_MS));
   if (present.has(tabId())) {
     own = uuidv7();
-    sessionStorage.setItem(TAB_KEY, own);
+    remember(TAB_KEY, own, 'session');
   }
   return present;
 }
@@ -49,4 +57,15 @@ export function whenSaved(listener: (jobId: string) => void): () => void {
   open();
   onSaved.add(listener);
   return () => onSaved.delete(listener);
+}
+
+/** Tells the other tabs what was recorded in this one. */
+export const tellRecorded = (row: WaitingRecord): void =>
+  open()?.postMessage({ kind: 'recorded', row } satisfies Message);
+
+/** Listens for what was recorded in other tabs. */
+export function whenRecorded(listener: (row: WaitingRecord) => void): () => void {
+  open();
+  onRecorded.add(listener);
+  return () => onRecorded.delete(listener);
 }

@@ -1,20 +1,35 @@
-const KEY = 'jolly-bit-waits';
+const DATABASE = 'jolly-bit';
+const TABLES = ['changes', 'records'];
 
-/** Whether something may wait in the browser's store: so that pages that have nothing to do with it need not open it. */
-export function somethingWaits(): boolean {
-  try {
-    return localStorage.getItem(KEY) !== null;
-  } catch {
-    return true;
-  }
-}
+const countOf = (store: IDBObjectStore): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const asked = store.count();
+    asked.onsuccess = () => resolve(asked.result);
+    asked.onerror = () => reject(asked.error ?? new Error('count'));
+  });
 
-/** Notes that something waits, or that nothing does any more. */
-export function noteWaits(waits: boolean): void {
+/**
+ * Whether something waits in the browser's store, asked of the store itself: a note of it would be lost where what waits is
+ * not. Without what else goes with the store, so that pages that have nothing to do with it stay small.
+ */
+export async function somethingWaits(): Promise<boolean> {
+  let store: IDBDatabase | undefined;
   try {
-    if (!waits) localStorage.removeItem(KEY);
-    else if (localStorage.getItem(KEY) === null) localStorage.setItem(KEY, '1');
+    store = await new Promise<IDBDatabase | undefined>((resolve, reject) => {
+      const asked = indexedDB.open(DATABASE);
+      // There was none: it is not made here.
+      asked.onupgradeneeded = () => asked.transaction?.abort();
+      asked.onsuccess = () => resolve(asked.result);
+      asked.onerror = () =>
+        asked.error?.name === 'AbortError' ? resolve(undefined) : reject(asked.error ?? new Error('open'));
+    });
+    if (!store || !TABLES.every((name) => store?.objectStoreNames.contains(name))) return false;
+    const tables = store.transaction(TABLES);
+    const counts = await Promise.all(TABLES.map((name) => countOf(tables.objectStore(name))));
+    return counts.some((n) => n > 0);
   } catch {
-    // Without this note every page looks.
+    return false;
+  } finally {
+    store?.close();
   }
 }

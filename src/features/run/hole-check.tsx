@@ -211,4 +211,3 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
     </ol>
   );
 }
-

@@ -7,30 +7,40 @@ import { isKept } from '../job-store/query-provider';
 /** How often it is looked whether everything is kept, ms. */
 const LOOK_MS = 500;
 
-/** Keeps the page of a job that it stands on for when there is no network. @returns whether it and what it reads is kept by now */
-export function useOfflineShell(jobId: string): boolean {
-  const [kept, setKept] = useState(false);
+/** Whether a page opens without a network: it does, not yet, or it cannot at this address or in this browser. */
+export type Shell = 'kept' | 'not yet' | 'cannot';
+
+/**
+ * Keeps the page of a job that it stands on for when there is no network.
+ * @param records whether what was recorded is kept by now
+ */
+export function useOfflineShell(jobId: string, records: boolean): Shell {
+  const [shell, setShell] = useState<'page' | 'not yet' | 'cannot'>('not yet');
   useEffect(() => {
-    if (!('serviceWorker' in navigator)) return;
     let gone = false;
     void (async () => {
+      if (!('serviceWorker' in navigator)) throw new Error('No page can be kept at this address.');
       await navigator.serviceWorker.register('/serwist/sw.js', { scope: '/', type: 'module' });
       await navigator.serviceWorker.ready;
       const pages = await caches.open(OFFLINE_PAGES);
       const here = await fetch(location.pathname, { headers: { accept: 'text/html' } }).catch(() => undefined);
       if (here?.ok && !here.redirected) await pages.put(location.pathname, here);
-      const reads = [
-        ['routes', jobId],
-        ['records', jobId, 'bench'],
-      ];
       while (!gone) {
-        if ((await pages.match(location.pathname, { ignoreVary: true })) && (await isKept(reads))) return setKept(true);
+        const page = await pages.match(location.pathname, { ignoreVary: true });
+        if (page && (await isKept([['routes', jobId]]))) return setShell('page');
         await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
       }
-    })().catch(() => undefined);
+    })().catch(() => setShell('cannot'));
     return () => {
       gone = true;
     };
   }, [jobId]);
-  return kept;
+  return shell === 'page' ? (records ? 'kept' : 'not yet') : shell;
 }
+
+/** What a person is told of that. */
+export const SHELL_SAID: Record<Shell, string> = {
+  kept: 'Kept here: opens without a network.',
+  'not yet': 'Not kept here yet: needs the network.',
+  cannot: 'Can’t be kept here: needs the network, or the shop’s https address.',
+};

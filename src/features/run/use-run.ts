@@ -1,11 +1,14 @@
 'use client';
 
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import type { FrozenRoute, RouteIssue } from '@/contracts/route-issue';
-import { runOfIssue } from '@/core/inspection/run-of-issue';
-import { plannerFor } from '@/core/job/plan-in-job';
+import type { BenchRecord } from '@/core/inspection/bench-record';
+import { followRun, type FollowedRun, type IssuedWork, type RunOfIssue } from '@/core/inspection/run-of-issue';
+import { plannerFor, type Planner } from '@/core/job/plan-in-job';
+import { tooManySteps } from '@/core/route/run-steps';
 import { wholeShop } from '@/core/shop/shop';
+import { tell } from '@/core/units/show';
 import { send } from '@/ui/send';
 import { readOnce } from '../job-store/outbox';
 import { useBenchRecords } from '../job-store/use-records';
@@ -42,17 +45,45 @@ export function useIssue(jobId: string) {
   };
 }
 
+interface Following {
+  work: object;
+  epoch: number;
+  count: number;
+  run: FollowedRun;
+}
+
+/** Follows a run from record to record; what is drawn of an older state meanwhile sees the newer one. */
+function useFollowed(
+  work: (IssuedWork & { planner: Planner }) | undefined,
+  records: readonly BenchRecord[],
+  epoch: number,
+): RunOfIssue | undefined {
+  const following = useRef<Following>(undefined);
+  return useMemo(() => {
+    if (!work) return undefined;
+    let now = following.current;
+    if (now?.work !== work || now.epoch !== epoch)
+      following.current = now = { work, epoch, count: 0, run: followRun(work, work.planner) };
+    if (records.length > now.count) {
+      now.run.add(records.slice(now.count));
+      now.count = records.length;
+    }
+    return now.run.now();
+  }, [work, records, epoch]);
+}
+
 /** An issued route at work: its steps, what is done, and how each hole is made by now. */
 export function useRun(jobId: string) {
   const { issue, none, fault } = useIssue(jobId);
   const bench = useBenchRecords(jobId);
-  const { records } = bench;
+  const tooMany = useMemo(() => issue && tooManySteps(issue.route), [issue]);
   const work = useMemo(() => {
-    if (!issue) return undefined;
+    if (!issue || tooMany) return undefined;
     const shop = wholeShop(issue.inputs.shop);
     return { route: issue.route, job: issue.inputs.job, shop, planner: plannerFor(shop) };
-  }, [issue]);
-  const at = useMemo(() => work && runOfIssue(work, records, work.planner), [work, records]);
-  return { issue, none, fault, job: work?.job, shop: work?.shop, at, bench };
+  }, [issue, tooMany]);
+  const at = useFollowed(work, bench.records, bench.epoch);
+  const said = tooMany && `${tell(tooMany, 'mm')} ${tell(tooMany.remedy, 'mm')}`;
+  return { issue, none, fault: said ?? fault, job: work?.job, shop: work?.shop, at, bench };
 }
 export type Running = ReturnType<typeof useRun>;

@@ -1,9 +1,11 @@
 'use client';
 
 import { useState } from 'react';
+import type { SignedIn } from '@/contracts/session';
 import { TextField } from '@/ui/field';
 import { send } from '@/ui/send';
 import { useDraft } from '@/ui/use-draft';
+import { noteSignedIn } from '../job-store/signed-in';
 
 /** The door: the shop's passcode, and a name that goes with what is recorded. */
 export function SignIn({ next }: { next: string }) {
@@ -13,8 +15,9 @@ export function SignIn({ next }: { next: string }) {
   const [busy, setBusy] = useState(false);
   async function signIn(): Promise<void> {
     setBusy(true);
-    const got = await send('POST', '/api/v1/session', { passcode, who: who.trim() });
+    const got = await send<SignedIn>('POST', '/api/v1/session', { passcode, who: who.trim() });
     if (got.ok) {
+      noteSignedIn(got.value);
       window.location.assign(next);
       return;
     }

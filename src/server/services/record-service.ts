@@ -8,7 +8,7 @@ import {
 } from '@/contracts/record';
 import { countHoles } from '@/core/layout/place';
 import { timesOf } from '@/core/layout/record-order';
-import { isMarkOf } from '../access/session';
+import { isMarkOf, markOf } from '../access/session';
 import type { Database } from '../database';
 import { findNamed, type NamedFeature } from '../repositories/job-repository';
 import { appendRecords, findOfDevice, findRecords } from '../repositories/record-repository';
@@ -23,7 +23,7 @@ const why = (code: string, detail: string, remedy: string): Why => ({ code, deta
 
 /** What a record says, whoever sends it, whenever it arrives. */
 function said({ happenedAt: _, who: _w, ...record }: RecordInput | RecordKept): object {
-  const { arrivedAt: _a, arrival: _n, ...rest } = record as RecordKept;
+  const { arrivedAt: _a, arrival: _n, mark: _m, ...rest } = record as RecordKept;
   return rest;
 }
 
@@ -89,16 +89,20 @@ function readRecords(sent: readonly unknown[]): { read: RecordInput[]; unread: R
   return { read, unread };
 }
 
-/** Records with the name of who made them: one that they bring counts with its mark, or where nobody signs in. */
-function named(
+/** What shows that a record is of its name. */
+export const recordMark = (id: string, who: string): string => markOf(`${id} ${who}`);
+
+/** Whether a record brings what shows that it is of its name: made while that was signed in, or read here before. */
+const isSigned = ({ id, who }: RecordInput, mark: string | undefined): boolean =>
+  who !== undefined && mark !== undefined && (isMarkOf(who, mark) || isMarkOf(`${id} ${who}`, mark));
+
+/** Records with the name of who made them: the one that they bring where it is shown, or where nobody signs in. */
+const named = (
   records: readonly RecordInput[],
-  names: RecordBatch['names'],
+  marks: RecordBatch['marks'],
   session: string | undefined,
-): readonly RecordInput[] {
-  if (session === undefined) return records;
-  const signed = new Set(names?.flatMap(({ who, mark }) => (isMarkOf(who, mark) ? [who] : [])));
-  return records.map((r) => (r.who !== undefined && signed.has(r.who) ? r : { ...r, who: session }));
-}
+): readonly RecordInput[] =>
+  session === undefined ? records : records.map((r) => (isSigned(r, marks?.[r.id]) ? r : { ...r, who: session }));
 
 /** Records at the times at which they happened by the clock here. */
 async function timed(
@@ -143,7 +147,7 @@ export async function takeRecords(
   now = new Date(),
 ): Promise<RecordReceipt> {
   const { read, unread } = readRecords(sent);
-  const batch = named(await timed(db, read, about, now), about.names, session) as (RecordInput & {
+  const batch = named(await timed(db, read, about, now), about.marks, session) as (RecordInput & {
     happenedAt: string;
   })[];
   const features = new Map<string, ReadonlyMap<string, NamedFeature> | undefined>();

@@ -15,6 +15,7 @@ import { tooManySteps } from '@/core/route/run-steps';
 import { holeName } from '@/core/route/work-item';
 import { wholeShop } from '@/core/shop/shop';
 import type { Database } from '../database';
+import { findDataMark } from '../repositories/data-repository';
 import { findProgress, keepProgress, type ProgressRow } from '../repositories/progress-repository';
 import { lastArrival, listArrived } from '../repositories/record-repository';
 import { findRoute, lastIssued, lastNumber } from '../repositories/route-repository';
@@ -32,6 +33,8 @@ interface Followed {
   /** Arrival of the last record that is counted, and the one that happened last. */
   arrival: number;
   last?: RecordKept;
+  /** Which data it is of. */
+  mark: string;
 }
 
 /** Jobs that are followed in memory at a time; the one asked for longest ago goes first. */
@@ -62,7 +65,8 @@ function count(followed: Followed, records: readonly RecordKept[]): void {
 async function begin(db: Database, jobId: string): Promise<Followed> {
   const number = await lastNumber(db, jobId);
   const issue = number > 0 ? await findRoute(db, jobId, number) : undefined;
-  const followed: Followed = { issue, routeId: issue?.id, laid: nothingLaid(), atBench: false, arrival: 0 };
+  const mark = await findDataMark(db);
+  const followed: Followed = { issue, routeId: issue?.id, laid: nothingLaid(), atBench: false, arrival: 0, mark };
   if (issue && !tooManySteps(issue.route)) {
     const shop = wholeShop(issue.inputs.shop);
     followed.run = followRun({ route: issue.route, job: issue.inputs.job, shop }, plannerFor(shop));
@@ -88,7 +92,7 @@ async function moveOn(db: Database, jobId: string, routeId: string | undefined):
   const { followed } = bookOf(db);
   const known = followed.get(jobId);
   followed.delete(jobId);
-  let now = known?.routeId === routeId ? known : undefined;
+  let now = known?.routeId === routeId && known?.mark === (await findDataMark(db)) ? known : undefined;
   for (let more = now !== undefined; now && more;) {
     const page = await listArrived(db, jobId, now.arrival, SLICE);
     const records = page.records.toSorted(byOrder);
@@ -136,7 +140,13 @@ function progressIn({ laid, run, atBench }: Followed): KeptProgress {
 async function workOutProgress(db: Database, jobId: string, routeId: string | undefined): Promise<KeptProgress> {
   const followed = await followedOf(db, jobId, routeId);
   const progress = progressIn(followed);
-  await keepProgress(db, { jobId, routeId: routeId ?? null, arrival: followed.arrival, coreVersion: CORE_VERSION, progress });
+  await keepProgress(db, {
+    jobId,
+    routeId: routeId ?? null,
+    arrival: followed.arrival,
+    coreVersion: CORE_VERSION,
+    progress,
+  });
   return progress;
 }
 

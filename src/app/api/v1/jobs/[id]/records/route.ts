@@ -1,4 +1,7 @@
 import { recordQuery } from '@/contracts/record';
+import { sessionOf } from '@/server/access/at-the-door';
+import { withDataMark } from '@/server/http/data-mark';
+import { recordMark } from '@/server/services/record-service';
 import { database } from '@/server/start';
 import { queryOf } from '@/server/http/catalogue';
 import { answering, checked, json } from '@/server/http/respond';
@@ -10,5 +13,10 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     const { kind, after } = checked(recordQuery, queryOf(request));
     const db = await database();
     const { id } = await existingHead(db, (await params).id);
-    return json(after === undefined ? { records: await listRecords(db, id, kind) } : await listArrived(db, id, after));
+    const found = after === undefined ? { records: await listRecords(db, id, kind) } : await listArrived(db, id, after);
+    const signed = (await sessionOf(request)) !== undefined;
+    const records = signed
+      ? found.records.map((r) => (r.who ? { ...r, mark: recordMark(r.id, r.who) } : r))
+      : found.records;
+    return withDataMark(db, json({ ...found, records }));
   });
