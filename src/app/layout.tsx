@@ -9,6 +9,9 @@ import { headers } from 'next/headers';
 import { LeftOver } from '@/features/job-store/left-over';
 import { sessionIn } from '@/server/access/session';
 import { TopBar } from '@/features/top-bar/top-bar';
+import { database } from '@/server/start';
+import { zoneNow } from '@/server/services/zone-service';
+import { ShopClock } from '@/ui/shop-clock';
 import { UnitsProvider } from '@/ui/units';
 import { unitsHere } from './units-here';
 
@@ -24,11 +27,13 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en">
       <body className="min-h-dvh">
-        <UnitsProvider first={await unitsHere()}>
-          <TopBar signedInAs={session?.who} />
-          <LeftOver />
-          {children}
-        </UnitsProvider>
+        <ShopClock zone={await zoneNow(await database())}>
+          <UnitsProvider first={await unitsHere()}>
+            <TopBar signedInAs={session?.who} />
+            <LeftOver />
+            {children}
+          </UnitsProvider>
+        </ShopClock>
       </body>
     </html>
   );

@@ -9,6 +9,7 @@ import { MATERIAL_GROUPS, type Material } from '@/core/materials/material';
 import { TAP_CENTRES, TAP_CONDITIONS, type OwnTap } from '@/core/tapping/own-tap';
 import { TAP_GEOMETRIES, TAP_PLACES, TAP_STEELS, TAP_SURFACES, type TapSteel } from '@/core/tapping/tap';
 import { threadNamed } from '@/core/threads/thread-named';
+import { isTimeZone } from '@/core/units/shop-time';
 import { DISPLAYS } from '@/core/units/show';
 
 const rowId = z.string().regex(/^[\w.-]{1,80}$/, 'An id is 1 to 80 letters, digits, dots, - or _.');
@@ -229,6 +230,12 @@ const habitsSchema = z.strictObject(
 export const shopChange = z.strictObject({
   version,
   units: z.enum(DISPLAYS),
+  timeZone: z
+    .string()
+    .max(60)
+    .refine(isTimeZone, 'No such time zone.')
+    .optional()
+    .describe('IANA name of the zone of the shop; left out, it stays'),
   habits: habitsSchema,
 });
 export type ShopChange = z.infer<typeof shopChange>;

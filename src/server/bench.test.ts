@@ -133,7 +133,7 @@ test('how far a job is at the bench, what waits, and its inspection sheet', asyn
   ]);
   expect((await recorded())?.bench?.waiting).toBe(0);
   expect(
-    Buffer.from(await inspectionPdf(inspected, 'letter'))
+    Buffer.from(await inspectionPdf(inspected, 'letter', 'Europe/London'))
       .subarray(0, 5)
       .toString(),
   ).toBe('%PDF-');

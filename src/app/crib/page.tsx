@@ -1,5 +1,6 @@
 import { USUAL_HABITS } from '@/core/shop/habits';
 import { CribView } from '@/features/crib/crib-view';
+import { zoneOfServer } from '@/server/services/zone-service';
 import { database } from '@/server/start';
 import {
   listDrillCases,
@@ -33,6 +34,7 @@ export default async function CribPage() {
       habits={{
         version: row?.version ?? 1,
         units: row?.units ?? 'mm',
+        timeZone: row?.timeZone ?? zoneOfServer(),
         habits: { ...USUAL_HABITS, ...row?.habits },
       }}
     />

@@ -10,8 +10,16 @@ export const VERDICT_WORD = { good: 'good', bad: 'not good', open: 'not settled'
 export const readText = ({ read }: InspectionRow, display: Display): string =>
   read.map(({ label, value, unit }) => `${label} ${showText({ value, unit }, display)}`).join('; ');
 
-/** An inspection sheet as a table, a row for everything that was gauged. */
-export function writeInspectionCsv(rows: readonly InspectionRow[], display: Display): string {
+/** So many rows of a table are written at once. */
+const ROWS = 500;
+
+/** An inspection sheet as a table, a row for everything that was gauged; in pieces, so that a server can do other work between two. */
+export function* writeInspectionCsv(rows: readonly InspectionRow[], display: Display): Generator<string, void> {
+  yield `${COLUMNS.join(',')}\n`;
+  for (let at = 0; at < rows.length; at += ROWS) yield `${piece(rows.slice(at, at + ROWS), display)}\n`;
+}
+
+function piece(rows: readonly InspectionRow[], display: Display): string {
   const data = rows.map((r) => [
     r.part,
     r.hole,
@@ -24,5 +32,5 @@ export function writeInspectionCsv(rows: readonly InspectionRow[], display: Disp
     r.who ?? '',
     r.at,
   ]);
-  return Papa.unparse({ fields: COLUMNS, data }, { newline: '\n', escapeFormulae: FORMULA_START });
+  return Papa.unparse(data, { newline: '\n', escapeFormulae: FORMULA_START });
 }

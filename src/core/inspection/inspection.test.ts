@@ -204,7 +204,7 @@ test('an inspection sheet as a table: figures in the unit of the job, nothing th
     who: '=1+1',
     at: '2026-11-26T08:00:00.000Z',
   };
-  expect(writeInspectionCsv([row], 'inch').split('\n')[1]).toBe(
+  expect([...writeInspectionCsv([row], 'inch')].join('').split('\n')[1]).toBe(
     `2,A1,Minor diameter by pins,largest pin that enters 0.2638 in,not settled,Pin 0.2638 in enters.,,,"'=1+1",2026-11-26T08:00:00.000Z`,
   );
 });

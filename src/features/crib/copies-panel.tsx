@@ -1,14 +1,15 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
 import { useEffect, useState } from 'react';
 import type { CopyList } from '@/contracts/backup';
+import { useShopTime } from '@/ui/shop-clock';
 import { send, type Sent } from '@/ui/send';
 
 const SHOWN = 5;
 
 /** Copies of all data: the last ones, and one made now. */
 export function CopiesPanel() {
+  const time = useShopTime();
   const [copies, setCopies] = useState<CopyList['copies']>();
   const [fault, setFault] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -43,7 +44,7 @@ export function CopiesPanel() {
         <ul className="text-[15px]" aria-label="Copies">
           {copies.slice(0, SHOWN).map(({ name, at }) => (
             <li key={name} className="border-t border-steel-200 py-1">
-              {format(parseISO(at), 'd MMM yyyy, HH:mm')} <span className="text-steel-700">{name}</span>
+              {time(at, 'time')} <span className="text-steel-700">{name}</span>
             </li>
           ))}
           {copies.length === 0 && <li>No copy yet.</li>}

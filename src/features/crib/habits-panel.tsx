@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, type ReactNode } from 'react';
+import { useRef, useSyncExternalStore, type ReactNode } from 'react';
 import type { ShopChange } from '@/contracts/crib';
 import { HABITS } from '@/core/shop/habit-questions';
 import { USUAL_HABITS, type ShopHabits } from '@/core/shop/habits';
@@ -16,10 +16,23 @@ interface Props {
   example: ReactNode;
 }
 
+const never = (): (() => void) => () => undefined;
+let known: string[] | undefined;
+/** Every zone that this browser knows, and the one that is set; only that one until the page is in the browser. */
+function useZones(set: string | undefined): string[] {
+  const all = useSyncExternalStore(
+    never,
+    () => (known ??= Intl.supportedValuesOf('timeZone')),
+    () => undefined,
+  );
+  return [...new Set([...(set ? [set] : []), ...(all ?? [])])].sort();
+}
+
 /** Where practice differs: the methods, the usual one first, each with what hangs on it. */
 export function HabitsPanel({ habits, state, example }: Props) {
   const wanted = useRef(habits);
   const { choose } = useUnits();
+  const zones = useZones(habits.timeZone);
   function change(part: Partial<ShopChange>): void {
     wanted.current = { ...wanted.current, ...part };
     void state.change('shop', habits.version, 'PUT', '/api/v1/shop', wanted.current);
@@ -32,6 +45,16 @@ export function HabitsPanel({ habits, state, example }: Props) {
         <p className="mr-auto max-w-xl">
           Where practice differs, every answer follows these settings and still shows the other methods beside it.
         </p>
+        <SelectField
+          label="Time zone of the shop"
+          value={habits.timeZone ?? ''}
+          onChange={(timeZone) => change({ timeZone })}
+          className="w-56"
+        >
+          {zones.map((zone) => (
+            <option key={zone}>{zone}</option>
+          ))}
+        </SelectField>
         <Choice
           label="Units by default"
           value={habits.units}

@@ -4,6 +4,7 @@ import { CORE_VERSION, type Phrase, type Result } from '@/core/answer/answer';
 import { allCautions, refusals, type HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
 import { tell, type Display } from '@/core/units/show';
+import { useShopTime } from '@/ui/shop-clock';
 import { PrintedSection } from '@/ui/drawings/printed-section';
 import type { Paper } from '@/ui/paper';
 import { PrintedPage } from '@/ui/printed-page';
@@ -74,6 +75,7 @@ function HoleOnCard({ name, callout, result, display }: Props['plans'][number] &
 
 /** The job on paper: the steps in order, figures, cautions, and a way back to the job. */
 export function JobCard({ job, material, plans, display, paper, issue, address, qrSvg }: Props) {
+  const at = useShopTime();
   const notes = plans.flatMap(({ result }) => (result.ok ? result.value.cautions.filter((c) => c.standing) : []));
   const once = notes.filter((c, i) => notes.findIndex((other) => other.code === c.code) === i);
   return (
@@ -86,7 +88,7 @@ export function JobCard({ job, material, plans, display, paper, issue, address, 
           </p>
           {issue && (
             <p className="text-[10pt] font-bold">
-              By route {issue.number}, issued {issue.issuedAt.slice(0, 10)}
+              By route {issue.number}, issued {at(issue.issuedAt, 'date')}
             </p>
           )}
           {job.notes && <p className="text-[9pt]">{job.notes}</p>}

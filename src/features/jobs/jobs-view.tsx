@@ -1,6 +1,5 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useRef, useState, useTransition } from 'react';
@@ -9,6 +8,7 @@ import type { Job, ListedJob } from '@/contracts/job';
 import type { JobSummary } from '@/core/job/summary';
 import { NOTHING_RECORDED, stageOf, type Recorded } from '@/core/job/stage';
 import { tell, type Display } from '@/core/units/show';
+import { useShopTime } from '@/ui/shop-clock';
 import { TextField } from '@/ui/field';
 import { useKeys } from '@/ui/keys';
 import { send } from '@/ui/send';
@@ -174,6 +174,7 @@ function Row({ row: { job, material, summary, recorded = NOTHING_RECORDED }, dis
     features: summary?.features ?? 0,
     ...recorded,
   });
+  const at = useShopTime();
   return (
     <li className="plate relative grid grid-cols-[76px_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 p-2 focus-within:border-ink hover:border-ink md:grid-cols-[96px_minmax(0,2.2fr)_minmax(0,1fr)_auto]">
       <div className="dye row-span-2 grid h-[72px] place-items-center p-1 md:row-span-1">
@@ -200,7 +201,7 @@ function Row({ row: { job, material, summary, recorded = NOTHING_RECORDED }, dis
       </p>
       <div className="relative col-start-3 row-start-1 flex flex-col items-end gap-1 md:col-start-4">
         <JobMenu jobId={job.id} name={job.name} onCopy={onCopy} onDelete={onDelete} />
-        <span className="hidden text-sm text-steel-700 sm:inline">{format(parseISO(job.updatedAt), 'd MMM')}</span>
+        <span className="hidden text-sm text-steel-700 sm:inline">{at(job.updatedAt, 'day')}</span>
       </div>
     </li>
   );

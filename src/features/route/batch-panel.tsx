@@ -7,6 +7,7 @@ import type { Material } from '@/core/materials/material';
 import { againstDeadline, changePoints, firstArticle, fluidMl, timeShares } from '@/core/route/batch';
 import type { Route } from '@/core/route/route';
 import type { OwnTap } from '@/core/tapping/own-tap';
+import { useToday } from '@/ui/shop-clock';
 import { tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
 
@@ -64,7 +65,8 @@ export function BatchPanel({ route, material, taps, settings, decide, display, d
     );
   };
   const { deadline, hoursPerDay = 8 } = settings;
-  const daysLeft = deadline ? differenceInCalendarDays(parseISO(deadline), new Date()) + 1 : undefined;
+  const today = useToday();
+  const daysLeft = deadline && today ? differenceInCalendarDays(parseISO(deadline), parseISO(today)) + 1 : undefined;
   const against = daysLeft === undefined ? undefined : againstDeadline(route, hoursPerDay, daysLeft);
   return (
     <section aria-label="Batch" className="plate flex flex-col gap-2 p-3">
@@ -107,7 +109,7 @@ export function BatchPanel({ route, material, taps, settings, decide, display, d
           />
         )}
       </div>
-      {against && deadline && (
+      {against && deadline && today && (
         <div role="status">
           <p className={`font-bold ${against.spareDays < 0 ? 'text-danger' : 'text-pass'}`}>
             {daysLeft !== undefined && daysLeft <= 0
@@ -115,7 +117,7 @@ export function BatchPanel({ route, material, taps, settings, decide, display, d
               : against.spareDays < 0
                 ? `! ${-against.spareDays} ${against.spareDays === -1 ? 'day' : 'days'} late`
                 : `✓ ${against.spareDays} ${against.spareDays === 1 ? 'day' : 'days'} to spare`}
-            {`: ${against.daysNeeded} ${against.daysNeeded === 1 ? 'day' : 'days'} needed, done ${format(addDays(new Date(), against.daysNeeded - 1), 'd MMM')}.`}
+            {`: ${against.daysNeeded} ${against.daysNeeded === 1 ? 'day' : 'days'} needed, done ${format(addDays(parseISO(today), against.daysNeeded - 1), 'd MMM')}.`}
           </p>
           <ul className="list-disc pl-5 text-[15px]">
             {against.saves.map((p) => (

@@ -1,6 +1,5 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -8,6 +7,7 @@ import type { FrozenRoute, RouteIssue } from '@/contracts/route-issue';
 import { compareRoutes, type RouteChange } from '@/core/route/compare-routes';
 import type { Route } from '@/core/route/route';
 import { tell, type Display } from '@/core/units/show';
+import { useShopTime } from '@/ui/shop-clock';
 import { send } from '@/ui/send';
 
 interface Props {
@@ -26,6 +26,7 @@ const MOST = 40;
 /** Issues of the route: frozen under a number; what a new one would change is shown first. */
 export function IssuePanel({ jobId, jobVersion, saved, route, issues, display }: Props) {
   const router = useRouter();
+  const at = useShopTime();
   const [fault, setFault] = useState<string>();
   const [busy, setBusy] = useState(false);
   const [last, setLast] = useState<FrozenRoute>();
@@ -88,7 +89,7 @@ export function IssuePanel({ jobId, jobVersion, saved, route, issues, display }:
           >
             <strong>Issue {r.number}</strong>
             <span className="text-[15px]">
-              {format(parseISO(r.issuedAt), 'd MMM yyyy')}, {r.quantity} {r.quantity === 1 ? 'part' : 'parts'},{' '}
+              {at(r.issuedAt, 'long')}, {r.quantity} {r.quantity === 1 ? 'part' : 'parts'},{' '}
               {(r.seconds / 60).toFixed(0)} min
             </span>
             <span className="flex gap-3">

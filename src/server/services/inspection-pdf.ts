@@ -1,14 +1,31 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { readText, VERDICT_WORD } from '@/core/formats/inspection-csv';
+import { shopTime } from '@/core/units/shop-time';
 import { tell } from '@/core/units/show';
+import { Refusal } from './refusal';
 import type { Inspected } from './run-service';
 import { faceOnPaper, sheetPdf, type SheetPaper } from './sheet-pdf';
 
 const SIGN = { good: '', bad: '! ', open: '? ' } as const;
 const HEAD = ['Part', 'Hole', 'Gauged', 'Read', 'Verdict', 'Decided', 'By'];
 
+/** So many readings stand on one sheet. */
+const MOST_ROWS = 6000;
+const tooManyRows = (rows: number): Refusal => {
+  const detail = `${rows} readings are too many for one sheet; it takes ${MOST_ROWS}.`;
+  return new Refusal(422, 'Sheet too large', detail, [
+    {
+      field: 'from',
+      code: 'sheet-large',
+      detail,
+      remedy: 'Name its first and last part with from and to, or take the CSV.',
+    },
+  ]);
+};
+
 /** What was gauged on a job, hole by hole, with verdicts, what was decided, and room to sign. Black on white. */
-export async function inspectionPdf({ issue, rows }: Inspected, paper: SheetPaper): Promise<Uint8Array> {
+export async function inspectionPdf({ issue, rows }: Inspected, paper: SheetPaper, zone: string): Promise<Uint8Array> {
+  if (rows.length > MOST_ROWS) throw tooManyRows(rows.length);
   const { job, shop } = issue.inputs;
   const display = job.units ?? 'mm';
   const material = shop.materials.find((m) => m.id === job.materialId);
@@ -27,9 +44,9 @@ export async function inspectionPdf({ issue, rows }: Inspected, paper: SheetPape
       ],
     },
     r.decision ?? '',
-    [r.who, r.instrument, r.at.slice(0, 16).replace('T', ' ')].filter(Boolean).join(', '),
+    [r.who, r.instrument, shopTime(Date.parse(r.at), zone, 'time')].filter(Boolean).join(', '),
   ]);
-  return sheetPdf(`${job.name}, inspection`, paper, [
+  const content: Content = [
     {
       columns: [
         [
@@ -62,10 +79,11 @@ export async function inspectionPdf({ issue, rows }: Inspected, paper: SheetPape
               widths: [24, 28, 74, '*', 130, 70, 76],
               body: [head, ...body],
             },
-            layout: { hLineWidth: () => 0.6, vLineWidth: () => 0 },
+            layout: 'ruled',
           } as Content,
         ]
       : []),
     { text: 'Inspected by ______________________      Date ______________', margin: [0, 28, 0, 0] },
-  ]);
+  ];
+  return sheetPdf({ title: `${job.name}, inspection`, foot: `Times of ${zone}.`, paper, content });
 }

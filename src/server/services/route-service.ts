@@ -77,9 +77,10 @@ export async function issuesOf(db: Database, jobId: string): Promise<RouteIssue[
   return listRoutes(db, jobId);
 }
 
-/** One issued route, whole. @throws Refusal 404 */
-export async function issuedRoute(db: Database, jobId: string, number: number): Promise<FrozenRoute> {
-  const route = await findRoute(db, jobId, number);
+/** One issued route, whole. @param number as in its address; what is no number is of no route @throws Refusal 404 */
+export async function issuedRoute(db: Database, jobId: string, number: number | string): Promise<FrozenRoute> {
+  const asked = Number(number);
+  const route = Number.isSafeInteger(asked) ? await findRoute(db, jobId, asked) : undefined;
   if (!route)
     throw new Refusal(404, 'No such route', `Route ${number} of this job was never issued.`, [
       {

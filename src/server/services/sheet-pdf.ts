@@ -1,15 +1,12 @@
-import pdfmake from 'pdfmake';
-import roboto from 'pdfmake/fonts/Roboto.js';
+import path from 'node:path';
+import { setImmediate as turn } from 'node:timers/promises';
+import { Worker } from 'node:worker_threads';
 import type { Content } from 'pdfmake/interfaces';
 import type { Job } from '@/contracts/job';
 import { faceSketch } from '@/core/job/face-sketch';
+import { Refusal } from './refusal';
 
 export type SheetPaper = 'a4' | 'letter';
-
-pdfmake.addFonts(roboto);
-// Nothing is fetched for a sheet.
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path) => path.includes('pdfmake'));
 
 /** The face with the most holes, in black on white. */
 export function faceOnPaper(job: Job): string | undefined {
@@ -38,21 +35,103 @@ export function faceOnPaper(job: Job): string | undefined {
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${left - pad} ${-(bottom + h) - pad} ${w + 2 * pad} ${h + 2 * pad}"><g fill="none" stroke="black" stroke-width="${line}">${outline}${marks}</g>${letters}</svg>`;
 }
 
-/** A sheet for the shop, its title and page at the foot of each. */
-export const sheetPdf = (title: string, paper: SheetPaper, content: Content): Promise<Uint8Array> =>
-  pdfmake
-    .createPdf({
-      pageSize: paper === 'a4' ? 'A4' : 'LETTER',
-      pageMargins: [36, 36, 36, 40],
-      info: { title },
-      defaultStyle: { font: 'Roboto', fontSize: 11 },
-      footer: (page, pages) => ({ text: `${title}, sheet ${page} of ${pages}`, alignment: 'center', fontSize: 9 }),
-      content,
-    })
-    .getBuffer();
+/** Sheets that are made at a time; others wait. */
+const AT_A_TIME = 2;
+/** So many may wait; who comes after them is told to come again. */
+const MOST_WAITING = 20;
+const MOST_MS = 60_000;
+const MOST_MB = 768;
 
-/** As a browser gets it. */
+const waiting: (() => void)[] = [];
+let making = 0;
+
+async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  if (waiting.length >= MOST_WAITING)
+    throw new Refusal(503, 'Busy', 'Many sheets are being made.', [
+      { field: 'sheet', code: 'busy', detail: 'Many sheets are being made.', remedy: 'Ask again in a moment.' },
+    ]);
+  if (making >= AT_A_TIME) await new Promise<void>((resolve) => waiting.push(resolve));
+  making += 1;
+  try {
+    return await work();
+  } finally {
+    making -= 1;
+    waiting.shift()?.();
+  }
+}
+
+const tooLarge = (): Refusal =>
+  new Refusal(503, 'Sheet too large', 'This sheet takes too long to make.', [
+    {
+      field: 'sheet',
+      code: 'too-large',
+      detail: 'It takes too long.',
+      remedy: 'Take fewer parts on a sheet, or the CSV.',
+    },
+  ]);
+
+interface Sheet {
+  title: string;
+  /** What stands at the foot of every page, after its number. */
+  foot: string;
+  paper: SheetPaper;
+  content: Content;
+}
+
+/**
+ * A sheet for the shop, its title and page at the foot of each; made beside the requests, so that none waits for it.
+ * @throws Refusal 503 where too many are being made, or it takes more than a minute
+ */
+export const sheetPdf = (sheet: Sheet): Promise<Uint8Array> =>
+  inTurn(
+    () =>
+      new Promise<Uint8Array>((resolve, reject) => {
+        const maker = new Worker(path.join(process.cwd(), 'src', 'server', 'sheets', 'make-sheet.mjs'), {
+          workerData: sheet,
+          resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
+        });
+        const late = setTimeout(() => (void maker.terminate(), reject(tooLarge())), MOST_MS);
+        const end = (work: () => void) => (): void => {
+          clearTimeout(late);
+          work();
+        };
+        maker.once('message', (bytes: Uint8Array) => end(() => resolve(bytes))());
+        maker.once('error', (error: Error & { code?: string }) =>
+          end(() => reject(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? tooLarge() : error))(),
+        );
+      }),
+  );
+
+/** As a browser gets it; never kept by anything between, as it tells of now. */
 export const pdfResponse = (bytes: Uint8Array, name: string): Response =>
   new Response(Buffer.from(bytes), {
-    headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="${name}.pdf"` },
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${name}.pdf"`,
+      'cache-control': 'no-store',
+    },
+  });
+
+/** What is given piece by piece, as it is asked for. */
+function streamOf(pieces: Iterable<string>): ReadableStream<Uint8Array> {
+  const encoder = new TextEncoder();
+  const left = pieces[Symbol.iterator]();
+  return new ReadableStream({
+    async pull(controller) {
+      await turn();
+      const { done, value } = left.next();
+      if (done) controller.close();
+      else controller.enqueue(encoder.encode(value));
+    },
+  });
+}
+
+/** A table as a file. */
+export const csvResponse = (text: string | Iterable<string>, name: string): Response =>
+  new Response(typeof text === 'string' ? text : streamOf(text), {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': `attachment; filename="${name}.csv"`,
+      'cache-control': 'no-store',
+    },
   });

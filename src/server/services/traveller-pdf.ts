@@ -5,6 +5,7 @@ import type { Machine } from '@/core/cutting/machine';
 import { depth } from '@/core/answer/answer';
 import { changePoints, firstArticle, nameOfSetUp } from '@/core/route/batch';
 import type { RouteSetUp, Visit } from '@/core/route/route';
+import { shopTime } from '@/core/units/shop-time';
 import { showText, tell, type Display } from '@/core/units/show';
 import { faceOnPaper, sheetPdf, type SheetPaper } from './sheet-pdf';
 
@@ -128,7 +129,7 @@ async function setUpContent(
         widths: [16, '*', 100, 96, 16, 78],
         body: [head, ...setUp.visits.map((visit, i) => visitRow(visit, i, machine, display))],
       },
-      layout: { hLineWidth: () => 0.7, vLineWidth: () => 0, paddingTop: () => 4, paddingBottom: () => 4 },
+      layout: 'roomy',
     },
   ];
 }
@@ -137,7 +138,12 @@ async function setUpContent(
  * An issued route as a sheet to take to the machine: what is made, the face, every set-up with its operations, boxes and
  * room to write. Black on white, read from half a metre.
  */
-export async function travellerPdf(issue: FrozenRoute, origin: string, paper: SheetPaper): Promise<Uint8Array> {
+export async function travellerPdf(
+  issue: FrozenRoute,
+  origin: string,
+  paper: SheetPaper,
+  zone: string,
+): Promise<Uint8Array> {
   const { job, shop } = issue.inputs;
   const display = job.units ?? 'mm';
   const { route } = issue;
@@ -157,13 +163,13 @@ export async function travellerPdf(issue: FrozenRoute, origin: string, paper: Sh
       ),
     ),
   );
-  return sheetPdf(`${job.name}, route ${issue.number}`, paper, [
+  const content: Content = [
     {
       columns: [
         [
           { text: job.name, fontSize: 22, bold: true },
           {
-            text: `Route ${issue.number}, issued ${issue.issuedAt.slice(0, 10)}${issue.who ? ` by ${issue.who}` : ''}`,
+            text: `Route ${issue.number}, issued ${shopTime(Date.parse(issue.issuedAt), zone, 'date')}${issue.who ? ` by ${issue.who}` : ''}`,
             fontSize: 12,
           },
           {
@@ -197,5 +203,6 @@ export async function travellerPdf(issue: FrozenRoute, origin: string, paper: Sh
           },
         ] as Content[])
       : []),
-  ]);
+  ];
+  return sheetPdf({ title: `${job.name}, route ${issue.number}`, foot: `Dates of ${zone}.`, paper, content });
 }

@@ -5,6 +5,7 @@ import { database } from '@/server/start';
 import { queryOf } from '@/server/http/catalogue';
 import { answering, checked } from '@/server/http/respond';
 import { existingJob } from '@/server/services/job-service';
+import { pdfResponse } from '@/server/services/sheet-pdf';
 import { templatePdf } from '@/server/services/template-pdf';
 
 const query = z.strictObject({ face: faceSchema.default('top'), paper: z.enum(['a4', 'letter']).default('a4') });
@@ -16,7 +17,5 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     const features = job.holes.map((h) => ({ ...h, callout: h.question.callout }));
     const label = (id: string): string => job.holes.find((h) => h.id === id)?.question.callout ?? '';
     const bytes = await templatePdf(layOutFace(job.part, face, features), job.name, label, paper);
-    return new Response(Buffer.from(bytes), {
-      headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="template-${face}.pdf"` },
-    });
+    return pdfResponse(bytes, `template-${face}`);
   });

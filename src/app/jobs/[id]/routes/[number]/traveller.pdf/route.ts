@@ -2,9 +2,10 @@ import { z } from 'zod';
 import { database } from '@/server/start';
 import { queryOf } from '@/server/http/catalogue';
 import { answering, checked } from '@/server/http/respond';
-import { existingJob } from '@/server/services/job-service';
+import { existingHead } from '@/server/services/job-service';
 import { issuedRoute } from '@/server/services/route-service';
 import { pdfResponse } from '@/server/services/sheet-pdf';
+import { zoneNow } from '@/server/services/zone-service';
 import { travellerPdf } from '@/server/services/traveller-pdf';
 
 const query = z.strictObject({ paper: z.enum(['a4', 'letter']).default('a4') });
@@ -17,8 +18,8 @@ export const GET = (
     const { id, number } = await params;
     const { paper } = checked(query, queryOf(request));
     const db = await database();
-    await existingJob(db, id);
-    const issue = await issuedRoute(db, id, Number(number));
-    const bytes = await travellerPdf(issue, new URL(request.url).origin, paper);
+    await existingHead(db, id);
+    const issue = await issuedRoute(db, id, number);
+    const bytes = await travellerPdf(issue, new URL(request.url).origin, paper, await zoneNow(db));
     return pdfResponse(bytes, `traveller-${number}`);
   });
