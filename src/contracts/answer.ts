@@ -7,7 +7,9 @@ const length = z
   .union([z.number(), z.string().max(60)])
   .describe('Number in `units`, or text with a unit such as "16 mm", "5/8 in", "250 thou"');
 
-const speedStep = z.strictObject({ rpm: z.number().positive().max(200000), label: z.string().max(60).default('') });
+/** A spindle that turns slower than once a minute cuts nothing. */
+const rpm = z.number().min(1).max(200000);
+const speedStep = z.strictObject({ rpm, label: z.string().max(60).default('') });
 
 /** A machine given in the request instead of one of the crib's. */
 export const machineInput = z.strictObject({
@@ -18,11 +20,11 @@ export const machineInput = z.strictObject({
     .min(1)
     .max(60)
     .optional(),
-  rangeRpm: z.strictObject({ min: z.number().positive(), max: z.number().positive().max(200000) }).optional(),
+  rangeRpm: z.strictObject({ min: rpm, max: rpm }).optional(),
   reversible: z.boolean().default(false),
   tappingHead: z.boolean().default(false),
   coastRevolutions: z.number().min(0).max(200).default(1.5),
-  coastAtRpm: z.number().positive().max(200000).default(140),
+  coastAtRpm: rpm.default(140),
   chuckMm: z.number().positive().max(100).default(13),
 });
 

@@ -15,7 +15,7 @@ import { DISPLAYS } from '@/core/units/show';
 const rowId = z.string().regex(/^[\w.-]{1,80}$/, 'An id is 1 to 80 letters, digits, dots, - or _.');
 const name = z.string().trim().min(1, 'Enter a name.').max(120, 'A name has at most 120 characters.');
 const size = z.number().positive('Above zero.').max(10000);
-const rpm = z.number('Enter rev/min.').positive('Above zero.').max(200000);
+const rpm = z.number('Enter rev/min.').min(1, 'At least 1 rev/min.').max(200000, 'At most 200000 rev/min.');
 const seconds = z.number('Enter seconds.').min(0, 'Zero or more.').max(36000);
 const version = z.number().int().min(1);
 const condition = z.enum(['sharp', 'worn', 'blunt', 'lost']);

@@ -1,9 +1,11 @@
+import { fieldsOf, setOf, type FeatureSet, type HeadSet } from '@/contracts/job-change';
+import { inUnits, type AskForm } from '@/core/hole/form';
 import { tapLoadRequest } from '@/contracts/tap-load';
 import { routeIssueRequest } from '@/contracts/route-issue';
 import { listTaps } from './repositories/crib-repository';
 import { lastIssued } from './repositories/route-repository';
 import { importCrib, addItem } from './services/crib-service';
-import { changeIn } from './services/change-job';
+import { changeIn, patchJob } from './services/change-job';
 import { existingJob } from './services/job-service';
 import { issuedRoute, issueRoute, issuesOf } from './services/route-service';
 import { shopNow } from './services/shop-service';
@@ -85,7 +87,23 @@ describe('routes are issued', () => {
     expect(await issue({ id: 'issue-0002', jobVersion: now.version })).toMatchObject({ number: 2, quantity: 9 });
     expect((await issuesOf(at.db, id)).map((r) => r.number)).toEqual([2, 1]);
     expect((await issuedRoute(at.db, id, 1)).route.quantity).toBe(1);
+    const current = async () => (await lastIssued(at.db, [id])).get(id)?.current;
     expect((await lastIssued(at.db, [id])).get(id)).toMatchObject({ number: 2, current: true });
+    // The unit that it is shown in, and its name, change nothing of what is made; a callout does.
+    const change = async (set: Partial<HeadSet>, question?: Partial<AskForm>): Promise<void> => {
+      const { headVersion, holes } = await existingJob(at.db, id);
+      const features = holes.flatMap((h) => {
+        const to = { ...inUnits(h.question, set.units ?? h.question.units), ...question };
+        const fields = fieldsOf({ question: to });
+        return [{ id: h.id, version: h.version, set: setOf(fields) as FeatureSet }];
+      });
+      await patchJob(at.db, id, { head: { version: headVersion, set }, add: [], features, remove: [] });
+    };
+    await change({ units: 'inch' });
+    await change({ units: 'mm', name: 'Renamed' });
+    expect(await current()).toBe(true);
+    await change({ notes: 'x' }, { callout: '4x M6 THRU' });
+    expect(await current()).toBe(false);
     expect((await refusal(issuedRoute(at.db, id, 9))).status).toBe(404);
   });
 

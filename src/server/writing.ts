@@ -1,4 +1,5 @@
 import type { Database } from './database';
+import { sqliteCode } from './database-faults';
 
 /** A transaction, or a connection outside of one. */
 export type Writer = Pick<Database, 'insert' | 'update' | 'delete' | 'select'>;
@@ -14,6 +15,18 @@ export function inTurn<T>(db: Database, work: () => Promise<T>): Promise<T> {
   const now = before.then(work, work);
   queues.set(db, now);
   return now;
+}
+
+/**
+ * Writes what is worked out from the rest, so that it need not be again. Where that cannot be written, as on a full disk, reading
+ * goes on without it.
+ */
+export async function keeping(db: Database, work: (tx: Writer) => Promise<void>): Promise<void> {
+  try {
+    await writing(db, work);
+  } catch (error) {
+    if (!/FULL|READONLY|BUSY|LOCKED|IOERR/.test(sqliteCode(error) ?? '')) throw error;
+  }
 }
 
 /** Runs a transaction in its turn. All of `work` is written, or nothing. */

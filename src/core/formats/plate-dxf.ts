@@ -60,7 +60,7 @@ const no = (code: string, text: string, remedy: string, values?: Phrase['values'
   refuse(fileProblem(code, text, remedy, values));
 
 /** Where a circle or point begins, as it is counted before the drawing is read. */
-const HOLE_ENTITY = /^\s*0\s*\n\s*(?:CIRCLE|POINT)\s*$/gm;
+const HOLE_ENTITY = /^[ \t]*0[ \t\r]*\n[ \t]*(?:CIRCLE|POINT)[ \t\r]*$/gm;
 /** Corners that an outline may have. */
 const MOST_CORNERS = 20_000;
 
@@ -79,7 +79,7 @@ function parsed(text: string): Result<Drawing> {
       holes,
       most: MOST_HOLES,
     });
-  if (!/\bEOF\s*$/.test(text))
+  if (!/\bEOF$/.test(text.trimEnd()))
     return no('dxf-truncated', 'The file breaks off: its end mark is missing.', 'Export the drawing again.');
   try {
     const document = new DxfParser().parseSync(text) as unknown as Partial<Drawing> | null;

@@ -6,6 +6,7 @@ import type { Place } from '@/core/layout/place';
 import { writePlace } from '@/core/layout/write-place';
 import type { Conflict, Saving } from './job-store';
 import type { JobInHand } from './use-job';
+import { useNotKept } from './use-not-kept';
 
 interface Props {
   inHand: JobInHand;
@@ -43,9 +44,13 @@ function shown({ field }: Conflict, value: unknown): string {
   return JSON.stringify(value).replace(/["{}]/g, '').replaceAll(',', ', ').slice(0, 120);
 }
 
+const few = (list: readonly string[]): string =>
+  `${list.slice(0, 6).join(', ')}${list.length > 6 ? ` and ${list.length - 6} more` : ''}`;
+
 /** The head of a view on a job: its name, whether all is saved, undo and redo, and what others changed. */
 export function JobBar({ inHand, view, children }: Props) {
-  const { job, saving, conflicts, news, store } = inHand;
+  const { job, saving, conflicts, news, store, gone, lost } = inHand;
+  const notKept = useNotKept();
   const quiet = saving.state === 'saved' || saving.state === 'saving';
   return (
     <div className="flex flex-col gap-2">
@@ -82,6 +87,34 @@ export function JobBar({ inHand, view, children }: Props) {
           Redo
         </button>
       </div>
+      {gone && (
+        <p role="alert" className="plate flex flex-wrap items-center gap-3 border-l-8 border-l-danger p-3">
+          <span className="mr-auto font-bold">
+            This job is not on the server any more. What you change here waits until it is back.
+          </span>
+          <button type="button" className="btn-next" onClick={() => void store.bringBack()}>
+            Bring it back
+          </button>
+        </p>
+      )}
+      {lost.length > 0 && (
+        <p role="alert" className="plate flex flex-wrap items-center gap-3 border-l-8 border-l-brass p-3">
+          <span className="mr-auto">
+            The server was restored from an older copy that lacks: <strong>{few(lost)}</strong>.
+          </span>
+          <button type="button" className="btn-next" onClick={store.sendLost}>
+            Send it again
+          </button>
+          <button type="button" className="btn" onClick={store.leaveLost}>
+            Leave it as it is there
+          </button>
+        </p>
+      )}
+      {notKept && (
+        <p role="status" className="text-sm">
+          Not kept in this browser: {notKept}. Keep this page open until it says Saved.
+        </p>
+      )}
       {conflicts.length > 0 && (
         <section role="alert" aria-label="Changed in two places" className="plate border-l-8 border-l-brass p-3">
           {conflicts.map((conflict) => (
@@ -111,10 +144,7 @@ export function JobBar({ inHand, view, children }: Props) {
       )}
       {news.length > 0 && (
         <p role="status" className="plate flex flex-wrap items-center gap-3 px-3 py-1.5">
-          <span className="mr-auto">
-            Changed elsewhere: {news.slice(0, 6).join(', ')}
-            {news.length > 6 && ` and ${news.length - 6} more`}.
-          </span>
+          <span className="mr-auto">Changed elsewhere: {few(news)}.</span>
           <button type="button" className="btn h-9" onClick={store.dismissNews}>
             OK
           </button>

@@ -103,7 +103,7 @@ test('while the server is away changes wait, are counted, and go with growing pa
   expect(sent).toHaveLength(2);
   await settle(1000);
   expect(sent).toHaveLength(3);
-  store.reached();
+  store.heard('', undefined);
   await settle(0);
   expect([sent.slice(3).map((c) => c.features[0].set.name), store.getState().saving.state]).toEqual([
     ['studs', 'rim'],
@@ -186,7 +186,7 @@ test('after one’s own change later ones know the fields that it set, and no ot
   rename('B', 'rim');
   await settle();
   store.edit((d) => Object.assign(d.features['feature-B'], { name: 'edge', face: 'front' }));
-  store.reached();
+  store.heard('', undefined);
   await settle();
   expect(sent.at(-1)?.features).toEqual([
     { id: 'feature-B', version: 4, set: { name: 'edge' } },

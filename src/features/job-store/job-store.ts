@@ -13,6 +13,7 @@ import {
   madeFrom,
   newsOf,
   onlyField,
+  putFeatures,
   withChange,
   withoutField,
   withReceipt,
@@ -55,6 +56,10 @@ export interface JobState {
   news: string[];
   canUndo: boolean;
   canRedo: boolean;
+  /** The job was removed elsewhere. */
+  gone: boolean;
+  /** What the server lacks since an older copy was brought back, in words. */
+  lost: string[];
 }
 
 interface Step {
@@ -101,6 +106,13 @@ export class JobStore {
   /** Id of the change that they are of. */
   private disputed: string | undefined;
   private news: string[] = [];
+  /** Which data of the server this job was read from; undefined until the server said so. */
+  private mark: string | undefined;
+  /** The job was removed elsewhere. */
+  private gone = false;
+  /** The job as it was here before an older copy was brought back, and what of it the server lacks. */
+  private lost: JobDocument | undefined;
+  private lostNews: string[] = [];
   private listeners = new Set<() => void>();
   private state: JobState;
 
@@ -222,8 +234,74 @@ export class JobStore {
     this.soon(0);
   };
 
-  /** The server has answered something else: what waits for it is sent again. */
-  reached(): void {
+  /** Whether the server has other data than what this job was read from: a copy was brought back. */
+  isOtherData = (mark: string): boolean => this.mark !== undefined && mark !== '' && mark !== this.mark;
+
+  /**
+   * What the server answers when it is asked for the job: what waits for it is sent again. Where a copy was brought back, or the
+   * job was removed elsewhere, that is said, with what this tab knows beyond it.
+   */
+  heard(mark: string, job: Job | undefined, gone = false): void {
+    if (gone !== this.gone) {
+      this.gone = gone;
+      this.tell();
+    }
+    if (this.isOtherData(mark) && job) this.broughtBack(job);
+    if (mark !== '') this.mark = mark;
+    this.reached();
+  }
+
+  /** The job as an older copy has it takes the place of what the server had; what differs is offered, never sent unasked. */
+  private broughtBack(job: Job): void {
+    const before = this.shown;
+    this.base = documentOf(job);
+    this.meta = { createdAt: job.createdAt, updatedAt: job.updatedAt };
+    const differs = newsOf(this.base, before);
+    this.lost = differs.length > 0 ? before : undefined;
+    this.lostNews = differs;
+    dropWaiting(
+      'changes',
+      this.waiting.map((c) => c.change),
+    );
+    this.waiting = [];
+    this.past = [];
+    this.future = [];
+    this.show();
+  }
+
+  /** Sends again what the server lacks since a copy was brought back. */
+  sendLost = (): void => {
+    const { lost } = this;
+    if (!lost) return;
+    this.leaveLost();
+    this.edit((draft) => {
+      draft.head = lost.head as Draft<JobDocument>['head'];
+      putFeatures(draft, featuresOf(lost));
+    });
+  };
+  leaveLost = (): void => {
+    this.lost = undefined;
+    this.lostNews = [];
+    this.tell();
+  };
+
+  /** Brings back a job that was removed elsewhere, or makes it anew where the server has no trace of it. */
+  bringBack = async (): Promise<void> => {
+    const { id } = this.base;
+    const back = await send<Job>('POST', `/api/v1/jobs/${id}/restore`);
+    const { createdAt: _c, updatedAt: _u, version: _v, headVersion: _h, nextLetter: _n, ...whole } = this.state.job;
+    const got = back.ok || back.status !== 404 ? back : await send<Job>('POST', '/api/v1/jobs', whole);
+    this.fault = got.ok ? undefined : got.fault;
+    if (got.ok) {
+      this.gone = false;
+      if (back.ok) this.receive(got.value);
+      else this.broughtBack(got.value);
+      this.flush();
+    }
+    this.tell();
+  };
+
+  private reached(): void {
     if (this.fault !== undefined && !this.refused && this.conflicts.length === 0) this.flush();
   }
 
@@ -346,7 +424,7 @@ export class JobStore {
     this.fault = got.fault;
     this.signedOut = got.status === 401;
     if (got.status === 409 && got.partial) this.conflicting(change, got.partial as Job, got.errors ?? []);
-    else if (got.status === 0 || got.status === 429 || got.status >= 500 || got.status === 401) {
+    else if (got.status === 0 || got.status === 429 || got.status >= 500 || got.status === 401 || got.status === 404) {
       this.soon(RETRY_MS[Math.min(this.tries, RETRY_MS.length - 1)]);
       this.tries += 1;
     } else this.refused = true;
@@ -410,6 +488,8 @@ export class JobStore {
       news: this.news,
       canUndo: this.past.length > 0,
       canRedo: this.future.length > 0,
+      gone: this.gone,
+      lost: this.lostNews,
     };
   }
   private lastShown: JobDocument | undefined;

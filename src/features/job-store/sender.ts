@@ -61,7 +61,10 @@ const bodyOf = (rows: readonly WaitingRecord[]): RecordBatch => ({
 /** The server answered that it cannot read what was sent: one of it keeps the others from being taken. */
 const isUnreadable = (status: number): boolean => status === 400 || status === 413 || status === 422;
 
-async function sendBatch(rows: readonly WaitingRecord[]): Promise<boolean> {
+const NO_JOB = 'job-unknown';
+
+/** @param stuck ids of those that wait for their job */
+async function sendBatch(rows: readonly WaitingRecord[], stuck: Set<string>): Promise<boolean> {
   const got = await send<RecordReceipt>('POST', '/api/v1/records', bodyOf(rows));
   const receipt = got.ok ? got.value : got.status === 422 ? (got.partial as RecordReceipt | undefined) : undefined;
   if (!receipt) {
@@ -72,16 +75,20 @@ async function sendBatch(rows: readonly WaitingRecord[]): Promise<boolean> {
     }
     if (rows.length > 1) {
       const half = Math.ceil(rows.length / 2);
-      return (await sendBatch(rows.slice(0, half))) && (await sendBatch(rows.slice(half)));
+      return (await sendBatch(rows.slice(0, half), stuck)) && (await sendBatch(rows.slice(half), stuck));
     }
     refuse(rows[0], fault);
     return true;
   }
   tell({ clockAheadS: receipt.clockAheadS });
   const there = new Set([...receipt.taken, ...receipt.known]);
-  for (const { id, detail, remedy } of receipt.refused) {
+  for (const { id, code, detail, remedy } of receipt.refused) {
     const row = rows.find((r) => r.id === id);
-    if (row) refuse(row, `${detail} ${remedy}`);
+    if (row && code === NO_JOB) {
+      // It is removed, or a copy without it was brought back: it may come again.
+      stuck.add(id);
+      tell({ ...state, fault: detail });
+    } else if (row) refuse(row, `${detail} ${remedy}`);
   }
   // They wait here until what arrived is kept, so that nothing is missing between the two.
   for (const jobId of new Set(rows.map((r) => r.jobId))) {
@@ -117,18 +124,19 @@ export async function sendRecords(): Promise<void> {
   }
   busy = true;
   clearTimeout(timer);
+  const stuck = new Set<string>();
+  const later = (): void => void (timer = setTimeout(() => void sendRecords(), AGAIN_MS));
   try {
     do {
       more = false;
-      const rows = (await waitingRecords()).filter((r) => r.refused === undefined && !isThere(r));
+      const rows = (await waitingRecords()).filter((r) => r.refused === undefined && !isThere(r) && !stuck.has(r.id));
       const batch = batchOf(rows, MOST_RECORDS);
-      if (batch.length === 0) return tell({ clockAheadS: state.clockAheadS });
-      if (!(await sendBatch(batch))) {
-        timer = setTimeout(() => void sendRecords(), AGAIN_MS);
-        return;
-      }
+      if (batch.length === 0) break;
+      if (!(await sendBatch(batch, stuck))) return later();
       more ||= batch.length < rows.length;
     } while (more as boolean);
+    if (stuck.size > 0) return later();
+    tell({ clockAheadS: state.clockAheadS });
   } finally {
     busy = false;
   }

@@ -2,6 +2,7 @@
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
+import { DATA_MARK } from '@/contracts/data-mark';
 import type { FeatureInput, Job, JobFeature } from '@/contracts/job';
 import { useUndoKeys } from '@/ui/use-undo-keys';
 import { putFeatures } from './job-document';
@@ -11,12 +12,14 @@ import { whenSaved } from './tabs';
 /** How often it is asked what others changed, ms. */
 const ASK_MS = 4000;
 
-/** The job as the server has it; what this reader has already is not sent again. */
-async function load(id: string, version: number): Promise<Job | null> {
+/** The job as the server has it, and which data that is of; what this reader has already is not sent again. */
+async function load(id: string, version: number): Promise<{ job?: Job; mark: string; gone?: boolean }> {
   const response = await fetch(`/api/v1/jobs/${id}`, { headers: { 'if-none-match': `"${version}"` } });
-  if (response.status === 304) return null;
+  const mark = response.headers.get(DATA_MARK) ?? '';
+  if (response.status === 304) return { mark };
+  if (response.status === 404) return { mark, gone: true };
   if (!response.ok) throw new Error(`The server answered ${response.status}.`);
-  return (await response.json()) as Job;
+  return { job: (await response.json()) as Job, mark };
 }
 
 /** What of a job is laid out: its part and its features in their order. */
@@ -37,9 +40,10 @@ export function useJob(first: Job) {
   const { data } = useQuery({
     queryKey: key,
     queryFn: async () => {
-      const job = await load(first.id, store.version);
-      store.reached();
-      return job ?? client.getQueryData<Job>(key) ?? first;
+      const { job, mark, gone } = await load(first.id, store.version);
+      const whole = store.isOtherData(mark) && !job && !gone ? (await load(first.id, -1)).job : job;
+      store.heard(mark, whole, gone);
+      return whole ?? client.getQueryData<Job>(key) ?? first;
     },
     initialData: first,
     refetchInterval: ASK_MS,

@@ -3,10 +3,10 @@
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { RecordInput, RecordKept, RecordKind } from '@/contracts/record';
 import type { BenchKind, BenchRecord, BodyOf } from '@/core/inspection/bench-record';
-import { whenKeeping, whyNotKept } from './outbox';
 import { logOf, type LogState } from './record-log';
 import { sendingNow, sendRecords, whenSending, type Sending } from './sender';
 import { whenRecorded, whenSaved } from './tabs';
+import { useNotKept } from './use-not-kept';
 
 type Kept<K extends RecordKind> = Extract<RecordKept, { kind: K }>;
 type Own<K extends RecordKind> = Omit<
@@ -17,9 +17,6 @@ type Own<K extends RecordKind> = Omit<
 /** How often it is looked for what others recorded, ms. */
 const LOOK_MS = 4000;
 const NOTHING: Sending = {};
-
-/** Why this browser keeps nothing of what is made here; undefined while it does. */
-export const useNotKept = (): string | undefined => useSyncExternalStore(whenKeeping, whyNotKept, () => undefined);
 
 /**
  * What was recorded at a job: what the server has and what waits for it, in the order in which it happened.

@@ -39,6 +39,8 @@ export interface HeadState extends JobHeadFields {
   id: string;
   version: number;
   headVersion: number;
+  /** Version at which something changed last that its route is made from. */
+  workVersion: number;
   fieldVersions: FieldVersions;
   createdAt: string;
   updatedAt: string;
@@ -111,10 +113,10 @@ export async function writeFeature(
 
 /** Writes the head of a job over the row that is there. */
 export async function writeHead(tx: Writer, head: HeadState): Promise<void> {
-  const { id, version, headVersion, fieldVersions, updatedAt } = head;
+  const { id, version, headVersion, workVersion, fieldVersions, updatedAt } = head;
   await tx
     .update(jobs)
-    .set({ ...headColumns(head), version, headVersion, fieldVersions, updatedAt })
+    .set({ ...headColumns(head), version, headVersion, workVersion, fieldVersions, updatedAt })
     .where(eq(jobs.id, id));
 }
 

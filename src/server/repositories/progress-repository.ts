@@ -1,7 +1,7 @@
 import { inArray } from 'drizzle-orm';
 import type { Database } from '../database';
 import { jobProgress } from '../schema';
-import { writing } from '../writing';
+import { keeping } from '../writing';
 
 export type ProgressRow = typeof jobProgress.$inferSelect;
 
@@ -17,6 +17,6 @@ export async function findProgress(db: Database, jobIds: readonly string[]): Pro
 
 /** Keeps how far a job is. */
 export const keepProgress = (db: Database, row: ProgressRow): Promise<void> =>
-  writing(db, async (tx) => {
+  keeping(db, async (tx) => {
     await tx.insert(jobProgress).values(row).onConflictDoUpdate({ target: jobProgress.jobId, set: row });
   });

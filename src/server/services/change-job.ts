@@ -9,6 +9,7 @@ import {
 } from '@/contracts/job-change';
 import type { FeatureInput, Job, JobFeature } from '@/contracts/job';
 import type { FieldError } from '@/contracts/problem';
+import { inUnits } from '@/core/hole/form';
 import { nextLetter } from '@/core/layout/letters';
 import { countHoles, MOST_HOLES } from '@/core/layout/place';
 import type { Database } from '../database';
@@ -230,6 +231,20 @@ async function receipt(tx: Writer, head: HeadState, before: number, ids: readonl
   };
 }
 
+/** Fields of a job and of a feature that no route is made from: what they are called and the unit they are shown in. */
+const ASIDE: readonly string[] = ['name', 'notes', 'units'];
+const isWork = (set: object): boolean => Object.keys(set).some((field) => !ASIDE.includes(field));
+
+/** Whether a feature is made otherwise than before: not by another name, or by the same lengths in another unit. */
+function isMadeOtherwise(
+  { feature: before, deleted }: FeatureState,
+  { feature: after, ...now }: FeatureState,
+): boolean {
+  const asWork = ({ question, ...feature }: JobFeature): Fields =>
+    without(fieldsOf({ ...feature, question: inUnits({ ...question }, after.question.units), version: 0 }), 'name');
+  return deleted !== now.deleted || !isDeepStrictEqual(asWork(before), asWork(after));
+}
+
 const finds = (set: object): boolean => 'name' in set || 'notes' in set || 'question' in set;
 const moves = (set: object): boolean => 'place' in set;
 
@@ -250,7 +265,15 @@ async function made(tx: Writer, head: HeadState, patch: JobPatch): Promise<Patch
   for (const state of written) await writeFeature(tx, jobId, state, at);
   await insertFeatures(tx, jobId, added.added);
   if (patch.add.length > 0 || patch.features.some((f) => moves(f.set))) checkCount(await findPlaces(tx, jobId));
-  const next = { ...(newHead ?? head), version: head.version + 1, updatedAt: at };
+  const version = head.version + 1;
+  const works =
+    added.added.length > 0 ||
+    isWork(patch.head?.set ?? {}) ||
+    written.some((s) => {
+      const before = there.get(s.feature.id);
+      return before === undefined || isMadeOtherwise(before, s);
+    });
+  const next = { ...(newHead ?? head), version, updatedAt: at, workVersion: works ? version : head.workVersion };
   await writeHead(tx, next);
   const found = patch.add.length + patch.remove.length > 0 || patch.features.some((f) => finds(f.set));
   if (found || (patch.head && finds(patch.head.set))) await writeSearchText(tx, jobId);

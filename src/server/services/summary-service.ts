@@ -8,7 +8,7 @@ import { inSlices } from '../in-slices';
 import { findCribRevision } from '../repositories/crib-repository';
 import { findJob } from '../repositories/job-repository';
 import { jobSummaries } from '../schema';
-import { writing } from '../writing';
+import { keeping } from '../writing';
 import { shopNow } from './shop-service';
 
 /** What a summary was made from; it holds as long as none of it changes. */
@@ -19,7 +19,7 @@ interface MadeFrom {
 }
 
 async function keep(db: Database, jobId: string, made: MadeFrom, summary: JobSummary): Promise<void> {
-  await writing(db, async (tx) => {
+  await keeping(db, async (tx) => {
     const row = { jobId, ...made, summary };
     await tx.insert(jobSummaries).values(row).onConflictDoUpdate({ target: jobSummaries.jobId, set: row });
   });

@@ -9,7 +9,7 @@ import { unitsHere } from '@/app/units-here';
 import { DISPLAYS } from '@/core/units/show';
 import { database } from '@/server/start';
 import { inSlices } from '@/server/in-slices';
-import { findJob } from '@/server/repositories/job-repository';
+import { findHead, findJob } from '@/server/repositories/job-repository';
 import { findRoute, lastNumber } from '@/server/repositories/route-repository';
 import { wholeShop } from '@/core/shop/shop';
 import { shopNow } from '@/server/services/shop-service';
@@ -25,6 +25,7 @@ export default async function CardPage({ params, searchParams }: Props) {
   const db = await database();
   const jobNow = await findJob(db, (await params).id);
   if (!jobNow) notFound();
+  const head = await findHead(db, jobNow.id);
   const { paper: wanted, units, route } = await searchParams;
   const number = route === 'none' ? 0 : Number(route ?? (await lastNumber(db, jobNow.id)));
   const issue = number > 0 ? await findRoute(db, jobNow.id, number) : undefined;
@@ -50,7 +51,7 @@ export default async function CardPage({ params, searchParams }: Props) {
         paper={paper}
         display={display}
         more={route === undefined ? '' : `&route=${encodeURIComponent(route)}`}
-        issue={issue && { number: issue.number, current: issue.jobVersion === jobNow.version }}
+        issue={issue && { number: issue.number, current: issue.jobVersion >= (head?.workVersion ?? 0) }}
       />
       <JobCard
         job={job}

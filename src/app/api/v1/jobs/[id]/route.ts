@@ -1,9 +1,10 @@
 import { jobReplacement } from '@/contracts/job';
 import { jobPatch } from '@/contracts/job-change';
+import { withDataMark } from '@/server/http/data-mark';
 import { database } from '@/server/start';
 import { answering, JOB_BODY, json, readBody } from '@/server/http/respond';
 import { patchJob } from '@/server/services/change-job';
-import { deleteJob, existingJob, replaceJob } from '@/server/services/job-service';
+import { deleteJob, existingHead, existingJob, replaceJob } from '@/server/services/job-service';
 import { Refusal } from '@/server/services/refusal';
 
 interface Context {
@@ -13,13 +14,15 @@ interface Context {
 /** A reader that names the version it has gets 304 while that is the newest. */
 export const GET = (request: Request, { params }: Context): Promise<Response> =>
   answering(async () => {
-    const job = await existingJob(await database(), (await params).id);
-    const tag = `"${job.version}"`;
+    const db = await database();
+    const { id, version } = await existingHead(db, (await params).id);
+    const tag = `"${version}"`;
     if (request.headers.get('if-none-match') === tag)
-      return new Response(null, { status: 304, headers: { etag: tag } });
+      return withDataMark(db, new Response(null, { status: 304, headers: { etag: tag } }));
+    const job = await existingJob(db, id);
     const response = json(job);
-    response.headers.set('etag', tag);
-    return response;
+    response.headers.set('etag', `"${job.version}"`);
+    return withDataMark(db, response);
   });
 
 export const PATCH = (request: Request, { params }: Context): Promise<Response> =>
