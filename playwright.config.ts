@@ -4,7 +4,9 @@ import { defineConfig, devices } from '@playwright/test';
 export default defineConfig<object, { shop: string }>({
   testDir: 'e2e',
   workers: 2,
-  timeout: 45_000,
+  // A neighbour may take a core: nothing here is decided by how long it takes.
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   retries: 0,
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? '.tmp/results/e2e.json' }]],
   use: {

@@ -1,4 +1,3 @@
-import { v7 as uuidv7 } from 'uuid';
 import { expect, inaccessible, OwnServer, test, type APIRequestContext, type Page } from './test';
 
 const BLOCK = 'sample-job-bearing-block';
@@ -184,49 +183,6 @@ test('two benches on one job without a network, then with one: nothing lost, not
     const kept = await recordsOf(request, PIER, server.address);
     expect([kept.length, new Set(kept.map((r) => r.body.step)).size]).toEqual([4, 4]);
     await Promise.all(benches.map((b) => b.context().close()));
-  } finally {
-    await server.end();
-  }
-});
-
-test('a thousand records under twenty kills of the server: each found once', async ({ request }) => {
-  test.setTimeout(180_000);
-  const server = new OwnServer(3937);
-  await server.start();
-  try {
-    const made = Array.from({ length: 1000 }, (_, i) => ({
-      id: uuidv7(),
-      kind: 'note',
-      jobId: PIER,
-      happenedAt: new Date(1_700_000_000_000 + i).toISOString(),
-      body: { part: 1, text: `note ${i}` },
-    }));
-    let kills = 0;
-    let sent = 0;
-    const killing = (async () => {
-      for (; kills < 20; kills++) {
-        await new Promise((resolve) => setTimeout(resolve, 40 + ((kills * 37) % 160)));
-        await server.kill();
-        await server.start();
-      }
-    })();
-    // As a bench does: the first that are left, again until they are acknowledged.
-    while (sent < made.length || kills < 20) {
-      const records = made.slice(sent, sent + 5);
-      if (records.length === 0) break;
-      const got = await fetch(`${server.address}/api/v1/records`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ records }),
-      }).catch(() => undefined);
-      if (got?.ok) sent += records.length;
-      else await new Promise((resolve) => setTimeout(resolve, 25));
-      // Spread over the kills, so that none falls after the last record.
-      if (kills < 20 && sent > (kills + 1) * 50) await new Promise((resolve) => setTimeout(resolve, 25));
-    }
-    await killing;
-    const kept = await recordsOf(request, PIER, server.address);
-    expect(kept.map((r) => r.body.text)).toEqual(made.map((r) => r.body.text));
   } finally {
     await server.end();
   }

@@ -1,6 +1,8 @@
 import { expect, OwnServer, test, type Page } from './test';
 
 const PASSCODE = 'three brass taps';
+// Server and browser stand on different dates for most of the day.
+test.use({ timezoneId: 'Pacific/Auckland' });
 const RING = '/jobs/sample-job-dust-cap-ring';
 const PIER = '/jobs/sample-job-pier-adapter-plate';
 
@@ -44,7 +46,7 @@ test('a day in one browser: every view twice, a file in, work without a network,
   page,
 }) => {
   test.setTimeout(180_000);
-  const server = new OwnServer(3938, { PASSCODE, PUBLIC_URL: 'http://127.0.0.1:3938' });
+  const server = new OwnServer(3938, { PASSCODE, PUBLIC_URL: 'http://127.0.0.1:3938', TZ: 'America/Los_Angeles' });
   await server.start();
   const { faults, state } = faultsOf(page);
   try {

@@ -37,7 +37,8 @@ export const test = base.extend<object, { shop: string; server: string }>({
 });
 /** A server of its own, that can be killed and comes back on the same database. */
 export class OwnServer {
-  private folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-own-'));
+  readonly folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-own-'));
+  readonly database = `file:${this.folder}/shop.db`;
   private process: ChildProcess | undefined;
   readonly address: string;
   constructor(
@@ -47,7 +48,7 @@ export class OwnServer {
     this.address = `http://127.0.0.1:${port}`;
   }
   async start(): Promise<void> {
-    const env = { ...process.env, DATABASE_URL: `file:${this.folder}/shop.db`, ...this.env };
+    const env = { ...process.env, DATABASE_URL: this.database, ...this.env };
     this.process = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(this.port)], { env });
     await expect(async () => expect((await fetch(`${this.address}/sign-in`)).ok).toBe(true)).toPass();
   }

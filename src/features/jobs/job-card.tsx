@@ -3,8 +3,8 @@ import type { RouteIssue } from '@/contracts/route-issue';
 import { CORE_VERSION, type Phrase, type Result } from '@/core/answer/answer';
 import { allCautions, refusals, type HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
+import { shopTime } from '@/core/units/shop-time';
 import { tell, type Display } from '@/core/units/show';
-import { useShopTime } from '@/ui/shop-clock';
 import { PrintedSection } from '@/ui/drawings/printed-section';
 import type { Paper } from '@/ui/paper';
 import { PrintedPage } from '@/ui/printed-page';
@@ -17,6 +17,8 @@ interface Props {
   paper: Paper;
   /** The route that it was made from; the job as it is where left out. */
   issue?: RouteIssue;
+  /** Zone of the shop. */
+  zone: string;
   /** Address of the job and its picture as an SVG. */
   address: string;
   qrSvg: string;
@@ -74,8 +76,7 @@ function HoleOnCard({ name, callout, result, display }: Props['plans'][number] &
 }
 
 /** The job on paper: the steps in order, figures, cautions, and a way back to the job. */
-export function JobCard({ job, material, plans, display, paper, issue, address, qrSvg }: Props) {
-  const at = useShopTime();
+export function JobCard({ job, material, plans, display, paper, issue, zone, address, qrSvg }: Props) {
   const notes = plans.flatMap(({ result }) => (result.ok ? result.value.cautions.filter((c) => c.standing) : []));
   const once = notes.filter((c, i) => notes.findIndex((other) => other.code === c.code) === i);
   return (
@@ -88,7 +89,7 @@ export function JobCard({ job, material, plans, display, paper, issue, address, 
           </p>
           {issue && (
             <p className="text-[10pt] font-bold">
-              By route {issue.number}, issued {at(issue.issuedAt, 'date')}
+              By route {issue.number}, issued {shopTime(Date.parse(issue.issuedAt), zone, 'date')}
             </p>
           )}
           {job.notes && <p className="text-[9pt]">{job.notes}</p>}

@@ -13,6 +13,7 @@ import { findHead, findJob } from '@/server/repositories/job-repository';
 import { findRoute, lastNumber } from '@/server/repositories/route-repository';
 import { wholeShop } from '@/core/shop/shop';
 import { shopNow } from '@/server/services/shop-service';
+import { zoneNow } from '@/server/services/zone-service';
 
 export const metadata = { title: 'Card' };
 
@@ -60,6 +61,7 @@ export default async function CardPage({ params, searchParams }: Props) {
         display={display}
         paper={paper}
         issue={issue}
+        zone={await zoneNow(db)}
         address={address}
         qrSvg={await QRCode.toString(address, { type: 'svg', margin: 0 })}
       />
