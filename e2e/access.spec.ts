@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
+import { request as secureRequest } from 'node:https';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, test } from './test';
@@ -10,9 +11,9 @@ const BASE = `http://127.0.0.1:${PORT}`;
 const PASSCODE = 'three brass taps';
 
 /** A server on all addresses of this computer; undefined for one that did not start, with what it said. */
-async function onTheNetwork(folder: string, env: Record<string, string>) {
+async function onTheNetwork(folder: string, env: Record<string, string>, host = '0.0.0.0') {
   let said = '';
-  const server = spawn(process.execPath, ['scripts/server.mjs', '0.0.0.0', String(PORT)], {
+  const server = spawn(process.execPath, ['scripts/server.mjs', host, String(PORT)], {
     env: { ...process.env, DATABASE_URL: `file:${folder}/shop.db`, ...env },
   });
   server.stderr.on('data', (chunk) => (said += chunk));
@@ -53,6 +54,13 @@ test('off loopback: no start without a passcode; with one nothing but the sign-i
     ]);
     expect(await Promise.all(['/api/v1/jobs', '/api/openapi.json'].map((p) => status(p)))).toEqual([401, 401]);
     expect(await status('/api/v1/jobs/sample-job-pier-adapter-plate', 'DELETE')).toBe(401);
+    // What keeps pages for when there is no network is let through: the browser asks for it without a session.
+    expect(await status('/serwist/sw.js')).toBe(200);
+    // Loopback in its Host header lets nobody in.
+    const asLocal = await new Promise<number | undefined>((resolve) =>
+      rawRequest(`${BASE}/api/v1/jobs`, { headers: { host: 'localhost' } }, (r) => resolve(r.statusCode)).end(),
+    );
+    expect(asLocal).toBe(401);
     // A name that is pointed here from outside reads nothing, whatever it brings.
     const foreign = await new Promise<number | undefined>((resolve) =>
       rawRequest(`${BASE}/api/v1/jobs`, { headers: { host: 'evil.example' } }, (r) => resolve(r.statusCode)).end(),
@@ -94,15 +102,59 @@ test('off loopback: no start without a passcode; with one nothing but the sign-i
     await page.goto(`${BASE}/crib`);
     await page.getByRole('tab', { name: 'How this shop works' }).click();
     await page.getByLabel(/needs the passcode again/).check();
+    const [cookie] = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`);
+    const withCookie = async () => (await fetch(`${BASE}/api/v1/jobs`, { headers: { cookie } })).status;
+    expect(await withCookie()).toBe(200);
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page).toHaveURL(/sign-in/);
     expect(await kept()).toBe(0);
+    // The session ended on the server: what was copied of it is worth nothing.
+    expect(await withCookie()).toBe(401);
     expect((await page.request.get(`${BASE}/api/v1/jobs`)).status()).toBe(401);
 
     const attempts = [];
     for (let i = 0; i < 6; i++)
       attempts.push((await page.request.post(`${BASE}/api/v1/session`, { data: { passcode: `guess ${i}` } })).status());
     expect(attempts).toEqual([401, 401, 401, 401, 401, 429]);
+    await server.stop();
+    server = await onTheNetwork(folder, {});
+    // A restart forgets none: one more wrong one, and the next has to wait.
+    const guess = async () =>
+      (await page.request.post(`${BASE}/api/v1/session`, { data: { passcode: 'guess again' } })).status();
+    await expect.poll(guess).toBe(401);
+    expect(await guess()).toBe(429);
+  } finally {
+    await server.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+test('through a gateway nobody comes in without a passcode; encrypted, tablets trust the shop by its own certificate', async () => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-gateway-'));
+  const names = { PUBLIC_URL: 'https://bench.lan:3934', HTTPS_PORT: '3934', PASSCODE };
+  let server = await onTheNetwork(folder, {}, '127.0.0.1');
+  try {
+    const status = async (headers: Record<string, string>) => (await fetch(`${BASE}/api/v1/jobs`, { headers })).status;
+    expect(await status({})).toBe(200);
+    expect(await status({ 'x-forwarded-for': '192.0.2.7' })).toBe(403);
+    expect(await status({ 'x-jolly-bit-own': '1', via: '1.1 gateway' })).toBe(403);
+    await server.stop();
+    server = await onTheNetwork(folder, names, '127.0.0.1');
+    expect(await status({})).toBe(401);
+    expect(await (await fetch(`${BASE}/trust`)).text()).toContain('https://bench.lan:3934');
+    const ca = await (await fetch(`${BASE}/shop-ca.crt`)).text();
+    const reached = (host: string, authority: string | undefined) =>
+      new Promise<number | string | undefined>((resolve) =>
+        secureRequest(
+          { host: '127.0.0.1', port: 3934, servername: host, headers: { host }, ca: authority, path: '/sign-in' },
+          (r) => resolve(r.statusCode),
+        )
+          .on('error', (error) => resolve((error as NodeJS.ErrnoException).code))
+          .end(),
+      );
+    expect(await reached('bench.lan', ca)).toBe(200);
+    expect(await reached('bench.lan', undefined)).toMatch(/CERT|SELF_SIGNED|UNABLE/);
+    expect(await reached('evil.example', ca)).toBe('ERR_TLS_CERT_ALTNAME_INVALID');
   } finally {
     await server.stop();
     rmSync(folder, { recursive: true, force: true });

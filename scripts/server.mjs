@@ -1,6 +1,11 @@
-// The production server: `node scripts/server.mjs HOST PORT`. Turns away at the door what no page or program of ours
+// The production server: `node scripts/server.mjs HOST PORT`. With HTTPS_PORT it serves encrypted there, and over plain http
+// tells tablets how to trust it. Turns away at the door what no page or program of ours
 // sends: odd methods, paths that are not text, and requests that never end.
 import { createServer } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
+import { hostname } from 'node:os';
+import path from 'node:path';
+import { namesHere, shopCertificate, trustPage } from './lib/certificate.mjs';
 
 const [host = '127.0.0.1', port = '3000'] = process.argv.slice(2);
 const METHODS = new Set(['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE']);
@@ -44,12 +49,41 @@ async function readableState() {
 
 process.env.NODE_ENV ??= 'production';
 process.env.HOST = host;
+const securePort = process.env.HTTPS_PORT;
+// The name by which the shop calls it; tablets are led there.
+if (securePort) process.env.PUBLIC_URL ??= `https://${hostname()}:${securePort}`;
+const publicUrl = process.env.PUBLIC_URL;
 const { default: next } = await import('next');
 const app = next({ dev: false, hostname: host, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();
 const keepReadableState = await readableState();
-const server = createServer((request, response) => {
+const secure =
+  securePort &&
+  (await shopCertificate(
+    path.join(path.dirname((process.env.DATABASE_URL ?? 'file:data/jolly-bit.db').replace(/^file:/, '')), 'https'),
+    namesHere([publicUrl && new URL(publicUrl).hostname, host]),
+  ));
+
+/** What is open over plain http where the server is encrypted: how to trust it, and the way there. */
+function plain(request, response) {
+  const { pathname } = new URL(request.url, 'http://shop');
+  if (pathname === '/shop-ca.crt') {
+    response.writeHead(200, {
+      'content-type': 'application/x-x509-ca-cert',
+      'content-disposition': 'attachment; filename="shop-ca.crt"',
+    });
+    return response.end(secure.authority);
+  }
+  if (pathname === '/trust') {
+    response.writeHead(200, { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' });
+    return response.end(trustPage(publicUrl));
+  }
+  response.writeHead(302, { location: pathname === '/' ? '/trust' : new URL(request.url, publicUrl).href });
+  return response.end();
+}
+
+const answer = (request, response) => {
   if (!METHODS.has(request.method))
     return refuse(response, 405, 'No such method', 'Use GET, POST, PUT, PATCH or DELETE.', {
       allow: [...METHODS].join(', '),
@@ -59,34 +93,48 @@ const server = createServer((request, response) => {
   keepReadableState(request.headers);
   for (const name of Object.keys(request.headers)) if (name.startsWith('x-jolly-bit-')) delete request.headers[name];
   const remote = request.socket.remoteAddress ?? 'unknown';
+  const trusts = /^\/(trust|shop-ca\.crt)(\?|$)/.test(request.url);
+  if (secure && !request.socket.encrypted && (trusts || !LOOPBACK.test(remote))) return plain(request, response);
   request.headers['x-jolly-bit-remote'] = remote;
   if (LOOPBACK.test(remote) && !FORWARDED.some((name) => name in request.headers))
     request.headers['x-jolly-bit-own'] = '1';
   if (request.socket.encrypted) request.headers['x-jolly-bit-secure'] = '1';
   return handle(request, response);
-});
-server.headersTimeout = HEADERS_MS;
-server.requestTimeout = REQUEST_MS;
-server.on('error', (error) => {
-  console.error(
-    error.code === 'EADDRINUSE'
-      ? `Port ${port} is in use already. End the other server, or name another PORT.`
-      : `The server cannot listen at ${host}:${port}: ${error.message}`,
-  );
-  process.exit(NOT_STARTABLE);
-});
-server.listen(Number(port), host, () => console.log(`Ready at http://${host}:${port}`));
+};
+const listeners = [
+  { server: createServer(answer), at: port, scheme: 'http' },
+  ...(secure ? [{ server: createSecureServer(secure, answer), at: securePort, scheme: 'https' }] : []),
+];
+for (const { server, at, scheme } of listeners) {
+  server.headersTimeout = HEADERS_MS;
+  server.requestTimeout = REQUEST_MS;
+  server.on('error', (error) => {
+    console.error(
+      error.code === 'EADDRINUSE'
+        ? `Port ${at} is in use already. End the other server, or name another ${scheme === 'https' ? 'HTTPS_PORT' : 'PORT'}.`
+        : `The server cannot listen at ${host}:${at}: ${error.message}`,
+    );
+    process.exit(NOT_STARTABLE);
+  });
+  server.listen(Number(at), host, () => console.log(`Ready at ${scheme}://${host}:${at}`));
+}
+if (secure) console.log(`Tablets: open http://${new URL(publicUrl).hostname}:${port}/trust once, then ${publicUrl}`);
 /** Answers what was asked, then puts all data into the one file, and ends. */
 let ending = false;
 async function end() {
   if (ending) return;
   ending = true;
   // A stream of readings has no end of its own.
-  setTimeout(() => server.closeAllConnections(), 1000).unref();
-  await new Promise((resolve) => {
-    server.close(resolve);
-    server.closeIdleConnections();
-  });
+  setTimeout(() => listeners.forEach(({ server }) => server.closeAllConnections()), 1000).unref();
+  await Promise.all(
+    listeners.map(
+      ({ server }) =>
+        new Promise((resolve) => {
+          server.close(resolve);
+          server.closeIdleConnections();
+        }),
+    ),
+  );
   await globalThis.jollyBitClose?.();
   process.exit(0);
 }

@@ -15,3 +15,7 @@ export function isOurHost(header: string | null, env: Readonly<Record<string, st
   const ours = [env.HOST?.toLowerCase(), env.PUBLIC_URL && URL.parse(env.PUBLIC_URL)?.hostname];
   return isLoopback(header) || (name !== '' && ours.includes(name));
 }
+
+/** The address that codes on paper lead to: `PUBLIC_URL`, else the one that was asked. */
+export const publicAddress = (headers: Pick<Headers, 'get'>): string =>
+  process.env.PUBLIC_URL?.replace(/\/+$/, '') ?? `http://${headers.get('host') ?? '127.0.0.1:3000'}`;

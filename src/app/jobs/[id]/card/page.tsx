@@ -7,6 +7,7 @@ import { PAPERS, type Paper } from '@/ui/paper';
 import { PrintBar } from '@/features/jobs/print-bar';
 import { unitsHere } from '@/app/units-here';
 import { DISPLAYS } from '@/core/units/show';
+import { publicAddress } from '@/server/http/hosts';
 import { database } from '@/server/start';
 import { inSlices } from '@/server/in-slices';
 import { findHead, findJob } from '@/server/repositories/job-repository';
@@ -36,9 +37,7 @@ export default async function CardPage({ params, searchParams }: Props) {
   const display = DISPLAYS.find((d) => d === units) ?? job.units ?? (await unitsHere());
   const paper: Paper =
     wanted !== undefined && wanted in PAPERS ? (wanted as Paper) : display === 'inch' ? 'letter-half' : 'a5';
-  const host = (await headers()).get('host') ?? '127.0.0.1:3000';
-  const base = process.env.PUBLIC_URL?.replace(/\/+$/, '') ?? `http://${host}`;
-  const address = `${base}/jobs/${job.id}`;
+  const address = `${publicAddress(await headers())}/jobs/${job.id}`;
   const plans = await inSlices(job.holes, (hole) => ({
     id: hole.id,
     name: hole.name,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { database } from '@/server/start';
 import { queryOf } from '@/server/http/catalogue';
+import { publicAddress } from '@/server/http/hosts';
 import { answering, checked } from '@/server/http/respond';
 import { existingHead } from '@/server/services/job-service';
 import { issuedRoute } from '@/server/services/route-service';
@@ -20,6 +21,6 @@ export const GET = (
     const db = await database();
     await existingHead(db, id);
     const issue = await issuedRoute(db, id, number);
-    const bytes = await travellerPdf(issue, new URL(request.url).origin, paper, await zoneNow(db));
+    const bytes = await travellerPdf(issue, publicAddress(request.headers), paper, await zoneNow(db));
     return pdfResponse(bytes, `traveller-${number}`);
   });
