@@ -10,6 +10,9 @@ import type { MenuAction } from './bench-menu';
 
 const NONE: readonly string[] = [];
 
+/** What comes so many steps later need not be drawn yet. */
+const AHEAD = 60;
+
 /** What stands in place of the step. */
 export type Sheet = 'trouble' | 'check' | MenuAction;
 
@@ -49,8 +52,8 @@ export function useStepInView({ issue, at: here, bench }: Running) {
   const isOpen = (s: BenchStep): boolean =>
     !run?.settled.has(s.key) && !run?.scrapped.has(s.part) && !left.includes(s.key);
   /** The first open one; what stands before the run's own next is settled. */
-  const openFrom = (from: number, passes: (s: BenchStep) => boolean = () => true): number => {
-    for (let i = from; i < steps.length; i++) if (isOpen(steps[i]) && passes(steps[i])) return i;
+  const openFrom = (from: number): number => {
+    for (let i = from; i < steps.length; i++) if (isOpen(steps[i])) return i;
     return steps.length;
   };
   const looked = looking === undefined ? -1 : steps.findIndex((s) => s.key === looking);
@@ -122,8 +125,9 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     isDone,
     doneSteps: run?.done ?? 0,
     planOf,
-    /** The first open step after it that passes. */
-    firstAhead: (passes: (s: BenchStep) => boolean): BenchStep | undefined => steps[openFrom(place + 1, passes)],
+    /** The first open step after it that passes, as far as it is worth looking. */
+    firstAhead: (passes: (s: BenchStep) => boolean): BenchStep | undefined =>
+      steps.slice(place + 1, place + 1 + AHEAD).find((s) => isOpen(s) && passes(s)),
     record,
     sheet,
     setSheet,

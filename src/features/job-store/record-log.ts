@@ -35,6 +35,8 @@ export interface LogState {
   reading?: number;
   /** What the server will not have, with why. */
   refused: { id: string; why: string }[];
+  /** Why nothing could be read from the server when that was tried last. */
+  pollFault?: string;
   /** The job was removed elsewhere. */
   gone: boolean;
   /** The server was brought back to a copy that lacks so many of the records that are kept here. */
@@ -178,27 +180,34 @@ export class RecordLog {
       await this.arrived(records, mark, more);
     });
     if (other) return this.compare();
-    if (fault) return this.tell({ gone: fault.status === 404 });
-    if (this.state.gone) this.tell({ gone: false });
+    if (fault) return this.tell({ gone: fault.status === 404, pollFault: fault.fault });
+    if (this.state.gone || this.state.pollFault !== undefined) this.tell({ gone: false, pollFault: undefined });
   }
 
   private async arrived(records: readonly RecordKept[], mark: string, more: boolean): Promise<void> {
     this.log = { ...this.log, arrival: records.at(-1)?.arrival ?? this.log.arrival, mark };
-    const news = records.filter((r) => !this.there.has(r.id));
+    const news = records.filter((r) => !this.there.has(r.id)).sort(byOrder);
     let { kept } = this.state;
-    const { known } = this.state;
     if (news.length > 0 || !kept) kept = await keepArrived(this.log, records);
-    for (const r of news) this.there.add(r.id);
-    if (news.length > 0) {
-      const last = this.kept.at(-1);
-      const sorted = news.toSorted(byOrder);
-      this.kept = [...this.kept, ...sorted];
-      if (last && byOrder(last, sorted[0]) > 0) this.kept.sort(byOrder);
-      for (const { id } of news) this.acknowledged.delete(id);
-      this.waiting = this.waiting.filter((w) => !this.there.has(w.id));
+    const change = { known: true, kept, reading: more ? this.kept.length + news.length : undefined };
+    if (news.length > 0) this.grow(news, change);
+    else if (!this.state.known || kept !== this.state.kept || this.state.reading !== undefined) this.tell(change);
+  }
+
+  /** What came joins what is kept. Where it is what waited here, in its order, nothing that is shown changes. */
+  private grow(news: readonly RecordKept[], change: Partial<LogState>): void {
+    const last = this.kept.at(-1);
+    const atEnd = last === undefined || byOrder(last, news[0]) < 0;
+    const asShown = atEnd && news.every((r, i) => this.waiting[i]?.id === r.id);
+    for (const r of news) {
+      this.there.add(r.id);
+      this.kept.push(r);
+      this.acknowledged.delete(r.id);
     }
-    if (news.length > 0 || !known || kept !== this.state.kept || this.state.reading !== undefined)
-      this.show({ known: true, kept, reading: more ? this.kept.length : undefined });
+    if (!atEnd) this.kept.sort(byOrder);
+    this.waiting = this.waiting.filter((w) => !this.there.has(w.id));
+    if (asShown) this.tell(change);
+    else this.show(change);
   }
 
   /** The server has other data than what is kept here is of: a copy was brought back. What it lacks is offered, never sent unasked. */

@@ -77,13 +77,16 @@ export function useRun(jobId: string) {
   const { issue, none, fault } = useIssue(jobId);
   const bench = useBenchRecords(jobId);
   const tooMany = useMemo(() => issue && tooManySteps(issue.route), [issue]);
+  // Before all that was recorded is read, how far it is would be told wrong.
+  const isRead = bench.known && bench.reading === undefined;
   const work = useMemo(() => {
-    if (!issue || tooMany) return undefined;
+    if (!issue || tooMany || !isRead) return undefined;
     const shop = wholeShop(issue.inputs.shop);
     return { route: issue.route, job: issue.inputs.job, shop, planner: plannerFor(shop) };
-  }, [issue, tooMany]);
+  }, [issue, tooMany, isRead]);
   const at = useFollowed(work, bench.records, bench.epoch);
   const said = tooMany && `${tell(tooMany, 'mm')} ${tell(tooMany.remedy, 'mm')}`;
-  return { issue, none, fault: said ?? fault, job: work?.job, shop: work?.shop, at, bench };
+  const unread = bench.known ? undefined : bench.pollFault;
+  return { issue, none, fault: said ?? fault ?? unread, job: work?.job, shop: work?.shop, at, bench };
 }
 export type Running = ReturnType<typeof useRun>;
