@@ -24,9 +24,17 @@ export interface WaitingRecord {
   /** Why the server will not have it; it stays until somebody leaves it out. */
   refused?: string;
 }
+/** Records of a job that are kept here, many in a row: they are read all at once. */
+interface KeptPage {
+  jobId: string;
+  page: number;
+  records: RecordKept[];
+}
 /** How far the records of a job are kept here. */
 export interface KeptLog {
   jobId: string;
+  /** Pages that they stand on. */
+  pages: number;
   /** Arrival of the last of them. */
   arrival: number;
   /** Which data of the server they are of. */
@@ -37,13 +45,13 @@ class BrowserStore extends Dexie {
   changes!: Table<WaitingChange, string>;
   records!: Table<WaitingRecord, string>;
   cache!: Table<{ key: string; value: unknown }, string>;
-  kept!: Table<RecordKept, string>;
+  kept!: Table<KeptPage, [string, number]>;
   logs!: Table<KeptLog, string>;
 
   constructor() {
     super('jolly-bit');
     this.version(1).stores({ changes: 'id, jobId', records: 'id, jobId', cache: 'key' });
-    this.version(2).stores({ kept: 'id, jobId', logs: 'jobId' });
+    this.version(2).stores({ kept: '[jobId+page], jobId', logs: 'jobId' });
   }
 }
 
@@ -172,32 +180,42 @@ export async function waitingRecords(jobId?: string): Promise<WaitingRecord[]> {
 export async function keptRecords(jobId: string): Promise<{ log: KeptLog; records: RecordKept[] } | undefined> {
   return inStore(async ({ kept, logs }) => {
     const log = await logs.get(jobId);
-    return log && { log, records: await kept.where('jobId').equals(jobId).toArray() };
+    if (!log) return undefined;
+    const pages = await kept.where('jobId').equals(jobId).sortBy('page');
+    return { log, records: pages.flatMap((p) => p.records) };
   });
 }
 
+/** A page is added to while it has room for what comes. */
+const PAGE = 400;
+
 /**
  * Keeps what arrived of a job; what of it waited here waits no longer, in the same transaction.
- * @returns whether it is kept
+ * @returns how far they are kept now; undefined where they are not
  */
-export async function keepArrived(log: KeptLog, records: readonly RecordKept[]): Promise<boolean> {
+export async function keepArrived(log: KeptLog, records: readonly RecordKept[]): Promise<KeptLog | undefined> {
   for (const { id } of records) inMemory.delete(id);
-  const done = await inStore((store) =>
+  return inStore((store) =>
     store.transaction('rw', store.kept, store.logs, store.records, async () => {
-      await store.kept.bulkPut(records);
+      const { jobId } = log;
+      const last = records.length < PAGE ? await store.kept.get([jobId, log.pages]) : undefined;
+      const joins = last !== undefined && last.records.length + records.length <= PAGE;
+      const page = joins ? log.pages : log.pages + 1;
+      if (records.length > 0)
+        await store.kept.put({ jobId, page, records: [...(joins ? last.records : []), ...records] });
       await store.records.bulkDelete(records.map((r) => r.id));
-      await store.logs.put(log);
-      return true;
+      const now = { ...log, pages: records.length > 0 ? page : log.pages };
+      await store.logs.put(now);
+      return now;
     }),
   );
-  return done ?? false;
 }
 
-/** Forgets records of a job that are kept here. */
-export const dropKept = (jobId: string, ids: readonly string[]): Promise<unknown> =>
+/** Forgets the records of a job that are kept here. */
+export const dropKept = (jobId: string): Promise<unknown> =>
   inStore((store) =>
     store.transaction('rw', store.kept, store.logs, async () => {
-      await store.kept.bulkDelete([...ids]);
+      await store.kept.where('jobId').equals(jobId).delete();
       await store.logs.delete(jobId);
     }),
   );

@@ -96,7 +96,7 @@ export class RecordLog {
   private opened: Promise<void> | undefined;
 
   constructor(readonly jobId: string) {
-    this.log = { jobId, arrival: 0, mark: '' };
+    this.log = { jobId, arrival: 0, mark: '', pages: 0 };
   }
 
   getState = (): LogState => this.state;
@@ -188,10 +188,17 @@ export class RecordLog {
     this.log = { ...this.log, arrival: records.at(-1)?.arrival ?? this.log.arrival, mark };
     const news = records.filter((r) => !this.there.has(r.id)).sort(byOrder);
     let { kept } = this.state;
-    if (news.length > 0 || !kept) kept = await keepArrived(this.log, records);
+    if (news.length > 0 || !kept) kept = await this.keep(news);
     const change = { known: true, kept, reading: more ? this.kept.length + news.length : undefined };
     if (news.length > 0) this.grow(news, change);
     else if (!this.state.known || kept !== this.state.kept || this.state.reading !== undefined) this.tell(change);
+  }
+
+  /** Keeps what arrived. @returns whether it is kept */
+  private async keep(records: readonly RecordKept[]): Promise<boolean> {
+    const log = await keepArrived(this.log, records);
+    this.log = log ?? this.log;
+    return log !== undefined;
   }
 
   /** What came joins what is kept. Where it is what waited here, in its order, nothing that is shown changes. */
@@ -221,16 +228,14 @@ export class RecordLog {
     if (fault) return this.tell({ gone: fault.status === 404 });
     const has = new Set(server.map((r) => r.id));
     const before = [...this.kept, ...this.lost];
-    await dropKept(
-      this.jobId,
-      this.kept.map((r) => r.id),
-    );
+    await dropKept(this.jobId);
     this.lost = before.filter((r) => !has.has(r.id));
-    this.kept = server.sort(byOrder);
     this.there = has;
-    this.log = { jobId: this.jobId, arrival: Math.max(0, ...server.map((r) => r.arrival)), mark: now };
+    this.log = { jobId: this.jobId, arrival: server.at(-1)?.arrival ?? 0, mark: now, pages: 0 };
+    const kept = await this.keep(server);
     this.waiting = this.waiting.filter((w) => !has.has(w.id));
-    this.show({ known: true, kept: await keepArrived(this.log, server), gone: false, lost: this.lost.length });
+    this.kept = server.sort(byOrder);
+    this.show({ known: true, kept, gone: false, lost: this.lost.length });
   }
 
   /** Sends again what the server lacks since it was brought back to a copy. */
@@ -292,6 +297,6 @@ export async function catchUp(jobId: string): Promise<void> {
   await readArrived(jobId, log.arrival, async ({ records }, mark) => {
     if (mark !== log.mark) return;
     log = { ...log, arrival: records.at(-1)?.arrival ?? log.arrival };
-    await keepArrived(log, records);
+    log = (await keepArrived(log, records)) ?? log;
   });
 }
