@@ -91,7 +91,8 @@ const answer = (request, response) => {
   if (!isText(request.url)) return refuse(response, 400, 'Not an address', 'The path is not readable as text.');
   // Who it came from, as seen here: what a program writes into this header itself is not believed.
   keepReadableState(request.headers);
-  for (const name of Object.keys(request.headers)) if (name.startsWith('x-jolly-bit-')) delete request.headers[name];
+  for (const name of Object.keys(request.headers))
+    if (name.startsWith('x-jolly-bit-')) Reflect.deleteProperty(request.headers, name);
   const remote = request.socket.remoteAddress ?? 'unknown';
   const trusts = /^\/(trust|shop-ca\.crt)(\?|$)/.test(request.url);
   if (secure && !request.socket.encrypted && (trusts || !LOOPBACK.test(remote))) return plain(request, response);

@@ -92,6 +92,17 @@ async function finish(copy: string): Promise<void> {
   closeSync(opened);
 }
 
+/** So old a copy that is not finished is none that is being made, ms. */
+const BROKEN_OFF_MS = HOUR_MS;
+
+/** Takes away what copies left that broke off, as when the power failed. */
+function forgetBrokenOff(folder: string): void {
+  for (const name of readdirSync(folder)) {
+    const file = path.join(folder, name);
+    if (name.endsWith('.part') && Date.now() - statSync(file).mtimeMs > BROKEN_OFF_MS) rmSync(file, { force: true });
+  }
+}
+
 /**
  * Copies a database as it stands into the backups folder beside it, safe while others write. It is written aside, checked and
  * then named, so that one that breaks off is never taken for a copy; what lets somebody in is not part of it.
@@ -105,8 +116,8 @@ export async function copyDatabase(client: Client, file: string, kind: string, n
   const stem = `${base}.${kind}.`;
   const copy = path.join(folder, `${stem}${now.toISOString().replace(/[:.]/g, '-')}.db`);
   const part = `${copy}.part`;
+  forgetBrokenOff(folder);
   try {
-    rmSync(part, { force: true });
     await client.execute({ sql: 'VACUUM INTO ?', args: [part] });
     await finish(part);
     renameSync(part, copy);

@@ -1,0 +1,81 @@
+import { randomInt } from 'node:crypto';
+import { PIER, said, send, Server } from './lib.mjs';
+
+const SECOND = 1000;
+const HOUR = 3600 * SECOND;
+const DAY = 24 * HOUR;
+/** A request is on its way for so long at most; times that lie nearer to each other are not told apart. */
+const NEAR_MS = 400;
+
+/**
+ * Devices whose clocks are off by as much each record notes at true moments of the last ten minutes, sent later: some clocks are
+ * set meanwhile, with a measure that no setting changes, or after what is sent so late that nothing measured it.
+ */
+export async function clocks() {
+  const server = new Server(3968);
+  await server.start();
+  for (const [name, off] of [
+    ['right', 0],
+    ['15 s fast', 15 * SECOND],
+    ['an hour behind', -HOUR],
+    ['a day ahead', DAY],
+  ]) {
+    const truth = [];
+    for (const [device, offBy, setMeanwhile] of [
+      ['steady', 0, 0],
+      ['other', off, 0],
+      ['set', off, -off],
+    ]) {
+      const now = Date.now();
+      const waits = Array.from({ length: 40 }, () => randomInt(600) * SECOND + randomInt(1000)).sort((a, b) => b - a);
+      const records = waits.map((ago, i) => ({
+        id: `clock-${off}-${device}-${String(i).padStart(3, '0')}`,
+        kind: 'note',
+        jobId: PIER,
+        device: `${device}${off}`,
+        sequence: i + 1,
+        happenedAt: new Date(now - ago + offBy).toISOString(),
+        body: { part: 1, text: `${ago}` },
+      }));
+      records.forEach((r, i) => truth.push({ id: r.id, at: now - waits[i] }));
+      await send(server.base, 'POST', '/api/v1/records', {
+        records,
+        sentAt: new Date(now + offBy + setMeanwhile).toISOString(),
+        ...(setMeanwhile ? { agoMs: Object.fromEntries(records.map((r, i) => [r.id, waits[i]])) } : {}),
+      });
+    }
+    const { records: all } = await (await fetch(`${server.base}/api/v1/jobs/${PIER}/records?kind=note`)).json();
+    const place = new Map(all.map((r, i) => [r.id, i]));
+    let wrong = 0;
+    let worstMs = 0;
+    // Set back, a clock tells less than a measure; set forward, what waited is dated too early, never out of its own order.
+    const told = truth.filter(({ id }) => off >= 0 || !id.includes('-set-'));
+    for (const { id, at } of told) {
+      worstMs = Math.max(worstMs, Math.abs(Date.parse(all[place.get(id)].happenedAt) - at));
+      for (const other of told) if (other.at > at + NEAR_MS && place.get(other.id) < place.get(id)) wrong += 1;
+    }
+    const own = truth.filter(({ id }) => id.includes('-set-')).map(({ id }) => place.get(id));
+    const inOrder = own.every((p, i) => i === 0 || p > own[i - 1]);
+    said(
+      `three devices, one ${name}, one set right before it sends: in the order in which it happened`,
+      wrong === 0 && inOrder,
+      {
+        wrong,
+        worstMs,
+      },
+    );
+  }
+  const future = await send(server.base, 'POST', '/api/v1/records', {
+    records: [
+      {
+        id: 'clock-future',
+        kind: 'note',
+        jobId: PIER,
+        happenedAt: new Date(Date.now() + DAY).toISOString(),
+        body: { part: 1, text: 'x' },
+      },
+    ],
+  });
+  said('a time in the future is put right, and said', (await future.json()).corrected?.[0] === 'clock-future');
+  await server.kill();
+}
