@@ -109,7 +109,9 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           </a>
         </p>
       )}
-      <RecordFaults {...bench} fault={undefined} />
+      <div className="contents text-[20px] max-sm:text-[16px]">
+        <RecordFaults {...bench} fault={undefined} />
+      </div>
       {!step && (
         <section className="m-auto text-center">
           <h1 className="font-cond text-[72px] font-semibold">All done</h1>

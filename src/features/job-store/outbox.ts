@@ -73,9 +73,7 @@ function keeps(why: string | undefined): void {
   onKeeping.forEach((listener) => listener());
 }
 const faultOf = (error: unknown): string =>
-  (error as { name?: string } | null)?.name === 'QuotaExceededError'
-    ? 'its store is full. Free some space on this device'
-    : 'it forbids it, as a private window does';
+  (error as { name?: string } | null)?.name === 'QuotaExceededError' ? 'its store is full' : 'it forbids it';
 
 /** The browser's own store; undefined where the browser has none, as in a private window that forbids it. */
 export function browserStore(): Promise<BrowserStore | undefined> {

@@ -46,15 +46,10 @@ export function RecordFaults({ fault, refused, leaveOut, ...about }: Faults) {
           </button>
         </p>
       )}
-      {notKept && (
-        <p role="status">
-          Not kept in this browser: {notKept}. What you record is sent from this page; keep it open until it is.
-        </p>
-      )}
+      {notKept && <p role="status">Not kept in this browser: {notKept}. Keep this page open until all is sent.</p>}
       {ahead !== undefined && (
         <p role="status">
-          The clock here is {spanOf(Math.abs(ahead))} {ahead > 0 ? 'ahead of' : 'behind'} the server’s. Times are put
-          right; set the clock.
+          The clock here is {spanOf(Math.abs(ahead))} {ahead > 0 ? 'ahead' : 'behind'}: times are put right. Set it.
         </p>
       )}
       {fault && (

@@ -1,7 +1,7 @@
 'use client';
 
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useRef } from 'react';
+import { useMemo, useState } from 'react';
 import type { FrozenRoute, RouteIssue } from '@/contracts/route-issue';
 import type { BenchRecord } from '@/core/inspection/bench-record';
 import { followRun, type FollowedRun, type IssuedWork, type RunOfIssue } from '@/core/inspection/run-of-issue';
@@ -45,31 +45,17 @@ export function useIssue(jobId: string) {
   };
 }
 
-interface Following {
-  work: object;
-  epoch: number;
-  count: number;
-  run: FollowedRun;
-}
-
 /** Follows a run from record to record; what is drawn of an older state meanwhile sees the newer one. */
-function useFollowed(
-  work: (IssuedWork & { planner: Planner }) | undefined,
-  records: readonly BenchRecord[],
-  epoch: number,
-): RunOfIssue | undefined {
-  const following = useRef<Following>(undefined);
-  return useMemo(() => {
-    if (!work) return undefined;
-    let now = following.current;
-    if (now?.work !== work || now.epoch !== epoch)
-      following.current = now = { work, epoch, count: 0, run: followRun(work, work.planner) };
+function follower() {
+  let now: { work: object; epoch: number; count: number; run: FollowedRun } | undefined;
+  return (work: IssuedWork & { planner: Planner }, records: readonly BenchRecord[], epoch: number): RunOfIssue => {
+    if (now?.work !== work || now.epoch !== epoch) now = { work, epoch, count: 0, run: followRun(work, work.planner) };
     if (records.length > now.count) {
       now.run.add(records.slice(now.count));
       now.count = records.length;
     }
     return now.run.now();
-  }, [work, records, epoch]);
+  };
 }
 
 /** An issued route at work: its steps, what is done, and how each hole is made by now. */
@@ -84,7 +70,9 @@ export function useRun(jobId: string) {
     const shop = wholeShop(issue.inputs.shop);
     return { route: issue.route, job: issue.inputs.job, shop, planner: plannerFor(shop) };
   }, [issue, tooMany, isRead]);
-  const at = useFollowed(work, bench.records, bench.epoch);
+  const [follow] = useState(follower);
+  const { records, epoch } = bench;
+  const at = useMemo(() => work && follow(work, records, epoch), [follow, work, records, epoch]);
   const said = tooMany && `${tell(tooMany, 'mm')} ${tell(tooMany.remedy, 'mm')}`;
   const unread = bench.known ? undefined : bench.pollFault;
   return { issue, none, fault: said ?? fault ?? unread, job: work?.job, shop: work?.shop, at, bench };
