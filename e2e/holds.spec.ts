@@ -141,6 +141,15 @@ for (const [how, make] of [
     expect(notes).toBe(`typed where the browser ${how}`);
   });
 
+test('a file whose reader does not load says so', async ({ page }) => {
+  await page.route('**/turbopack-worker*', (route) => route.abort());
+  await page.goto(`${PIER}/plate?tab=files`);
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'more.csv', mimeType: 'text/csv', buffer: Buffer.from('callout,x,y\nM5,1,1\n') });
+  await expect(page.getByText(/The file could not be read/)).toBeVisible();
+});
+
 test('six tabs of Check leave room for all else, and each hears a reading', async ({ context, page, request }) => {
   test.setTimeout(90_000);
   const tabs = [page, ...(await Promise.all(Array.from({ length: 5 }, () => context.newPage())))];

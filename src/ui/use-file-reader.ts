@@ -1,6 +1,8 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { refuse } from '@/core/answer/answer';
+import { fileProblem } from '@/core/formats/imported';
 import type { LengthUnit } from '@/core/units/length';
 import type { FileKinds, ReadMessage, ReadRequest } from '@/workers/read-file';
 
@@ -28,23 +30,28 @@ export function useFileReader() {
       setReading({ name, share: 0 });
       const own = new Worker(new URL('../workers/read-file.ts', import.meta.url), { type: 'module' });
       worker.current = own;
-      return new Promise((resolve, reject) => {
+      return new Promise((resolve) => {
         const end = (): void => {
           own.terminate();
           if (worker.current === own) setReading(undefined);
         };
+        // What keeps it from being read is said as what is wrong in it would be.
+        const fail = (why: string): void => {
+          end();
+          const remedy = 'Try again; reload the page if it stays.';
+          resolve(
+            refuse(fileProblem('file-fault', 'The file could not be read: {why}', remedy, { why })) as FileKinds[K],
+          );
+        };
         own.onmessage = ({ data }: MessageEvent<ReadMessage>) => {
           if ('share' in data) setReading({ name, share: data.share });
           else {
+            if ('fault' in data) return fail(data.fault);
             end();
-            if ('result' in data) resolve(data.result as FileKinds[K]);
-            else reject(new Error(data.fault));
+            resolve(data.result as FileKinds[K]);
           }
         };
-        own.onerror = ({ message }) => {
-          end();
-          reject(new Error(message));
-        };
+        own.onerror = ({ message }) => fail(message || 'the script that reads it did not load.');
         own.postMessage({ file, kind, unit } satisfies ReadRequest);
       });
     },

@@ -1,4 +1,4 @@
-import type { Result } from '../core/answer/answer';
+import { ok, type Result } from '../core/answer/answer';
 import { readCribCsv, type CribFile } from '../core/formats/crib-csv';
 import { readPlateCsv } from '../core/formats/plate-csv';
 import { readPlateDxf } from '../core/formats/plate-dxf';
@@ -10,7 +10,7 @@ export interface FileKinds {
   dxf: Result<Imported>;
   'plate-csv': Result<Imported>;
   'crib-csv': Result<CribFile>;
-  text: string;
+  text: Result<string>;
 }
 export interface ReadRequest {
   file: Blob;
@@ -40,7 +40,7 @@ const MAKE: { [K in keyof FileKinds]: (text: string, unit: LengthUnit) => FileKi
   dxf: (text, unit) => readPlateDxf(text, unit === 'in' ? 25.4 : 1),
   'plate-csv': readPlateCsv,
   'crib-csv': readCribCsv,
-  text: (text) => text,
+  text: ok,
 };
 
 self.onmessage = async ({ data: { file, kind, unit } }: MessageEvent<ReadRequest>): Promise<void> => {

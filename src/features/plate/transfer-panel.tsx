@@ -92,7 +92,8 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
     const bare = unit === 'inch' ? 'in' : 'mm';
     if (/\.json$/i.test(name)) {
       const { readPartFile } = await import('./read-part-file');
-      setPreview({ file: name, ...readPartFile(await reader.read(name, file, 'text', bare)) });
+      const text = await reader.read(name, file, 'text', bare);
+      setPreview({ file: name, ...(text.ok ? readPartFile(text.value) : { problems: text.problems }) });
       return;
     }
     const read = await reader.read(name, file, /\.dxf$/i.test(name) ? 'dxf' : 'plate-csv', bare);
