@@ -31,6 +31,19 @@ const FLOORS = [
 const rooms = FLOORS.flatMap((floor, level) =>
   floor.map((room) => ({ room, sees: [room, ...FLOORS.slice(0, level).flat()] })),
 );
+/** The floors of the server from the ground up: rooms, and files that stand on a floor by themselves. */
+const SERVER_FLOORS = [
+  ['refusal', 'schema', 'database-faults', 'backup', 'database', 'built-once', 'writing', 'in-slices', 'restore'],
+  ['repositories'],
+  ['access'],
+  ['sheets', 'services'],
+  ['http'],
+  ['demo'],
+  ['start'],
+];
+const serverRooms = SERVER_FLOORS.flatMap((floor, level) =>
+  floor.map((room) => ({ room, sees: [...floor, ...SERVER_FLOORS.slice(0, level).flat()] })),
+);
 const PURE_PACKAGES = [
   'rbush',
   '@types/rbush',
@@ -56,6 +69,22 @@ module.exports = {
       from: { path: `^src/core/${room}/`, pathNot: '\\.test\\.ts$' },
       to: { path: '^src/core/', pathNot: `^src/core/(${sees.join('|')})/` },
     })),
+    ...serverRooms.map(({ room, sees }) => ({
+      name: `server-${room}-does-not-climb`,
+      comment: 'In the server a room sees only those on its own floor and below. Tests stand outside the house.',
+      severity: 'error',
+      from: { path: `^src/server/${room}(/|\\.ts$)`, pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/server/', pathNot: `^src/server/(${sees.join('|')})(/|\\.ts$)` },
+    })),
+    {
+      name: 'queries-only-in-repositories',
+      severity: 'error',
+      from: {
+        path: '^src/server/',
+        pathNot: '^src/server/(repositories/|schema\\.ts$|database\\.ts$|.*\\.test\\.ts$)',
+      },
+      to: { path: 'node_modules/drizzle-orm/' },
+    },
     {
       name: 'core-has-no-other-rooms',
       severity: 'error',

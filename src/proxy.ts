@@ -3,7 +3,7 @@ import { needsSession } from './server/access/at-the-door';
 import { door, sessionIn } from './server/access/session';
 import { isOurHost } from './server/http/hosts';
 import { problemResponse } from './server/http/respond';
-import { Refusal } from './server/services/refusal';
+import { Refusal } from './server/refusal';
 
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 

@@ -72,6 +72,14 @@ export const jobInput = z.strictObject({
 });
 export type JobInput = z.infer<typeof jobInput>;
 
+/** What a job has beside its id and its features: the one list, for columns, documents, changes and copies. */
+export const HEAD_FIELDS = [...(Object.keys(headFields) as (keyof typeof headFields)[]), 'part'] as const;
+export type JobHeadFields = Pick<JobInput, (typeof HEAD_FIELDS)[number]>;
+
+/** The head of a job. */
+export const headOf = (job: JobHeadFields): JobHeadFields =>
+  Object.fromEntries(HEAD_FIELDS.map((field) => [field, job[field]])) as unknown as JobHeadFields;
+
 const asRead = z.unknown().describe('As read; it is not written');
 /** A whole job in place of the one that is there, made from its version; a job as it was read can be sent back. */
 export const jobReplacement = jobInput.extend({

@@ -1,6 +1,7 @@
 import { mayChangeCrib, needsSession, OWN } from './access/at-the-door';
 import { passcodeWasRight, tryPasscode } from './access/attempts';
-import { accessRow, endSession, isEnded, isPasscode, setGuardsCrib, setPasscode } from './access/passcode';
+import { isPasscode, setPasscode } from './access/passcode';
+import { accessRow, endSession, isEnded, setGuardsCrib } from './repositories/access-repository';
 import { sessionCookie, sessionIn, setDoor, type Door } from './access/session';
 import { openDatabase } from './database';
 import { isLoopback } from './http/hosts';
@@ -24,7 +25,7 @@ test('a passcode is kept as an argon2id hash; a new one ends every session, sign
   const cookie = (await sessionCookie({ id: 's1', who: 'R.', confirmedAt: 5 }, true)).split(';')[0];
   expect(await sessionIn(`other=1; ${cookie}`)).toMatchObject({ who: 'R.', confirmedAt: 5 });
   expect(await sessionIn(cookie.slice(0, -4))).toBeUndefined();
-  await endSession(at.db, 's1');
+  await endSession(at.db, 's1', '');
   expect(await sessionIn(cookie)).toBeUndefined();
   const other = (await sessionCookie({ id: 's2', who: 'R.', confirmedAt: 5 }, true)).split(';')[0];
   await setPasscode(at.db, 'four brass taps');
@@ -45,7 +46,7 @@ test('wrong passcodes wait longer and longer, by address and in all; a restart f
   const { db, client } = await openDatabase(`file:${at.folder}/shop.db`);
   expect([await tryPasscode(db, 'a', 1500), await tryPasscode(db, 'b', 1500)]).toEqual([2, 0]);
   client.close();
-  await passcodeWasRight(at.db, 'a');
+  await passcodeWasRight(at.db, 'a', 1500);
   expect(await waits('a', 1, 1500)).toEqual([0]);
   // 40 more from as many addresses: then those of others wait too.
   for (let i = 0; i < 40; i++) await tryPasscode(at.db, `bot ${i}`, 2000);

@@ -17,7 +17,7 @@ import { MATERIALS } from '@/core/materials/materials';
 import { checked } from './http/respond';
 import { answerRequestOf } from './services/answer-service';
 import { changeSchema } from './services/crib-service';
-import { Refusal } from './services/refusal';
+import { Refusal } from './refusal';
 
 const shop = {
   materials: MATERIALS,

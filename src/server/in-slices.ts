@@ -1,5 +1,5 @@
 import { setImmediate as turn } from 'node:timers/promises';
-import { Refusal } from './services/refusal';
+import { Refusal } from './refusal';
 
 /** So long one piece of work may keep others waiting, ms. */
 const SLICE_MS = 8;

@@ -79,6 +79,12 @@ describe('a job as a whole', () => {
     expect(late.errors[0].detail).toContain('Bracket, left');
     expect(await existingJob(at.db, input.id)).toEqual(second);
     expect((await refusal(replaceJob(at.db, { ...job(), version: 1 }))).status).toBe(404);
+    // What is decided of its route is of the job: alone it is a change, left out it stays, and a copy has it.
+    const third = await replaceJob(at.db, { ...second, route: { hoursPerDay: 3 } });
+    expect([third.version, third.route]).toEqual([second.version + 1, { hoursPerDay: 3 }]);
+    const { route: _, ...rest } = third;
+    expect((await replaceJob(at.db, rest)).route).toEqual({ hoursPerDay: 3 });
+    expect((await duplicateJob(at.db, third.id)).route).toEqual({ hoursPerDay: 3 });
   });
 
   test('what a job may not be is named field by field; counts are multiplied before anything is expanded', async () => {

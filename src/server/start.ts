@@ -1,5 +1,5 @@
 import type { Client } from '@libsql/client';
-import { accessRow, isEnded, isPasscode, setPasscode } from './access/passcode';
+import { isPasscode, setPasscode } from './access/passcode';
 import { setDoor } from './access/session';
 import { copyEveryNight } from './backup';
 import { DEFAULT_URL, openDatabase, type Database } from './database';
@@ -7,6 +7,7 @@ import { UnusableDatabase } from './database-faults';
 import { beginSampleRun } from './demo/sample-run';
 import { seedSampleShop } from './demo/sample-shop';
 import { isLoopback } from './http/hosts';
+import { accessRow, isEnded } from './repositories/access-repository';
 import { forgetChanges } from './repositories/job-repository';
 import { writing } from './writing';
 

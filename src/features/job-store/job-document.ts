@@ -10,7 +10,7 @@ import {
   type JobPatch,
   type PatchReceipt,
 } from '@/contracts/job-change';
-import type { FeatureInput, Job, JobFeature } from '@/contracts/job';
+import { headOf, type FeatureInput, type Job, type JobFeature } from '@/contracts/job';
 import { indexOfLetter, letterAt } from '@/core/layout/letters';
 
 export type Head = Required<Omit<HeadSet, 'units' | 'route'>> & Pick<Job, 'part' | 'units' | 'route'>;
@@ -29,26 +29,14 @@ export interface JobDocument {
 /** A change on its way to the server, under the id that makes sending it twice harmless. */
 export type LocalChange = JobPatch & { change: string };
 
-export function documentOf({
-  id,
-  version,
-  headVersion,
-  nextLetter: next,
-  name,
-  materialId,
-  quantity,
-  notes,
-  units,
-  route,
-  part,
-  holes,
-}: Job): JobDocument {
+export function documentOf(job: Job): JobDocument {
+  const { id, version, headVersion, nextLetter: next, holes } = job;
   return {
     id,
     version,
     headVersion,
     nextLetter: next,
-    head: { name, materialId, quantity, notes, units, route, part },
+    head: headOf(job),
     features: Object.fromEntries(holes.map((h) => [h.id, h])),
   };
 }

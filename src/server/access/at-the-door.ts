@@ -1,7 +1,8 @@
 import type { Database } from '../database';
-import { Refusal } from '../services/refusal';
+import { Refusal } from '../refusal';
 import { passcodeWasRight, tryPasscode } from './attempts';
-import { accessRow, isPasscode } from './passcode';
+import { accessRow } from '../repositories/access-repository';
+import { isPasscode } from './passcode';
 import { door, sessionIn, type Session } from './session';
 
 /** The passcode given lately is not asked for again, ms. */
@@ -51,7 +52,7 @@ export async function checkPasscode(db: Database, request: Request, passcode: st
         remedy: 'Ask whoever runs the shop.',
       },
     ]);
-  await passcodeWasRight(db, from);
+  await passcodeWasRight(db, from, now);
 }
 
 /** Who is at the bench by the session of a request. */

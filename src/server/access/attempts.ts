@@ -1,6 +1,5 @@
-import { eq, lt } from 'drizzle-orm';
 import type { Database } from '../database';
-import { signInAttempts } from '../schema';
+import { attemptsSince, forgetAttempts, writeAttempt } from '../repositories/access-repository';
 import { writing } from '../writing';
 
 /** Wrong passcodes that go without a wait, and the longest wait after more, s. */
@@ -26,8 +25,7 @@ const waitAfter = (wrong: number, { free, longestS }: Limit): number =>
  */
 export const tryPasscode = (db: Database, address: string, now: number): Promise<number> =>
   writing(db, async (tx) => {
-    await tx.delete(signInAttempts).where(lt(signInAttempts.notBefore, now - FORGOTTEN_MS));
-    const rows = await tx.select().from(signInAttempts);
+    const rows = await attemptsSince(tx, now - FORGOTTEN_MS);
     const at = (key: string) => rows.find((r) => r.address === key) ?? { address: key, wrong: 0, notBefore: now };
     const waitMs = Math.max(at(address).notBefore, at(ALL).notBefore) - now;
     if (waitMs > 0) return Math.ceil(waitMs / 1000);
@@ -36,23 +34,15 @@ export const tryPasscode = (db: Database, address: string, now: number): Promise
       [ALL, OF_ALL],
     ] as const) {
       const wrong = at(key).wrong + 1;
-      const set = { wrong, notBefore: now + 1000 * waitAfter(wrong, limit) };
-      await tx
-        .insert(signInAttempts)
-        .values({ address: key, ...set })
-        .onConflictDoUpdate({ target: signInAttempts.address, set });
+      await writeAttempt(tx, { address: key, wrong, notBefore: now + 1000 * waitAfter(wrong, limit) });
     }
     return 0;
   });
 
 /** A right passcode: its address begins anew, and it counts no longer among all. */
-export const passcodeWasRight = (db: Database, address: string): Promise<void> =>
+export const passcodeWasRight = (db: Database, address: string, now: number): Promise<void> =>
   writing(db, async (tx) => {
-    await tx.delete(signInAttempts).where(eq(signInAttempts.address, address));
-    const [all] = await tx.select().from(signInAttempts).where(eq(signInAttempts.address, ALL));
-    if (all)
-      await tx
-        .update(signInAttempts)
-        .set({ wrong: Math.max(0, all.wrong - 1), notBefore: 0 })
-        .where(eq(signInAttempts.address, ALL));
+    await forgetAttempts(tx, address);
+    const all = (await attemptsSince(tx, now - FORGOTTEN_MS)).find((r) => r.address === ALL);
+    if (all) await writeAttempt(tx, { ...all, wrong: Math.max(0, all.wrong - 1), notBefore: now });
   });

@@ -1,7 +1,7 @@
-import { count } from 'drizzle-orm';
 import { MATERIALS } from '@/core/materials/materials';
 import * as schema from '../schema';
 import type { Database } from '../database';
+import { shopRow } from '../repositories/crib-repository';
 import { insertJob } from '../services/job-service';
 import { writing } from '../writing';
 import { SAMPLE_CASES, SAMPLE_DRILLS } from './sample-drills';
@@ -17,8 +17,7 @@ import { SAMPLE_TOOLS } from './sample-tools';
 export async function seedSampleShop(db: Database): Promise<boolean> {
   return writing(db, async (tx) => {
     // Asked inside: two servers that start on one new file seed it once.
-    const [{ rows }] = await tx.select({ rows: count() }).from(schema.shop);
-    if (rows > 0) return false;
+    if (await shopRow(tx)) return false;
     await tx.insert(schema.shop).values({
       id: 'shop',
       name: 'Quillow Hill Observatory workshop',

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { FieldError, ProblemDocument } from '@/contracts/problem';
 import { sqliteCode } from '../database-faults';
-import { Refusal } from '../services/refusal';
+import { Refusal } from '../refusal';
 
 /** Largest body read, bytes: a question is short; a job may hold thousands of features. */
 const QUESTION_BODY = 256 * 1024;

@@ -1,5 +1,13 @@
 import { and, asc, count, desc, eq, inArray, isNull, like, lt, or, sql, type SQL } from 'drizzle-orm';
-import type { FeatureInput, Job, JobFeature, JobInput, ListedJob } from '@/contracts/job';
+import {
+  headOf,
+  type FeatureInput,
+  type Job,
+  type JobFeature,
+  type JobHeadFields,
+  type JobInput,
+  type ListedJob,
+} from '@/contracts/job';
 import type { Fields, PatchReceipt } from '@/contracts/job-change';
 import { BLANK_FORM } from '@/core/hole/form';
 import { nextLetter } from '@/core/layout/letters';
@@ -17,16 +25,10 @@ export type FieldVersions = Record<string, number>;
 /** Rows written in one statement; SQLite takes only so many values at once. */
 const BATCH = 500;
 
-export type JobHeadFields = Pick<JobInput, 'name' | 'materialId' | 'quantity' | 'notes' | 'units' | 'route' | 'part'>;
-const headColumns = ({ name, materialId, quantity, notes, units, route, part }: JobHeadFields) => ({
-  name,
-  materialId,
-  quantity,
-  notes,
-  units: units ?? null,
-  route: route ?? null,
-  part,
-});
+const headColumns = (job: JobHeadFields) => {
+  const head = headOf(job);
+  return { ...head, units: head.units ?? null, route: head.route ?? null };
+};
 
 /** A feature with all that is kept with it. */
 export interface FeatureState {

@@ -8,7 +8,7 @@ import { refusals } from '@/core/hole/hole-plan';
 import type { Machine } from '@/core/cutting/machine';
 import type { FieldError } from '@/contracts/problem';
 import { answerDocument } from './answer-document';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 
 const INLINE_MACHINE = 'machine-of-the-request';
 const REQUEST_FIELD: Record<string, string> = {

@@ -1,8 +1,8 @@
+import type { Client } from '@libsql/client';
 import type { CopyList } from '@/contracts/backup';
 import { copiesOf, copyDatabase, fileOf } from '../backup';
 import { DEFAULT_URL } from '../database';
-import { openClient } from '../start';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 
 function ownFile(): string {
   const file = fileOf(process.env.DATABASE_URL ?? DEFAULT_URL);
@@ -17,6 +17,6 @@ export const copiesNow = (): CopyList['copies'] =>
   copiesOf(ownFile()).map(({ name, at }) => ({ name, at: at.toISOString() }));
 
 /** Copies the data as it stands, while others work. @throws Refusal 422 where the data is no file here */
-export async function copyNow(): Promise<void> {
-  await copyDatabase(await openClient(), ownFile(), 'by-hand');
+export async function copyNow(client: Client): Promise<void> {
+  await copyDatabase(client, ownFile(), 'by-hand');
 }

@@ -31,7 +31,7 @@ import {
   type HeadState,
 } from '../repositories/job-repository';
 import { writing, type Writer } from '../writing';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 
 export const missingJob = (): Refusal =>
   new Refusal(404, 'No such job', 'There is no job with this id, or it was deleted.', [

@@ -22,7 +22,7 @@ import {
   updateShop,
 } from '../repositories/crib-repository';
 import { writing } from '../writing';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 
 const stale = (what: string): Refusal =>
   new Refusal(409, 'Changed elsewhere', `${what} was changed elsewhere.`, [

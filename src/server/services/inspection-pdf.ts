@@ -2,7 +2,7 @@ import type { Content, TableCell } from 'pdfmake/interfaces';
 import { readText, VERDICT_WORD } from '@/core/formats/inspection-csv';
 import { shopTime } from '@/core/units/shop-time';
 import { tell } from '@/core/units/show';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 import type { Inspected } from './run-service';
 import { faceOnPaper, sheetPdf, type SheetPaper } from './sheet-pdf';
 

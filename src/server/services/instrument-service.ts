@@ -1,5 +1,5 @@
 import { readInstrumentLine, writeInstrumentLine } from '@/core/inspection/instrument-line';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 
 type Heard = (line: string) => void;
 /** All that listen on this server, whichever bundle they came by. */

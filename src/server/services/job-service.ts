@@ -1,7 +1,15 @@
 import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuidv7 } from 'uuid';
 import { fieldsOf, setOf, type FeatureSet, type HeadSet, type JobPatch } from '@/contracts/job-change';
-import { JOBS_PER_PAGE, type Job, type JobInput, type JobPage, type JobReplacement } from '@/contracts/job';
+import {
+  HEAD_FIELDS,
+  headOf,
+  JOBS_PER_PAGE,
+  type Job,
+  type JobInput,
+  type JobPage,
+  type JobReplacement,
+} from '@/contracts/job';
 import type { Material } from '@/core/materials/material';
 import { nextLetter } from '@/core/layout/letters';
 import type { Database } from '../database';
@@ -18,7 +26,7 @@ import {
 } from '../repositories/job-repository';
 import { writing, type Writer } from '../writing';
 import { changeIn, missingJob } from './change-job';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 
 const now = (): string => new Date().toISOString();
 
@@ -52,11 +60,13 @@ export async function insertJob(tx: Writer, input: JobInput, at: string): Promis
 
 /** What somebody sent is what is there: letters, places in the list and versions apart, where they left them out. */
 function sameJob(job: Job, input: JobInput): boolean {
-  const bare = ({ name, materialId, quantity, notes, units, part, holes }: JobInput) => ({
-    ...fieldsOf({ name, materialId, quantity, notes, units, part }),
+  const bare = ({ holes, ...job }: JobInput) => ({
+    ...fieldsOf(headOf(job)),
     holes: holes.map((h) => ({ ...fieldsOf(h), letter: undefined, position: undefined, version: undefined })),
   });
-  return isDeepStrictEqual(bare(job), bare(input));
+  // What was left out stays as it is.
+  const { units = job.units, route = job.route } = input;
+  return isDeepStrictEqual(bare(job), bare({ ...input, units, route }));
 }
 
 /** Creates a job. The same job sent again is a success and makes no double. @throws Refusal 409 when the id is another's */
@@ -76,14 +86,12 @@ export async function createJob(db: Database, input: JobInput): Promise<Job> {
 
 /** What a whole job changes of the one that is there, as a change made from its version. */
 function asPatch(current: Job, { holes, ...input }: JobReplacement): JobPatch {
+  const { units, route, part, ...rest } = headOf(input);
   const head: HeadSet = {
-    name: input.name,
-    materialId: input.materialId,
-    quantity: input.quantity,
-    notes: input.notes,
-    ...(input.units ? { units: input.units } : {}),
-    ...(input.route ? { route: input.route } : {}),
-    part: { ...input.part, walls: input.part.walls ?? null },
+    ...rest,
+    ...(units ? { units } : {}),
+    ...(route ? { route } : {}),
+    part: { ...part, walls: part.walls ?? null },
   };
   const there = new Map(current.holes.map((h) => [h.id, h]));
   const sent = new Set(holes.map((h) => h.id));
@@ -108,7 +116,7 @@ export async function replaceJob(db: Database, change: JobReplacement): Promise<
     const current = await existingJob(tx, change.id);
     if (sameJob(current, change)) return current;
     if (current.version !== change.version) {
-      const fields = (['name', 'materialId', 'quantity', 'notes', 'units', 'route', 'part', 'holes'] as const).filter(
+      const fields = ([...HEAD_FIELDS, 'holes'] as const).filter(
         (key) => !sameJob({ ...current, [key]: change[key] } as Job, current),
       );
       throw new Refusal(
@@ -147,8 +155,8 @@ export const restoreJob = (db: Database, id: string): Promise<Job> =>
 
 /** A copy of a job under a new id; its features keep theirs, which are their job's own. */
 export async function duplicateJob(db: Database, id: string): Promise<Job> {
-  const { name, materialId, quantity, notes, units, part, holes } = await existingJob(db, id);
-  const copy = { id: uuidv7(), name: `${name.slice(0, 110)} (copy)`, materialId, quantity, notes, units, part, holes };
+  const job = await existingJob(db, id);
+  const copy = { ...headOf(job), id: uuidv7(), name: `${job.name.slice(0, 110)} (copy)`, holes: job.holes };
   return createJob(db, copy);
 }
 

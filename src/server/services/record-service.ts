@@ -13,7 +13,7 @@ import type { Database } from '../database';
 import { findNamed, type NamedFeature } from '../repositories/job-repository';
 import { appendRecords, findOfDevice, findRecords } from '../repositories/record-repository';
 import { inTurn } from '../writing';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 import { progressSoon } from './run-service';
 
 type Refused = RecordReceipt['refused'][number];

@@ -12,7 +12,7 @@ import { findIssue, findRoute, insertRoute, lastNumber, listRoutes } from '../re
 import { writing } from '../writing';
 import { fieldErrorOf } from './answer-service';
 import { existingJob } from './job-service';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 import { shopForView, shopNow } from './shop-service';
 
 /** The route of a job as the shop is now. @throws Refusal 422 with every feature that can’t be made */

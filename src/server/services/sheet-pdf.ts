@@ -4,7 +4,7 @@ import { Worker } from 'node:worker_threads';
 import type { Content } from 'pdfmake/interfaces';
 import type { Job } from '@/contracts/job';
 import { faceSketch } from '@/core/job/face-sketch';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 
 export type SheetPaper = 'a4' | 'letter';
 

@@ -1,4 +1,3 @@
-import { and, eq, inArray } from 'drizzle-orm';
 import type { ListedJob } from '@/contracts/job';
 import { CORE_VERSION } from '@/core/answer/answer';
 import { plannerFor, type Planner } from '@/core/job/plan-in-job';
@@ -7,23 +6,8 @@ import type { Database } from '../database';
 import { inSlices } from '../in-slices';
 import { findCribRevision } from '../repositories/crib-repository';
 import { findJob } from '../repositories/job-repository';
-import { jobSummaries } from '../schema';
-import { keeping } from '../writing';
+import { findSummaries, keepSummary } from '../repositories/summary-repository';
 import { shopNow } from './shop-service';
-
-/** What a summary was made from; it holds as long as none of it changes. */
-interface MadeFrom {
-  jobVersion: number;
-  cribRevision: number;
-  coreVersion: string;
-}
-
-async function keep(db: Database, jobId: string, made: MadeFrom, summary: JobSummary): Promise<void> {
-  await keeping(db, async (tx) => {
-    const row = { jobId, ...made, summary };
-    await tx.insert(jobSummaries).values(row).onConflictDoUpdate({ target: jobSummaries.jobId, set: row });
-  });
-}
 
 async function make(
   db: Database,
@@ -35,26 +19,15 @@ async function make(
   if (!job) return undefined;
   const kinds = await inSlices(kindsOfHoles(job.holes, job, planner), (kind) => kind);
   const summary = summaryOf(kinds, job, job.holes);
-  await keep(db, jobId, { jobVersion: job.version, cribRevision, coreVersion: CORE_VERSION }, summary);
+  await keepSummary(db, jobId, { jobVersion: job.version, cribRevision, coreVersion: CORE_VERSION }, summary);
   return summary;
 }
 
 /** Summaries of jobs by id: as they were kept, or made anew where job, crib or rules have changed since. */
 export async function summariesOf(db: Database, jobs: readonly ListedJob[]): Promise<Map<string, JobSummary>> {
   const cribRevision = await findCribRevision(db);
-  const kept = await db
-    .select()
-    .from(jobSummaries)
-    .where(
-      and(
-        inArray(
-          jobSummaries.jobId,
-          jobs.map((j) => j.id),
-        ),
-        eq(jobSummaries.cribRevision, cribRevision),
-        eq(jobSummaries.coreVersion, CORE_VERSION),
-      ),
-    );
+  const ids = jobs.map((j) => j.id);
+  const kept = await findSummaries(db, ids, { cribRevision, coreVersion: CORE_VERSION });
   const found = new Map(
     kept
       .filter((k) => jobs.some((j) => j.id === k.jobId && j.version === k.jobVersion))

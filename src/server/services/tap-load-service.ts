@@ -12,7 +12,7 @@ import { isTapered, type Thread } from '@/core/threads/thread';
 import { threadNamed } from '@/core/threads/thread-named';
 import { tell } from '@/core/units/show';
 import { workingItem } from './answer-document';
-import { Refusal } from './refusal';
+import { Refusal } from '../refusal';
 
 const refuse = (field: string, code: string, detail: string, remedy: string): Refusal =>
   new Refusal(422, 'Not a hole that this can judge', detail, [{ field, code, detail, remedy }]);

@@ -10,7 +10,7 @@ import { openDatabase, type Database } from '../database';
 import { seedSampleShop } from '../demo/sample-shop';
 import { listJobs } from '../repositories/job-repository';
 import { existingJob } from '../services/job-service';
-import { Refusal } from '../services/refusal';
+import { Refusal } from '../refusal';
 
 /** A database of the sample shop in a folder of its own, new for every test of a file. */
 export function shopDatabase() {

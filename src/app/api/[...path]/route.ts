@@ -1,5 +1,5 @@
 import { problemResponse } from '@/server/http/respond';
-import { Refusal } from '@/server/services/refusal';
+import { Refusal } from '@/server/refusal';
 
 const nothing = (): Response =>
   problemResponse(

@@ -1,8 +1,8 @@
 import { accessChange } from '@/contracts/session';
 import { mayChangeCrib } from '@/server/access/at-the-door';
-import { accessRow, setGuardsCrib } from '@/server/access/passcode';
+import { accessRow, setGuardsCrib } from '@/server/repositories/access-repository';
 import { answering, readBody } from '@/server/http/respond';
-import { Refusal } from '@/server/services/refusal';
+import { Refusal } from '@/server/refusal';
 import { database } from '@/server/start';
 
 export const PUT = (request: Request): Promise<Response> =>

@@ -2,7 +2,7 @@ import { database } from '@/server/start';
 import { drillList, drillQuery, queryOf } from '@/server/http/catalogue';
 import { answering, checked, json } from '@/server/http/respond';
 import { shopNow } from '@/server/services/shop-service';
-import { Refusal } from '@/server/services/refusal';
+import { Refusal } from '@/server/refusal';
 
 export const GET = (request: Request): Promise<Response> =>
   answering(async () => {

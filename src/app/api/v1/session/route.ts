@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { signIn, type SessionState, type SignedIn } from '@/contracts/session';
 import { checkPasscode, isSecure, needsSession, sessionOf } from '@/server/access/at-the-door';
-import { accessRow, endSession } from '@/server/access/passcode';
-import { endedCookie, markOf, sessionCookie } from '@/server/access/session';
+import { endedCookie, markOf, sessionCookie, SESSION_MS } from '@/server/access/session';
 import { answering, json, readBody } from '@/server/http/respond';
+import { accessRow, endSession } from '@/server/repositories/access-repository';
 import { database } from '@/server/start';
+
+const ranOut = (): string => new Date(Date.now() - SESSION_MS).toISOString();
 
 export const GET = (request: Request): Promise<Response> =>
   answering(async () => {
@@ -24,7 +26,7 @@ export const POST = (request: Request): Promise<Response> =>
     await checkPasscode(db, request, passcode);
     // One browser has one session: what it had before ends with it.
     const before = await sessionOf(request);
-    if (before) await endSession(db, before.id);
+    if (before) await endSession(db, before.id, ranOut());
     const response = json({ who, mark: markOf(who) } satisfies SignedIn);
     const session = { id: randomUUID(), who, confirmedAt: Date.now() };
     response.headers.set('set-cookie', await sessionCookie(session, isSecure(request.headers)));
@@ -34,7 +36,7 @@ export const POST = (request: Request): Promise<Response> =>
 export const DELETE = (request: Request): Promise<Response> =>
   answering(async () => {
     const session = await sessionOf(request);
-    if (session) await endSession(await database(), session.id);
+    if (session) await endSession(await database(), session.id, ranOut());
     const response = new Response(null, { status: 204 });
     response.headers.set('set-cookie', endedCookie(isSecure(request.headers)));
     return response;

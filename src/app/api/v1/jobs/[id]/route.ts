@@ -5,7 +5,7 @@ import { database } from '@/server/start';
 import { answering, JOB_BODY, json, readBody } from '@/server/http/respond';
 import { patchJob } from '@/server/services/change-job';
 import { deleteJob, existingHead, existingJob, replaceJob } from '@/server/services/job-service';
-import { Refusal } from '@/server/services/refusal';
+import { Refusal } from '@/server/refusal';
 
 interface Context {
   params: Promise<{ id: string }>;
