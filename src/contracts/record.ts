@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { CHIP_SIGNS } from '@/core/cutting/chips-adviser';
-import { type BenchKind, type BodyOf } from '@/core/inspection/bench-record';
-import { CHECK_KINDS } from '@/core/inspection/checks-of';
-import { CHOICES } from '@/core/inspection/verdict';
+import { type BenchKind, type BodyOf } from '@/core/run/bench-record';
+import { CHECK_KINDS } from '@/core/gauging/checks-of';
+import { CHOICES } from '@/core/gauging/verdict';
 import { MOST_ZONE_MM } from '@/core/layout/joint-zone';
 import { MARKED_WITH, type MarkedWith } from '@/core/layout/punch';
 import { SIGNS } from '@/core/tapping/trouble';
@@ -183,7 +183,6 @@ export const recordKept = z.discriminatedUnion(
 );
 export type RecordKept = z.infer<typeof recordKept>;
 export type PunchMark = Extract<RecordKept, { kind: 'punch-mark' }>;
-export type LayoutTick = Extract<RecordKept, { kind: 'layout-tick' }>;
 
 export const recordQuery = z.strictObject({
   kind: z

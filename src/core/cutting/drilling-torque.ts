@@ -69,7 +69,6 @@ export const HOLDINGS = [
   { id: 'vise', label: 'in a vise bolted down', mostN: 1500 },
   { id: 'clamps', label: 'two strap clamps, or a vise bolted and blocked', mostN: Infinity },
 ] as const;
-export type HoldingId = (typeof HOLDINGS)[number]['id'];
 
 /** The least holding that stands a force at the edge of the part, N. Never the hand. */
 export const holdingFor = (forceN: number): (typeof HOLDINGS)[number] =>

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { InspectionRow } from '../inspection/inspection-rows';
+import type { InspectionRow } from '../run/inspection-rows';
 import { showText, tell, type Display } from '../units/show';
 import { FORMULA_START } from './imported';
 

@@ -1,4 +1,4 @@
-import { footprint } from '../layout/describe-callout';
+import { footprint } from '../layout/footprint';
 import { faceShape, fromDatum, USUAL_DATUM, type FaceId, type FaceShape, type Part } from '../layout/part';
 import { expandPlaces, type Place } from '../layout/place';
 import { readCallout } from '../threads/read-callout';

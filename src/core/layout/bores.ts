@@ -1,7 +1,7 @@
 import { depth, phrase, type Phrase } from '../answer/answer';
 import { readCallout } from '../threads/read-callout';
 import { axisDistance, type Axis, type Point3 } from './angled-hole';
-import { footprint } from './describe-callout';
+import { footprint } from './footprint';
 import type { LaidFeature } from './lay-out';
 import {
   depthBehind,

@@ -1,7 +1,7 @@
 import type { Problem, Result } from '../answer/answer';
 import type { Callout } from '../threads/callout';
 import { readCallout } from '../threads/read-callout';
-import { footprint, type Footprint } from './describe-callout';
+import { footprint, type Footprint } from './footprint';
 import {
   faceShape,
   fromDatum,

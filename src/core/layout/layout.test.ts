@@ -4,7 +4,7 @@ import { acrossFor, angledLength, axisDistance, tilt, wallBetween, type Axis, ty
 import { readCallout } from '../threads/read-callout';
 import { boresOf, checkBores, inSpace } from './bores';
 import { dialList, dialSetting, pathLength, touchOff, visitingOrder } from './dial-list';
-import { footprint } from './describe-callout';
+import { footprint } from './footprint';
 import { boltThrough, CLEARANCE_HOLES, rowFor, SOCKET_HEADS } from './heads.table';
 import { socketOutside, WASHERS } from './hexagons.table';
 import { fromMate } from './from-mate';

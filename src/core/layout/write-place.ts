@@ -31,21 +31,3 @@ export function writePlace(place: Place, unit: LengthUnit): string | undefined {
       return undefined;
   }
 }
-
-/** How many holes a place makes by itself, to hold against the count of the callout. Undefined when it follows another. */
-export function placeCount(place: Place): number | undefined {
-  switch (place.kind) {
-    case 'point':
-      return 1;
-    case 'row':
-      return place.count;
-    case 'grid':
-      return place.columns * place.rows;
-    case 'circle':
-      return place.divisions - place.skip.length;
-    case 'list':
-      return place.points.length;
-    default:
-      return undefined;
-  }
-}

@@ -2,7 +2,7 @@ import { ok, phrase, problem, refuse, type Phrase, type Problem, type Result } f
 import type { FaceId } from '../layout/part';
 import type { ShopHabits } from '../shop/habits';
 import { timesOf, type MachineTimes } from './machine-times';
-import { between, boundOf, respects, secondsOf, sequencesOf, type Sequence, type Strategy } from './sequence';
+import { between, boundOf, respects, sequencesOf, type Sequence, type Strategy } from './sequence';
 import { holeName, type DecidedOrder, type SetUp, type WorkItem } from './work-item';
 
 /** One tool over some holes without a change. */
@@ -287,10 +287,3 @@ export function moveVisit(setUp: RouteSetUp, key: string, to: number): Result<st
         }
   return refuse(problem('route-precedence', key, 'That order can’t be.', 'Drop it elsewhere.'));
 }
-
-/** Seconds of one part in one clamping, without the clamping itself. */
-export const cycleSeconds = (visits: readonly Visit[], times: MachineTimes): number =>
-  secondsOf(
-    visits.flatMap((v) => v.items),
-    times,
-  );

@@ -3,7 +3,7 @@ import { ALL_DRILLS } from '../drills/drill';
 import { predictedHoleMm } from '../drills/predicted-hole';
 import { material } from '../tests/bench-shop';
 import { readCallout } from '../threads/read-callout';
-import { TAP_LEVELS } from './tap-levels.table';
+import { TAP_LEVELS } from '../tests/tap-levels.table';
 import { usualFlutes } from './tap';
 import { tapLoad } from './tap-load';
 import { causeOf, riskLevel } from './tap-risk';

@@ -18,6 +18,3 @@ export function tappingSpeed(thread: Thread, material: Material): Answer {
     source: { kind: 'trade rule', name: 'tapping speed of the material' },
   });
 }
-
-/** Feed in mm/min that a tap needs: one pitch a turn. */
-export const tappingFeed = (thread: Thread, rpm: number): number => thread.pitchMm * rpm;

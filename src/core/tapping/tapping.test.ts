@@ -18,7 +18,7 @@ import {
   toothLoadLimit,
   type TappingConditions,
 } from './tapping-torque';
-import { tappingFeed, tappingSpeed } from './tapping-speed';
+import { tappingSpeed } from './tapping-speed';
 import { tell } from '../units/show';
 import { percentRange, reasonablePercent, targetPercent } from './target-percent';
 import { tapLoad } from './tap-load';
@@ -232,7 +232,6 @@ describe('rhythm, time and speed', () => {
   test('tapping speed and feed', () => {
     const rpm = tappingSpeed(m8, mild).value;
     expect(rpm).toBeCloseTo((1000 * 30 * 0.3048) / (Math.PI * 8), 6);
-    expect(tappingFeed(m8, 100)).toBeCloseTo(125, 9);
     expect(inputsOf(tappingSpeed(m8, mild))).toMatch(/low end 9.144 m\/min, high end .* m\/min, major diameter 8 mm$/);
   });
 

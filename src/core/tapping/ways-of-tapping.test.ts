@@ -1,11 +1,11 @@
 import type { Machine } from '../cutting/machine';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
-import { inputsOf } from '../tests/inputs-of';
+
 import { THREADS } from '../threads/find-thread';
 import type { Thread } from '../threads/thread';
 import { tell } from '../units/show';
-import { tapReach } from './tap-reach';
+import { reachOf, usualTapFigures } from './tap-lengths.table';
 import {
   tappingConditions,
   type HoleToTap,
@@ -392,11 +392,10 @@ describe('ways of tapping', () => {
 });
 
 test('how deep a hand tap reaches: thread and neck, or all but the square where the shank is thin', () => {
-  const reach = (name: string) => tapReach(thread(name)).value;
+  const reach = (name: string) => reachOf(usualTapFigures(thread(name)), thread(name)).reachMm;
   // M12 and 7/16 have a shank thinner than the hole: all but 10 of 89 and 80.2.
   expect([reach('M6x1'), reach('M8x1.25'), reach('3/8-16 UNC'), reach('M12x1.75'), reach('7/16-14 UNC')]).toEqual(
     [30, 35, 31.8, 79, 70.2].map((x) => expect.closeTo(x, 6)),
   );
   expect(reach('1/2-13 UNC')).toBeCloseTo(75.7, 6);
-  expect(inputsOf(tapReach(m8))).toBe('overall length, usual 72 mm, length of thread, usual 22 mm, neck 13 mm');
 });

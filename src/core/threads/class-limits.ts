@@ -15,7 +15,6 @@ export interface ClassLimits {
   notes: Phrase[];
 }
 
-export const UNIFIED_CLASSES = ['1B', '2B', '3B'] as const;
 const METRIC_CLASS = /^([4-7])([GH])(?:([4-7])([GH]))?$/;
 const BASIC_MINOR = 1.08253175;
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { memo, useState } from 'react';
-import type { BenchStep } from '@/core/inspection/bench-step';
-import { holesWaiting } from '@/core/inspection/run';
+import type { BenchStep } from '@/core/run/bench-step';
+import { holesWaiting } from '@/core/run/run';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { RecordFaults } from '../job-store/record-faults';

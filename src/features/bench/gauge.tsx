@@ -1,9 +1,9 @@
 'use client';
 
 import { memo, useDeferredValue, useMemo } from 'react';
-import type { HoleAt } from '@/core/inspection/bench-record';
-import type { Choice } from '@/core/inspection/verdict';
-import type { BenchStep } from '@/core/inspection/bench-step';
+import type { HoleAt } from '@/core/run/bench-record';
+import type { Choice } from '@/core/gauging/verdict';
+import type { BenchStep } from '@/core/run/bench-step';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { holeName } from '@/core/route/work-item';
 import type { Display } from '@/core/units/show';

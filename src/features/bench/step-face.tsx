@@ -5,7 +5,7 @@ import { memo, useCallback, useMemo } from 'react';
 import type { Job } from '@/contracts/job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
-import type { BenchStep } from '@/core/inspection/bench-step';
+import type { BenchStep } from '@/core/run/bench-step';
 import { faceSketch } from '@/core/job/face-sketch';
 import { nameOfSetUp } from '@/core/route/batch';
 import type { Operation } from '@/core/operation/operation';

@@ -2,7 +2,7 @@
 
 import { memo, useDeferredValue, type ReactNode } from 'react';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import type { BenchStep } from '@/core/inspection/bench-step';
+import type { BenchStep } from '@/core/run/bench-step';
 
 export interface StepAndAhead {
   step: BenchStep;

@@ -2,7 +2,7 @@
 
 import { memo, useState } from 'react';
 import { quantity } from '@/core/answer/answer';
-import { judgeTorque } from '@/core/inspection/torque';
+import { judgeTorque } from '@/core/gauging/torque';
 import type { TapLoad } from '@/core/tapping/tap-load';
 import { showText, tell, type Display } from '@/core/units/show';
 import { useReadings } from '@/ui/instruments/use-readings';

@@ -1,8 +1,8 @@
 'use client';
 
 import { startTransition, useCallback, useEffect, useMemo, useOptimistic, useRef, useState } from 'react';
-import type { BenchKind, BodyOf } from '@/core/inspection/bench-record';
-import { stepHole, type BenchStep } from '@/core/inspection/bench-step';
+import type { BenchKind, BodyOf } from '@/core/run/bench-record';
+import { stepHole, type BenchStep } from '@/core/run/bench-step';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { holeName } from '@/core/route/work-item';
 import type { Running } from '../run/use-run';

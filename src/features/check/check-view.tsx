@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { holeKey, isOfHole, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
+import { holeKey, isOfHole, type BenchKind, type BodyOf, type HoleAt } from '@/core/run/bench-record';
 import { sectionOf } from '@/core/hole/section';
-import { checksOf } from '@/core/inspection/checks-of';
+import { checksOf } from '@/core/gauging/checks-of';
 import type { WorkItem } from '@/core/route/work-item';
 import { holeName } from '@/core/route/work-item';
 import { CoreSample } from '@/ui/drawings/core-sample';

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { mm } from '@/core/answer/answer';
 import type { Point } from '@/core/layout/part';
-import { offsetOnPhoto } from '@/core/inspection/position';
+import { offsetOnPhoto } from '@/core/gauging/position';
 import { parseLength } from '@/core/units/length';
 import { showText, tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { writeInstrumentLine, type InstrumentLine } from '@/core/inspection/instrument-line';
-import { half, move, NEW_READOUT, preset, shownAt, type Axis, type Readout } from '@/core/inspection/readout';
+import { writeInstrumentLine, type InstrumentLine } from '@/core/gauging/instrument-line';
+import { half, move, NEW_READOUT, preset, shownAt, type Axis, type Readout } from '@/core/gauging/readout';
 import { TextField } from '@/ui/field';
 import { send } from '@/ui/send';
 

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { RecordInput, RecordKept, RecordKind } from '@/contracts/record';
-import type { BenchKind, BenchRecord, BodyOf } from '@/core/inspection/bench-record';
+import type { BenchKind, BenchRecord, BodyOf } from '@/core/run/bench-record';
 import { logOf, type LogState } from './record-log';
 import { sendingNow, sendRecords, whenSending, type Sending } from './sender';
 import { whenRecorded, whenSaved } from './tabs';

@@ -1,7 +1,7 @@
 'use client';
 
 import type { HolePlan } from '@/core/hole/hole-plan';
-import { holeKey, type BenchKind, type BodyOf, type HoleAt } from '@/core/inspection/bench-record';
+import { holeKey, type BenchKind, type BodyOf, type HoleAt } from '@/core/run/bench-record';
 import {
   checksOf,
   isComplete,
@@ -9,11 +9,11 @@ import {
   type CheckField,
   type CheckKind,
   type CheckSetting,
-} from '@/core/inspection/checks-of';
-import type { RunOfIssue } from '@/core/inspection/run-of-issue';
-import type { ChoiceChange } from '@/core/inspection/choice-change';
-import type { Checked } from '@/core/inspection/run-records';
-import { CHOICES, type Choice, type Verdict } from '@/core/inspection/verdict';
+} from '@/core/gauging/checks-of';
+import type { RunOfIssue } from '@/core/run/run-of-issue';
+import type { ChoiceChange } from '@/core/run/choice-change';
+import type { Checked } from '@/core/run/run-records';
+import { CHOICES, type Choice, type Verdict } from '@/core/gauging/verdict';
 import { showText, tell, type Display } from '@/core/units/show';
 import { useReadings } from '@/ui/instruments/use-readings';
 import { Working } from '@/ui/working';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { holeKey, type HoleAt } from '@/core/inspection/bench-record';
-import type { Check, CheckField } from '@/core/inspection/checks-of';
+import { holeKey, type HoleAt } from '@/core/run/bench-record';
+import type { Check, CheckField } from '@/core/gauging/checks-of';
 import { parseLength } from '@/core/units/length';
 import type { Display } from '@/core/units/show';
 import { useDraft } from '@/ui/use-draft';

@@ -3,8 +3,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import type { FrozenRoute, RouteIssue } from '@/contracts/route-issue';
-import type { BenchRecord } from '@/core/inspection/bench-record';
-import { followRun, type FollowedRun, type IssuedWork, type RunOfIssue } from '@/core/inspection/run-of-issue';
+import type { BenchRecord } from '@/core/run/bench-record';
+import { followRun, type FollowedRun, type IssuedWork, type RunOfIssue } from '@/core/run/run-of-issue';
 import { plannerFor, type Planner } from '@/core/job/plan-in-job';
 import { tooManySteps } from '@/core/route/run-steps';
 import { wholeShop } from '@/core/shop/shop';

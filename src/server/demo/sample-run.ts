@@ -1,6 +1,6 @@
 import type { RecordInput } from '@/contracts/record';
-import type { CheckKind } from '@/core/inspection/checks-of';
-import type { VerdictState } from '@/core/inspection/verdict';
+import type { CheckKind } from '@/core/gauging/checks-of';
+import type { VerdictState } from '@/core/gauging/verdict';
 import { runSteps, type RunStep } from '@/core/route/run-steps';
 import type { Database } from '../database';
 import { takeRecords } from '../services/record-service';

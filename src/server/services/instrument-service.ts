@@ -1,4 +1,4 @@
-import { readInstrumentLine, writeInstrumentLine } from '@/core/inspection/instrument-line';
+import { readInstrumentLine, writeInstrumentLine } from '@/core/gauging/instrument-line';
 import { Refusal } from '../refusal';
 
 type Heard = (line: string) => void;

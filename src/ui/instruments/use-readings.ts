@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import { readInstrumentLine, type InstrumentLine } from '@/core/inspection/instrument-line';
+import { readInstrumentLine, type InstrumentLine } from '@/core/gauging/instrument-line';
 
 type Heard = (line: InstrumentLine) => void;
 

@@ -2,8 +2,8 @@ import type { ChipSign } from '../cutting/chips-adviser';
 import type { AskForm } from '../hole/form';
 import type { CutOverride } from '../operation/cut';
 import type { Sign } from '../tapping/trouble';
-import type { CheckKind } from './checks-of';
-import type { Choice, VerdictState } from './verdict';
+import type { CheckKind } from '../gauging/checks-of';
+import type { Choice, VerdictState } from '../gauging/verdict';
 
 /** A hole of a part. */
 export interface HoleAt {

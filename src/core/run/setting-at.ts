@@ -3,7 +3,7 @@ import { zoneOf, type Positioned } from '../layout/joint-zone';
 import type { Point } from '../layout/part';
 import type { Shop } from '../shop/shop';
 import type { HoleAt } from './bench-record';
-import type { CheckSetting } from './checks-of';
+import type { CheckSetting } from '../gauging/checks-of';
 
 /** What is positioned of a hole; a hole without a bore of its own is held to the usual zone. */
 const positioned = ({ thread, hole }: HolePlan): Omit<Positioned, 'zoneMm'> => ({

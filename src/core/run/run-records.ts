@@ -1,6 +1,6 @@
-import { CHOICES } from './verdict';
+import { CHOICES } from '../gauging/verdict';
 import { decidesThread, holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
-import type { CheckKind } from './checks-of';
+import type { CheckKind } from '../gauging/checks-of';
 import type { PartResult } from './sampling';
 
 export type Checked = Extract<BenchRecord, { kind: 'checked' }>;

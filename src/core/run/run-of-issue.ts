@@ -7,12 +7,12 @@ import type { Route } from '../route/route';
 import type { Shop } from '../shop/shop';
 import { holeKey, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
 import type { BenchStep } from './bench-step';
-import type { CheckKind, CheckSetting } from './checks-of';
+import type { CheckKind, CheckSetting } from '../gauging/checks-of';
 import { changeOfChoice, type ChoiceChange } from './choice-change';
 import { isRedone, planAtBench } from './plan-at-bench';
 import { changeFor, stepsOfRun, type Run } from './run';
 import { countRecord, noRecords, resultsOf, type Checked, type Decision } from './run-records';
-import type { Choice } from './verdict';
+import type { Choice } from '../gauging/verdict';
 import { partsToGauge } from './sampling';
 import { settingAt } from './setting-at';
 

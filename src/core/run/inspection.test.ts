@@ -2,16 +2,16 @@ import { writeInspectionCsv } from '../formats/inspection-csv';
 import { checkInstrument } from '../shop/instrument-check';
 import { tell } from '../units/show';
 import type { BenchRecord } from './bench-record';
-import { judgeHoleDepth, judgeSize, judgeThreadDepth } from './depth-and-size';
-import { readInstrumentLine, writeInstrumentLine } from './instrument-line';
-import { judgePosition, offsetOnPhoto } from './position';
+import { judgeHoleDepth, judgeSize, judgeThreadDepth } from '../gauging/depth-and-size';
+import { readInstrumentLine, writeInstrumentLine } from '../gauging/instrument-line';
+import { judgePosition, offsetOnPhoto } from '../gauging/position';
 import { countRecords, resultsOf } from './run-records';
-import { half, move, NEW_READOUT, preset, shownAt } from './readout';
+import { half, move, NEW_READOUT, preset, shownAt } from '../gauging/readout';
 import { partsToGauge } from './sampling';
-import { judgeSquare, tiltOf, wanderMm } from './squareness';
-import { judgeGo, judgeNotGo, judgePins } from './thread-gauge';
-import { judgeTorque } from './torque';
-import type { Verdict } from './verdict';
+import { judgeSquare, tiltOf, wanderMm } from '../gauging/squareness';
+import { judgeGo, judgeNotGo, judgePins } from '../gauging/thread-gauge';
+import { judgeTorque } from '../gauging/torque';
+import type { Verdict } from '../gauging/verdict';
 
 const states = (verdicts: Verdict[]): string => verdicts.map((v) => v.state).join(' ');
 

@@ -1,10 +1,10 @@
 import type { Phrase } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import { holeOf, type HoleAt } from './bench-record';
-import { checksOf, type Check, type CheckSetting } from './checks-of';
+import { checksOf, type Check, type CheckSetting } from '../gauging/checks-of';
 import type { RunOfIssue } from './run-of-issue';
 import type { Checked } from './run-records';
-import { CHOICES, type VerdictState } from './verdict';
+import { CHOICES, type VerdictState } from '../gauging/verdict';
 
 /** One thing that was gauged, as the sheet says it. */
 export interface InspectionRow {

@@ -5,7 +5,7 @@ import { holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } fro
 import type { Decision, Remedy, RunRecords, Waiting } from './run-records';
 import { onceMore, stepHole, type BenchStep } from './bench-step';
 import { toThreadsDecided, type OperationsNow } from './thread-decided';
-import { CHOICES, isGaugedAgain, type Choice } from './verdict';
+import { CHOICES, isGaugedAgain, type Choice } from '../gauging/verdict';
 
 /** How far a run is. */
 export interface Run {

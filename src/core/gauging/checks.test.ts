@@ -4,9 +4,9 @@ import { plannerFor } from '../job/plan-in-job';
 import { tapShop } from '../tests/bench-taps';
 import type { WorkItem } from '../route/work-item';
 import { tell } from '../units/show';
-import { headline, whereOf } from './bench-words';
+import { headline, whereOf } from '../run/bench-words';
 import { checksOf, isComplete, type CheckSetting } from './checks-of';
-import { settingAt } from './setting-at';
+import { settingAt } from '../run/setting-at';
 
 const shop = tapShop();
 const plate = {

@@ -8,7 +8,7 @@ import { THREADS } from '../threads/find-thread';
 import { isTapered, type Thread } from '../threads/thread';
 import { writeCallout } from '../threads/write-callout';
 import type { RemedyChange } from './bench-record';
-import type { Choice } from './verdict';
+import type { Choice } from '../gauging/verdict';
 
 /** What a choice changes of how a hole is made. */
 export interface ChoiceChange {

@@ -1,29 +1,8 @@
-import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
-import type { Callout, CalloutFeature } from '../threads/callout';
+import type { Callout } from '../threads/callout';
 import { SQUARE_MM, usualTapFigures } from '../tapping/tap-lengths.table';
 import type { Thread } from '../threads/thread';
 import { boltThrough, rowFor, SOCKET_HEADS } from './heads.table';
 import { HEXAGONS, socketOutside, WASHERS } from './hexagons.table';
-
-/** What a feature of a callout asks for, in the imperative. */
-function featureOrder(f: CalloutFeature): Phrase {
-  const deep = f.extent?.kind === 'through' ? ', through' : f.extent ? ', {deep} deep' : '';
-  const values = { deep: depth(f.extent?.kind === 'depth' ? f.extent.mm : 0) };
-  if (f.kind === 'thread' && f.outside)
-    return phrase(`Thread {thread} outside${f.extent?.kind === 'depth' ? ', {deep} long' : ''}`, {
-      ...values,
-      thread: f.thread.designation,
-    });
-  if (f.kind === 'thread') return phrase(`Tap {thread}${deep}`, { ...values, thread: f.thread.designation });
-  const size = { ...values, size: mm(f.diameterMm) };
-  if (f.kind === 'hole')
-    return phrase(f.ream ? `Ream {size}${f.fit ? ` ${f.fit}` : ''}${deep}` : `Drill {size}${deep}`, size);
-  if (f.kind === 'counterbore') return phrase(`Counterbore {size}${deep}`, size);
-  return phrase('Countersink to {size}, {angle}', { ...size, angle: quantity(f.angleDeg, 'deg') });
-}
-
-/** A callout in words, feature by feature. */
-export const calloutOrders = (callout: Callout): Phrase[] => callout.features.map(featureOrder);
 
 /** Sizes that a callout takes up on a face, mm. */
 export interface Footprint {
