@@ -71,11 +71,15 @@ test('a day in one browser: every view twice, a file in, work without a network,
     await page.goto(`${server.address + RING}/bench`);
     const bar = page.getByRole('progressbar', { name: 'Steps done' });
     const begun = Number(await bar.getAttribute('aria-valuenow'));
+    const recorded = async (): Promise<number> =>
+      (await (await page.request.get(`${server.address}/api/v1${RING}/records?kind=step-done`)).json()).records.length;
+    const before = await recorded();
     const doneNow = (n: number) => expect(bar).toHaveAttribute('aria-valuenow', String(begun + n));
     for (let i = 1; i <= 5; i++) {
       await page.keyboard.press('Enter');
       await doneNow(i);
     }
+    await expect.poll(recorded).toBe(before + 5);
     await expect(page.getByText(/to send/)).toBeHidden();
     await server.kill();
     state.offline = true;

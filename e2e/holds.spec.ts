@@ -192,6 +192,7 @@ test('an older copy is brought back, a job removed: open pages say so, and send 
     const before = await doneAt(bench);
     await bench.keyboard.press('Enter');
     await expect(bar(bench)).toHaveAttribute('aria-valuenow', String(before + 1));
+    await expect.poll(async () => (await recorded(request, RING, server.address)).at(-1)?.kind).toBe('step-done');
     await expect(bench.getByText(/to send/)).toBeHidden();
     const [copy] = readdirSync(path.join(server.folder, 'backups'));
     await promisify(execFile)(

@@ -42,9 +42,12 @@ export async function restores() {
       await server.start();
     } else await wait(400);
   }
-  const listed = (await (await fetch(`${server.base}/api/v1/backup`)).json()).copies.map((c) => c.name);
+  // One before the last writes, so that there is an older one however many were killed.
+  await send(server.base, 'POST', '/api/v1/backup', {});
+  await wait(500);
   going = false;
   await writers;
+  const listed = (await (await fetch(`${server.base}/api/v1/backup`)).json()).copies.map((c) => c.name);
   const whole = listed.filter(
     (name) => !/is (no|damaged)|holds no data/.test(restore(path.join(at, 'backups', name)).stderr),
   );
