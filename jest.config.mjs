@@ -5,8 +5,6 @@ export default {
   transform: {
     '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }],
   },
-  transformIgnorePatterns: [
-    '/node_modules/(?!(uuid|iron-session|iron-webcrypto|uncrypto|cookie|uint8array-extras|rbush|quickselect)/)',
-  ],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|iron-session|iron-webcrypto|uncrypto|rbush|quickselect)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };

@@ -1,7 +1,6 @@
 import { spawn } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { createHash } from 'node:crypto';
 
 /** Runs a command, its output shown as it comes and returned. Rejects when it fails, unless `soft`. */
 export function run(command, args, { soft = false, env = {} } = {}) {
@@ -24,16 +23,22 @@ export function run(command, args, { soft = false, env = {} } = {}) {
   });
 }
 
-const digest = (file) => createHash('sha256').update(readFileSync(file)).digest('hex');
+const packagesIn = (file) =>
+  Object.entries(JSON.parse(readFileSync(file, 'utf8')).packages).filter(([at]) => at !== '');
 
-/** Installs the packages of the lock file when they are missing or older than it. */
+/** Whether every package of the lock file is there, as npm itself noted when it installed. */
+function isInstalled() {
+  const noted = 'node_modules/.package-lock.json';
+  if (!existsSync(noted)) return false;
+  const there = new Map(packagesIn(noted).map(([at, { version }]) => [at, version]));
+  return packagesIn('package-lock.json').every(([at, { version, optional }]) => optional || there.get(at) === version);
+}
+
+/** Installs the packages of the lock file when one is missing or another. */
 export async function installed() {
-  const mark = 'node_modules/.jolly-bit-lock';
-  const lock = digest('package-lock.json');
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  if (isInstalled()) return;
   console.log('Installing packages ...');
   await run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev']);
-  writeFileSync(mark, lock);
 }
 
 function newest(folder) {

@@ -28,14 +28,13 @@ export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>, in
           names.split(' | ').map((name) => [
             name,
             (event: KeyboardEvent) => {
-              if (event.defaultPrevented || (isTyping(event) && !(inFields && COMMAND.test(name)))) return;
+              if (event.defaultPrevented || event.isComposing) return;
+              if (isTyping(event) && !(inFields && COMMAND.test(name))) return;
               event.preventDefault();
               now.current[name]?.(event);
             },
           ]),
         ),
-        // Which keys are text in a field is decided above.
-        { ignore: (event) => event.isComposing },
       ),
     [names, inFields],
   );
