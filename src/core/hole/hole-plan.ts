@@ -4,6 +4,7 @@ import type { Drill } from '../drills/drill';
 import type { StartMeans } from '../drills/predicted-hole';
 import type { Material } from '../materials/material';
 import type { EditedOperations } from '../operation/edits';
+import { isBoring } from '../operation/kinds';
 import { mainOperation, type Cut, type OperationCode } from '../operation/operation';
 import type { TapDrillChoice } from '../tapping/choose-tap-drill';
 import type { Room } from '../tapping/room-below';
@@ -81,12 +82,12 @@ export const allCautions = (plan: HolePlan): Caution[] => [
 export const mainCut = (plan: Pick<HolePlan, 'operations'>): Cut | undefined => mainOperation(plan.operations)?.cut;
 
 /** Operations that make the bores of a hole; what works on its mouth can be done by other means. */
-const BORING: readonly OperationCode[] = ['open', 'drill', 'deepen', 'step-drill', 'annular', 'saw'];
+const makesHole = (code: OperationCode): boolean => isBoring(code) && code !== 'pilot';
 
 /** Why the machine asked for cannot make the hole: no speed slow enough, no power, too large to hold by hand. */
 export function refusals({ operations }: Pick<HolePlan, 'operations'>): Problem[] {
   const all = operations.flatMap(({ code, cut }) =>
-    cut && BORING.includes(code) && !cut.speed.ok ? cut.speed.problems : [],
+    cut && makesHole(code) && !cut.speed.ok ? cut.speed.problems : [],
   );
   return all.filter((p, i) => all.findIndex((other) => other.code === p.code) === i);
 }

@@ -1,6 +1,7 @@
 import { depth, mm, phrase, type Answer, type Phrase } from '../answer/answer';
 import { coneDepth } from '../drills/drill-point';
 import { drillName, FLAT_DEG, pointAngleOf } from '../drills/drill';
+import { kindsThat } from '../operation/kinds';
 import { MAIN_KEY, type Operation, type OperationCode } from '../operation/operation';
 import type { OutsideThread } from '../operation/outside-thread';
 import type { CalloutFeature } from '../threads/callout';
@@ -45,15 +46,8 @@ export interface Section {
 }
 
 const BORES: readonly OperationCode[] = [
-  'open',
-  'drill',
-  'deepen',
-  'step-drill',
-  'annular',
-  'saw',
-  'ream',
+  ...kindsThat(({ removes }) => removes === 'bore' || removes === 'size'),
   'counterbore',
-  'pilot',
 ];
 
 /** Stock longer than this many depths of the hole is broken, with this much of it left beyond the tip. */

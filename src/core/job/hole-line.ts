@@ -1,5 +1,6 @@
 import { CORE_VERSION, phrase, type Caution, type Phrase } from '../answer/answer';
 import { allCautions, mainCut, refusals, type HolePlan } from '../hole/hole-plan';
+import { KINDS } from '../operation/kinds';
 import type { OperationCode } from '../operation/operation';
 import type { JobFeature, JobHead, Planner } from './plan-in-job';
 
@@ -31,8 +32,6 @@ export interface NamedFeature extends JobFeature {
   question: JobFeature['question'] & { coreVersion?: string };
 }
 
-const THEN: readonly OperationCode[] = ['ream', 'counterbore', 'countersink', 'chase'];
-
 function planned(plan: HolePlan): Pick<HoleLine, 'drill' | 'speed' | 'depth' | 'then' | 'troubles'> {
   const main = mainCut(plan);
   const best = plan.thread?.tapping.best;
@@ -50,7 +49,7 @@ function planned(plan: HolePlan): Pick<HoleLine, 'drill' | 'speed' | 'depth' | '
     }),
     then: best
       ? [phrase(`${best.label}: ${best.taps.map((t) => `${t.name} (${t.chamferThreads})`).join(', ')}.`)]
-      : plan.operations.filter((op) => THEN.includes(op.code)).map((op) => op.order),
+      : plan.operations.filter((op) => KINDS[op.code].finishes).map((op) => op.order),
     troubles: [...once.values()],
   };
 }

@@ -1,5 +1,6 @@
 import { depth, mm, phrase, type Phrase } from '../answer/answer';
 import { usualTapFigures } from '../tapping/tap-lengths.table';
+import { isBoring, KINDS } from './kinds';
 import { mainOperation, type Operation } from './operation';
 
 /** Why an order of operations is bad: `stop` cannot be done at all, `warn` can and should not. */
@@ -13,9 +14,8 @@ export interface OrderFault {
 
 type Rule = (op: Operation, later: Operation) => [level: OrderFault['level'], why: Phrase] | undefined;
 
-const bores = ['pilot', 'open', 'drill', 'deepen', 'step-drill', 'annular', 'saw'];
-const isBore = (op: Operation): boolean => bores.includes(op.code) && op.cut !== undefined;
-const mouths = ['counterbore', 'countersink', 'chamfer'];
+const isBore = (op: Operation): boolean => isBoring(op.code) && op.cut !== undefined;
+const isMouth = (op: Operation): boolean => KINDS[op.code].removes === 'mouth';
 
 /** Each looks at two operations, `op` done before `later`, and says what is wrong with that. */
 const RULES: Rule[] = [
@@ -113,7 +113,7 @@ const RULES: Rule[] = [
       ? ['warn', phrase('A counterbore after the tap drags its pilot through the thread: counterbore first.')]
       : undefined,
   (op, later) =>
-    op.code === 'deburr' && (isBore(later) || later.code === 'tap' || mouths.includes(later.code))
+    op.code === 'deburr' && (isBore(later) || later.code === 'tap' || isMouth(later))
       ? ['warn', phrase('Cutting after deburring raises a new burr.')]
       : undefined,
   (op, later) =>
@@ -136,53 +136,19 @@ export function orderFaults(operations: readonly Operation[]): OrderFault[] {
   return faults;
 }
 
+/** How far a drill wanders that follows its own chisel edge, mm. Our judgement. */
+const WANDER_MM = 0.5;
+
 /** What leaving an operation out costs; undefined where nothing is lost that matters. */
 export function dropFault(op: Operation, rest: readonly Operation[]): OrderFault | undefined {
-  const fault = (level: OrderFault['level'], why: Phrase): OrderFault => ({ level, key: op.key, against: op.key, why });
-  const main = mainOperation(rest);
-  switch (op.code) {
-    case 'drill':
-    case 'deepen':
-    case 'annular':
-    case 'saw':
-    case 'step-drill':
-      return fault('stop', phrase('Without it there is no hole.'));
-    case 'lay-out':
-      return fault(
-        'warn',
-        phrase('Without a mark the hole goes where the drill lands: only with a jig or the mate as guide.'),
-      );
-    case 'start':
-      return fault(
-        'warn',
-        phrase('Without a start the drill follows its chisel edge and wanders {by} or more.', { by: depth(0.5) }),
-      );
-    case 'pilot':
-      return fault(
-        'warn',
-        phrase('Without the pilot the chisel edge of {drill} pushes instead of cutting: press hard, and it wanders.', {
-          drill: mm(main?.cut?.spec.diameterMm ?? 0),
-        }),
-      );
-    case 'chamfer':
-      return fault('warn', phrase('Without the chamfer the first thread is pushed up as a burr.'));
-    case 'ream':
-      return fault('stop', phrase('No drill holds the fit on the drawing.'));
-    case 'tap':
-      return rest.some((o) => o.code === 'tap')
-        ? fault('warn', phrase('Fewer taps load the rest more, or leave the bottom unthreaded.'))
-        : fault('stop', phrase('Without it there is no thread.'));
-    case 'open':
-      return fault('stop', phrase('The larger part is on the drawing.'));
-    case 'counterbore':
-    case 'countersink':
-      return fault('stop', phrase('It is on the drawing: the head would sit proud.'));
-    case 'check':
-      return fault('warn', phrase('Then the fit is unchecked.'));
-    case 'deburr':
-      return fault('warn', phrase('The burr keeps the part from seating, and cuts hands.'));
-    case 'chase':
-    case 'note':
-      return undefined;
-  }
+  const { dropped } = KINDS[op.code];
+  if (!dropped) return undefined;
+  const others = dropped.whereOthersStay !== undefined && rest.some((o) => o.code === op.code);
+  const drill = mm(mainOperation(rest)?.cut?.spec.diameterMm ?? 0);
+  return {
+    level: others ? 'warn' : dropped.level,
+    key: op.key,
+    against: op.key,
+    why: phrase(others ? (dropped.whereOthersStay ?? '') : dropped.why, { drill, wander: depth(WANDER_MM) }),
+  };
 }

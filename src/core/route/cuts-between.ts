@@ -1,5 +1,9 @@
+import { kindsThat } from '../operation/kinds';
 import { phrase, problem, type Problem } from '../answer/answer';
 import type { CutBetween, RoutedFeature, WorkItem } from './work-item';
+
+/** What is done at the bench once everything is made, after every cut. */
+const BENCH_AFTER: readonly WorkItem['code'][] = kindsThat((kind) => kind.where === 'after');
 
 /** Which cuts an operation waits for. */
 export function cutsBefore(cuts: readonly CutBetween[], featureId: string, fromLastTap: boolean): CutBetween[] {
@@ -10,7 +14,7 @@ export function cutsBefore(cuts: readonly CutBetween[], featureId: string, fromL
 export function cutItem(cut: CutBetween, id: number, items: readonly WorkItem[]): WorkItem {
   const touched = [...(cut.first ?? []), ...(cut.finish ?? [])];
   const done = items.filter(
-    (i) => touched.includes(i.featureId) && !i.afterCuts?.includes(cut.id) && i.code !== 'deburr' && i.code !== 'check',
+    (i) => touched.includes(i.featureId) && !i.afterCuts?.includes(cut.id) && !BENCH_AFTER.includes(i.code),
   );
   return {
     id,

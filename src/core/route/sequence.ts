@@ -1,3 +1,4 @@
+import { kindsThat } from '../operation/kinds';
 import { shortPath, shortestTree } from './short-path';
 import type { MachineTimes } from './machine-times';
 import type { WorkItem } from './work-item';
@@ -139,17 +140,8 @@ function holeByHole(items: readonly WorkItem[], ways: Ways, from?: WorkItem): Wo
   return placed([...whole.keys()], from, ways).flatMap((first) => whole.get(first) ?? []);
 }
 
-const MARKED: readonly WorkItem['code'][] = ['lay-out', 'start'];
-const BORED: readonly WorkItem['code'][] = [
-  ...MARKED,
-  'pilot',
-  'open',
-  'drill',
-  'deepen',
-  'step-drill',
-  'annular',
-  'saw',
-];
+const MARKED: readonly WorkItem['code'][] = kindsThat((kind) => kind.marks);
+const BORED: readonly WorkItem['code'][] = kindsThat((kind) => kind.marks || kind.removes === 'bore');
 
 /** Holes located and begun one by one, or bored one by one, and the rest over all of them. */
 function mixedOrders(items: readonly WorkItem[], ways: Ways): WorkItem[][] {

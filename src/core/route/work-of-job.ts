@@ -4,13 +4,14 @@ import type { HolePlan } from '../hole/hole-plan';
 import { expandPlaces } from '../layout/place';
 import type { FaceId } from '../layout/part';
 import type { JobHead, Planner } from '../job/plan-in-job';
-import type { Operation, OperationCode } from '../operation/operation';
+import { KINDS, kindsThat } from '../operation/kinds';
+import type { Operation } from '../operation/operation';
 import type { Shop } from '../shop/shop';
 import { readCallout } from '../threads/read-callout';
 import { contradictions, cutItem, cutsBefore } from './cuts-between';
 import type { DecidedOrder, FeatureOrder, RoutedFeature, SetUp, WorkItem } from './work-item';
 
-const BENCH_AFTER: readonly WorkItem['code'][] = ['deburr', 'check'];
+const BENCH_AFTER: readonly WorkItem['code'][] = kindsThat((kind) => kind.where === 'after');
 
 /** Where an operation is done: laid out at the bench before, checked there after, everything else on the machine. */
 function setUpKey(op: Operation, machine: Machine | undefined, face: FaceId): string {
@@ -30,16 +31,8 @@ export function toolOf(op: Operation): { tool: string; inCrib: boolean } {
       inCrib: 'owned' in tap ? tap.owned === true : true,
     };
   }
-  return { tool: HANDWORK[op.code] ?? op.key, inCrib: true };
+  return { tool: KINDS[op.code].handTool ?? op.key, inCrib: true };
 }
-const HANDWORK: Partial<Record<OperationCode, string>> = {
-  'lay-out': 'layout tools',
-  start: 'start',
-  deburr: 'deburring tool',
-  check: 'gauges',
-  chase: 'tap by hand',
-};
-
 const warnings = (op: Operation): Phrase[] =>
   op.cautions.filter((c) => c.level !== 'note').map(({ text, values }) => (values ? { text, values } : { text }));
 

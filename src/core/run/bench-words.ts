@@ -1,36 +1,17 @@
 import { mm, phrase, type Phrase } from '../answer/answer';
 import { drillName } from '../drills/drill';
-import type { Operation, OperationCode } from '../operation/operation';
+import { KINDS } from '../operation/kinds';
+import type { Operation } from '../operation/operation';
 import type { WorkItem } from '../route/work-item';
 
-const VERBS: Record<OperationCode, string> = {
-  'lay-out': 'Lay out',
-  start: 'Start',
-  pilot: 'Pilot',
-  open: 'Drill',
-  drill: 'Drill',
-  deepen: 'Drill on',
-  'step-drill': 'Step-drill',
-  annular: 'Cut',
-  saw: 'Saw',
-  ream: 'Ream',
-  counterbore: 'Counterbore',
-  countersink: 'Countersink',
-  chamfer: 'Chamfer',
-  tap: 'Tap',
-  chase: 'Chase',
-  deburr: 'Deburr',
-  check: 'Gauge',
-  note: 'Note',
-} as const satisfies Record<OperationCode, string>;
-
 /** What an operation is called within a sentence. */
-export const verbOf = (code: WorkItem['code']): string => (code === 'cut-between' ? 'cut' : VERBS[code].toLowerCase());
+export const verbOf = (code: WorkItem['code']): string =>
+  code === 'cut-between' ? 'cut' : KINDS[code].verb.toLowerCase();
 
 /** What is done, in as few words as can be read from across the shop: Drill 8.5 mm, Tap M10. */
 export function headline(item: WorkItem, op: Operation | undefined): Phrase {
   if (item.code === 'cut-between') return item.order;
-  const verb = VERBS[item.code];
+  const { verb } = KINDS[item.code];
   if (item.code === 'start') return phrase('{verb}', { verb });
   const drill = op?.cut?.spec.drill;
   if (drill) return phrase('{verb} {name}', { verb, name: drillName(drill) });

@@ -1,3 +1,4 @@
+import { kindsThat } from '../operation/kinds';
 import type { Operation, OperationCode } from '../operation/operation';
 import { workKey, type RunStep } from '../route/run-steps';
 import type { WorkItem } from '../route/work-item';
@@ -8,7 +9,7 @@ import { onceMore, stepHole, type BenchStep } from './bench-step';
 export type OperationsNow = (hole: HoleAt) => readonly Pick<Operation, 'key' | 'code'>[];
 
 /** What is done for the thread that was decided, whatever was done for the smaller one. */
-const FOR_THE_THREAD: readonly OperationCode[] = ['open', 'drill', 'deepen', 'chamfer', 'tap', 'deburr', 'check'];
+const FOR_THE_THREAD: readonly OperationCode[] = kindsThat((kind) => kind.forThread);
 const isForTheThread = ({ item }: RunStep): boolean => FOR_THE_THREAD.includes(item?.code as OperationCode);
 
 /** The step of an operation; one that the route did not have, beside the nearest that it had. */

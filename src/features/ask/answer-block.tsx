@@ -3,16 +3,7 @@
 import type { ReactNode } from 'react';
 import type { Drill } from '@/core/drills/drill';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import type { OperationCode } from '@/core/operation/operation';
 import type { Display } from '@/core/units/show';
-
-/** What may follow the main bore, as it is headed. */
-export const THEN: Partial<Record<OperationCode, string>> = {
-  ream: 'Ream',
-  counterbore: 'Counterbore',
-  countersink: 'Countersink',
-  deepen: 'Then drill',
-};
 
 interface BlockProps {
   label: string;

@@ -9,6 +9,7 @@ import type { Cut } from '@/core/operation/operation';
 import type { TapDrillCandidate } from '@/core/tapping/tap-drill-candidate';
 import { drillForMetal, tapHook, tapSurface } from '@/core/tapping/tools-for-metal';
 import { percentOfThreadAnswer } from '@/core/threads/percent-of-thread';
+import { KINDS } from '@/core/operation/kinds';
 import { showText, tell, type Display } from '@/core/units/show';
 import { CoreSample, type Turns } from '@/ui/drawings/core-sample';
 import { SizeRail } from '@/ui/drawings/size-rail';
@@ -17,7 +18,7 @@ import { Figure } from '@/ui/unit-text';
 import { later } from '@/ui/later';
 import { LEVEL } from '@/ui/taps/levels';
 import { Working, WorkingDialog } from '@/ui/working';
-import { Block, DrillKeys, THEN, type PanelActions, type ToolProps } from './answer-block';
+import { Block, DrillKeys, type PanelActions, type ToolProps } from './answer-block';
 
 const PlainTool = later(() => import('./answer-plain'));
 const Outside = later(() => import('./answer-outside'));
@@ -265,7 +266,7 @@ export function AnswerPanel({ plan, display, actions, banner }: Props) {
           </div>
         </div>
         <div className="order-4 md:col-span-2 md:flex md:gap-6 xl:col-span-1 xl:block">
-          {plan.operations.some((op) => op.cut && op.code in THEN) && <Then plan={plan} display={display} />}
+          {plan.operations.some((op) => op.cut && KINDS[op.code].follows) && <Then plan={plan} display={display} />}
           {thread && <Tap part={thread} plan={plan} display={display} />}
           {thread && <ThreadNeeded part={thread} display={display} />}
         </div>

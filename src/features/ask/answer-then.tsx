@@ -3,14 +3,15 @@
 import { mm } from '@/core/answer/answer';
 import { drillName } from '@/core/drills/drill';
 import type { HolePlan } from '@/core/hole/hole-plan';
+import { KINDS } from '@/core/operation/kinds';
 import { showText, tell, type Display } from '@/core/units/show';
 import { Working } from '@/ui/working';
-import { Block, THEN } from './answer-block';
+import { Block } from './answer-block';
 
 /** What follows the main bore: reamer, counterbore, countersink, a narrower part below. */
 export default function Then({ plan, display }: { plan: HolePlan; display: Display }) {
   return plan.operations.map((op) => {
-    const label = THEN[op.code];
+    const label = KINDS[op.code].follows;
     if (!label || !op.cut) return null;
     const { drill, diameterMm, tool } = op.cut.spec;
     return (

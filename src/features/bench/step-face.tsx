@@ -5,6 +5,7 @@ import { memo, useCallback, useMemo } from 'react';
 import type { Job } from '@/contracts/job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
+import { kindsThat } from '@/core/operation/kinds';
 import type { BenchStep } from '@/core/run/bench-step';
 import { faceSketch } from '@/core/job/face-sketch';
 import { nameOfSetUp } from '@/core/route/batch';
@@ -87,7 +88,7 @@ function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
   );
 }
 
-const ON_THE_FACE: readonly WorkItem['code'][] = ['lay-out', 'check', 'deburr', 'start', 'cut-between'];
+const ON_THE_FACE: readonly WorkItem['code'][] = [...kindsThat((kind) => kind.onFace), 'cut-between'];
 
 const opOf = ({ item }: BenchStep, plan: HolePlan | undefined): Operation | undefined =>
   plan?.operations.find((o) => o.key === item?.opKey);
