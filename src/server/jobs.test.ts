@@ -281,6 +281,12 @@ test('jobs are found by words of their name, notes, callouts and metal, a page a
   expect((await find('100 % _stock_')).ids).toEqual([made.id]);
   await patch(made.id, { add: [feature('7/16-20 THRU', { name: 'handle' })] });
   expect((await find('handle 7/16-20')).ids).toEqual([made.id]);
+  // A callout that was changed is found by what it is now, and no longer by what it was.
+  const changed = (await existingJob(at.db, made.id)).holes[1];
+  await patch(made.id, {
+    features: [{ id: changed.id, version: changed.version, set: { question: { callout: '5/8-11 THRU' } } }],
+  });
+  expect([(await find('handle 7/16-20')).ids, (await find('handle 5/8-11')).ids]).toEqual([[], [made.id]]);
   for (let i = 0; i < 95; i++) await createJob(at.db, job({ name: `Batch ${i}` }));
   expect([(await find('batch')).total, (await find('batch', 2)).ids.length, (await find('batch')).pages]).toEqual([
     95, 45, 2,

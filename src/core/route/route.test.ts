@@ -67,6 +67,22 @@ const route = (
 ): Route => planRoute(work(features, job), job.quantity, { order }, edits);
 const tools = (r: Route, n: number): string[] => r.setUps[n].visits.map((v) => `${v.tool} ×${v.items.length}`);
 
+test('from the bench to a machine, and on to the next, takes 90 s each; a lathe needs no marks; a dial is turned in 5 s', () => {
+  const two = route([
+    feature('A', 'M6 THRU', { kind: 'point', x: 20, y: 20 }),
+    feature('B', 'M6 THRU', { kind: 'point', x: 60, y: 20 }, { machine: 'mill' }),
+  ]);
+  const machines = two.setUps.flatMap((s) => (s.machine ? [s.machine.id] : []));
+  expect(new Set(machines).size).toBe(2);
+  expect(two.seconds - two.setUps.reduce((sum, s) => sum + s.seconds, 0)).toBeCloseTo(2 * 90, 6);
+  const keys = (machine: string) =>
+    work([feature('A', 'M6 THRU', { kind: 'point', x: 0, y: 0 }, { machine })]).map((s) => s.key);
+  expect([keys('press').includes('bench|before'), keys('lathe').includes('bench|before')]).toEqual([true, false]);
+  const [press] = at.machines;
+  const dialled = timesOf({ ...press, speeds: { kind: 'range', minRpm: 100, maxRpm: 2000 }, times: undefined });
+  expect([dialled.speedChangeS, timesOf({ ...press, times: undefined }).speedChangeS > 5]).toEqual([5, true]);
+});
+
 describe('the route of a job, by hand', () => {
   test('pier plate on the press: laid out, each tool once over its holes, checked', () => {
     const r = route([

@@ -128,6 +128,9 @@ describe('sampling', () => {
       { part: 2, good: false },
       { part: 3, good: true },
     ]);
+    // One that was mended once stays a fault, though the next time it was only dirty.
+    const again = [gauged(2, 'bad'), on(2, { choice: 'clean' }, 'decision'), gauged(2, 'good')];
+    expect(resultsOf(countRecords([...records, ...again]), 'f', 1)[1]).toEqual({ part: 2, good: false });
     expect(resultsOf(countRecords(records), 'f', 2)).toEqual([]);
   });
 });
@@ -161,6 +164,8 @@ describe('instruments', () => {
         'caliper size 0.5 in',
         'readout x -12.345 y 40 mm',
         'torque now 3.1 peak 6.2 Nm',
+        // 40 lbf·in are 40 × 0.112984829 Nm.
+        'torque now 40 lbf·in',
         'caliper size 8 furlongs',
         'caliper',
         'caliper size 8',
@@ -170,6 +175,7 @@ describe('instruments', () => {
       'caliper size 12.7 mm',
       'readout x -12.345 y 40 mm',
       'torque now 3.1 peak 6.2 Nm',
+      'torque now 4.5194 Nm',
       '“furlongs” is not a unit of a reading: mm, in, Nm, lbf·in or turns.',
       '“caliper” is not a reading.',
       '“caliper size 8” is not a reading.',

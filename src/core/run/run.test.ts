@@ -156,6 +156,16 @@ const drillAt = (at: RunOfIssue, hole: number, part: number): string | undefined
   return made?.ok ? made.value.operations.find((o) => o.code === 'drill')?.cut?.spec.drill?.label : undefined;
 };
 
+test('what is held against a hole where the shop says nothing else; a smaller drill has nothing to do in a larger hole', () => {
+  const hole = { featureId: 'f', holeNumber: 1, part: 1 };
+  const made = run([]).planAt(hole);
+  const usual = { route, job, shop: { ...shop, habits: { ...shop.habits, notGoTurns: undefined as never } } };
+  expect(made?.ok && runOfIssue(usual, [], planner).settingFor(hole, made.value).notGoTurns).toBe(2);
+  const drilled = did('drill', 1, 1);
+  const to = (drill: string) => record('remedy', { part: 1, scope: 'hole', label: drill, change: { drill } });
+  expect([again(run([drilled, to('4.8')])), again(run([drilled, to('5.2')]))]).toEqual([[], ['drill 1/1']]);
+});
+
 describe('a remedy found at hole 1 of part 1', () => {
   const plan = planner.plan(job.holes[0], job);
   const change = (plan.ok && remedyFor('next-drill', plan.value)?.change) || {};
