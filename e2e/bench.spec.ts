@@ -265,7 +265,7 @@ test('skip with a reason, take back, dark, and the foot switch; nothing has to b
   await page.getByRole('button', { name: 'Not needed' }).click();
   await expect(bar(page)).toHaveAttribute('aria-valuenow', '2');
   await page.getByRole('button', { name: 'Back', exact: true }).click();
-  await menu('Not done after all');
+  await menu('Undo: not done');
   await expect(bar(page)).toHaveAttribute('aria-valuenow', '1');
   await menu('Learn a foot switch');
   await expect(page.getByText('Press the foot switch now')).toBeVisible();

@@ -33,8 +33,6 @@ interface KeptPage {
 /** How far the records of a job are kept here. */
 export interface KeptLog {
   jobId: string;
-  /** Pages that they stand on. */
-  pages: number;
   /** Arrival of the last of them. */
   arrival: number;
   /** Which data of the server they are of. */
@@ -46,7 +44,8 @@ class BrowserStore extends Dexie {
   records!: Table<WaitingRecord, string>;
   cache!: Table<{ key: string; value: unknown }, string>;
   kept!: Table<KeptPage, [string, number]>;
-  logs!: Table<KeptLog, string>;
+  /** With the pages that they stand on. */
+  logs!: Table<KeptLog & { pages: number }, string>;
 
   constructor() {
     super('jolly-bit');
@@ -188,25 +187,29 @@ export async function keptRecords(jobId: string): Promise<{ log: KeptLog; record
 const PAGE = 400;
 
 /**
- * Keeps what arrived of a job; what of it waited here waits no longer, in the same transaction.
- * @returns how far they are kept now; undefined where they are not
+ * Keeps what arrived of a job; what of it waited here waits no longer, in the same transaction. Another tab may have kept some
+ * of it meanwhile: what is in the store tells how far that is.
+ * @returns whether it is kept
  */
-export async function keepArrived(log: KeptLog, records: readonly RecordKept[]): Promise<KeptLog | undefined> {
+export async function keepArrived(log: KeptLog, records: readonly RecordKept[]): Promise<boolean> {
   for (const { id } of records) inMemory.delete(id);
-  return inStore((store) =>
+  const done = await inStore((store) =>
     store.transaction('rw', store.kept, store.logs, store.records, async () => {
-      const { jobId } = log;
-      const last = records.length < PAGE ? await store.kept.get([jobId, log.pages]) : undefined;
-      const joins = last !== undefined && last.records.length + records.length <= PAGE;
-      const page = joins ? log.pages : log.pages + 1;
-      if (records.length > 0)
-        await store.kept.put({ jobId, page, records: [...(joins ? last.records : []), ...records] });
+      const { jobId, mark } = log;
+      const there = (await store.logs.get(jobId)) ?? { jobId, mark, arrival: 0, pages: 0 };
+      // Another tab keeps what another state of the server holds: this one will read that anew.
+      if (there.mark !== mark) return false;
+      const news = records.filter((r) => r.arrival > there.arrival);
+      const last = news.length < PAGE ? await store.kept.get([jobId, there.pages]) : undefined;
+      const joins = last !== undefined && last.records.length + news.length <= PAGE;
+      const page = joins || news.length === 0 ? there.pages : there.pages + 1;
+      if (news.length > 0) await store.kept.put({ jobId, page, records: [...(joins ? last.records : []), ...news] });
       await store.records.bulkDelete(records.map((r) => r.id));
-      const now = { ...log, pages: records.length > 0 ? page : log.pages };
-      await store.logs.put(now);
-      return now;
+      await store.logs.put({ jobId, mark, arrival: Math.max(there.arrival, log.arrival), pages: page });
+      return true;
     }),
   );
+  return done ?? false;
 }
 
 /** Forgets the records of a job that are kept here. */

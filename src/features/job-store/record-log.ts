@@ -96,7 +96,7 @@ export class RecordLog {
   private opened: Promise<void> | undefined;
 
   constructor(readonly jobId: string) {
-    this.log = { jobId, arrival: 0, mark: '', pages: 0 };
+    this.log = { jobId, arrival: 0, mark: '' };
   }
 
   getState = (): LogState => this.state;
@@ -175,7 +175,7 @@ export class RecordLog {
     await this.open();
     let other = false;
     const fault = await readArrived(this.jobId, this.log.arrival, async ({ records, more }, mark) => {
-      if (this.log.mark !== '' && mark !== this.log.mark) other = true;
+      if (this.log.mark !== '' && mark !== '' && mark !== this.log.mark) other = true;
       if (other) return;
       await this.arrived(records, mark, more);
     });
@@ -188,17 +188,10 @@ export class RecordLog {
     this.log = { ...this.log, arrival: records.at(-1)?.arrival ?? this.log.arrival, mark };
     const news = records.filter((r) => !this.there.has(r.id)).sort(byOrder);
     let { kept } = this.state;
-    if (news.length > 0 || !kept) kept = await this.keep(news);
+    if (news.length > 0 || !kept) kept = await keepArrived(this.log, news);
     const change = { known: true, kept, reading: more ? this.kept.length + news.length : undefined };
     if (news.length > 0) this.grow(news, change);
     else if (!this.state.known || kept !== this.state.kept || this.state.reading !== undefined) this.tell(change);
-  }
-
-  /** Keeps what arrived. @returns whether it is kept */
-  private async keep(records: readonly RecordKept[]): Promise<boolean> {
-    const log = await keepArrived(this.log, records);
-    this.log = log ?? this.log;
-    return log !== undefined;
   }
 
   /** What came joins what is kept. Where it is what waited here, in its order, nothing that is shown changes. */
@@ -231,8 +224,8 @@ export class RecordLog {
     await dropKept(this.jobId);
     this.lost = before.filter((r) => !has.has(r.id));
     this.there = has;
-    this.log = { jobId: this.jobId, arrival: server.at(-1)?.arrival ?? 0, mark: now, pages: 0 };
-    const kept = await this.keep(server);
+    this.log = { jobId: this.jobId, arrival: server.at(-1)?.arrival ?? 0, mark: now };
+    const kept = await keepArrived(this.log, server);
     this.waiting = this.waiting.filter((w) => !has.has(w.id));
     this.kept = server.sort(byOrder);
     this.show({ known: true, kept, gone: false, lost: this.lost.length });
@@ -297,6 +290,6 @@ export async function catchUp(jobId: string): Promise<void> {
   await readArrived(jobId, log.arrival, async ({ records }, mark) => {
     if (mark !== log.mark) return;
     log = { ...log, arrival: records.at(-1)?.arrival ?? log.arrival };
-    log = (await keepArrived(log, records)) ?? log;
+    await keepArrived(log, records);
   });
 }
