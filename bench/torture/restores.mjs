@@ -13,8 +13,12 @@ const copies = () => {
   const backups = path.join(at, 'backups');
   return existsSync(backups) ? readdirSync(backups).map((name) => path.join(backups, name)) : [];
 };
-const ticksOf = async (server) =>
-  (await (await fetch(`${server.base}/api/v1/jobs/${PIER}/records?kind=layout-tick`)).json()).records.length;
+const ticksOf = async (server) => {
+  const at = `${server.base}/api/v1/jobs/${PIER}/records?kind=layout-tick`;
+  // A connection that was kept open may have been closed while a restore had this process's whole time.
+  const got = await fetch(at).catch(() => fetch(at));
+  return (await got.json()).records.length;
+};
 
 /** Copies under load and under kills, and what is brought back of them. */
 export async function restores() {
