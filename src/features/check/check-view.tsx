@@ -120,6 +120,7 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
   const setting = plan && here.settingFor(at, plan);
   const decided = plan && here.decidedThread(at, plan);
   const photo = records.findLast((r) => r.kind === 'photo' && isOfHole(r, at));
+  const sheet = `/jobs/${jobId}/inspection.pdf?paper=${display === 'inch' ? 'letter' : 'a4'}`;
   const gauged = holes.filter((h) => stateOf(atOf(h, ofPart)) !== 'open').length;
   return (
     <>
@@ -138,9 +139,14 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
           <a className="btn" href="/instruments">
             Instruments
           </a>
-          <a className="btn" href={`/jobs/${jobId}/inspection.pdf?paper=${display === 'inch' ? 'letter' : 'a4'}`}>
+          <a className="btn" href={sheet}>
             Inspection sheet
           </a>
+          {issue.quantity > 1 && (
+            <a className="btn" href={`${sheet}&from=${ofPart}&to=${ofPart}`}>
+              Of part {ofPart}
+            </a>
+          )}
           <a className="btn" href={`/jobs/${jobId}/inspection.csv`}>
             CSV
           </a>
