@@ -12,7 +12,8 @@ export default defineConfig<object, { shop: string }>({
   use: {
     ...devices['Desktop Chrome'],
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // A trace of every test costs a good part of its time: TRACE=1 where one has to be looked into.
+    trace: process.env.TRACE ? 'retain-on-failure' : 'off',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [
