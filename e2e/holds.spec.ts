@@ -2,7 +2,6 @@ import { execFile } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import path from 'node:path';
 import { promisify } from 'node:util';
-import type { Locator } from '@playwright/test';
 import { expect, OwnServer, test, type APIRequestContext, type Page } from './test';
 
 const RING = '/jobs/sample-job-dust-cap-ring';
@@ -20,14 +19,6 @@ interface Kept {
 }
 const recorded = async (request: APIRequestContext, job: string, base = ''): Promise<Kept[]> =>
   (await (await request.get(`${base}/api/v1${job}/records?kind=bench`)).json()).records;
-
-/** Fills a field once the page has its script: until then a script that takes over may move what is selected. */
-async function typed(field: Locator, text: string): Promise<void> {
-  await expect(async () => {
-    await field.fill(text);
-    await expect(field).toHaveValue(text, { timeout: 500 });
-  }).toPass();
-}
 
 /** A browser whose clock is off, by as much as it is told; a reload keeps that. */
 async function offClock(page: Page, ms: number) {
@@ -144,7 +135,7 @@ for (const [how, make] of [
     await expect(page.getByText(/^Not kept in this browser/)).toBeVisible();
     await expect.poll(async () => (await recorded(request, RING)).length).toBe(there + 5);
     await page.goto(PIER);
-    await typed(page.getByLabel('Notes'), `typed where the browser ${how}`);
+    await page.getByLabel('Notes').fill(`typed where the browser ${how}`);
     await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
     const { notes } = await (await request.get(`/api/v1${PIER}`)).json();
     expect(notes).toBe(`typed where the browser ${how}`);
@@ -234,7 +225,7 @@ test('an older copy is brought back, a job removed: open pages say so, and send 
     expect((await request.post(at('/api/v1/backup'))).status()).toBe(201);
     const bench = await context.newPage();
     await page.goto(at(PIER));
-    await typed(page.getByLabel('Notes'), 'After the copy');
+    await page.getByLabel('Notes').fill('After the copy');
     await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
     await bench.goto(at(`${RING}/bench`));
     const before = await doneAt(bench);

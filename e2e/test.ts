@@ -34,7 +34,37 @@ export const test = base.extend<object, { shop: string; server: string }>({
     { scope: 'worker', auto: true, timeout: 60_000 },
   ],
   baseURL: async ({ server }, provide) => provide(server),
+  context: async ({ context }, provide) => {
+    context.on('page', withItsScript);
+    await provide(context);
+  },
 });
+
+/**
+ * A script's hands are quicker than any person's: a page that is opened or reloaded is waited for until its fields have
+ * their script, for what is typed while that takes over may be moved. `waitUntil` given: as it says, and no longer.
+ */
+function withItsScript(page: Page): void {
+  const open = page.goto.bind(page);
+  const again = page.reload.bind(page);
+  const ready = () =>
+    page.waitForFunction(() =>
+      [...document.querySelectorAll('input, textarea, select')].every((field) =>
+        Object.keys(field).some((key) => key.startsWith('__react')),
+      ),
+    );
+  page.goto = async (address, how) => {
+    const response = await open(address, how);
+    if (!how?.waitUntil) await ready();
+    return response;
+  };
+  page.reload = async (how) => {
+    const response = await again(how);
+    if (!how?.waitUntil) await ready();
+    return response;
+  };
+}
+
 /** A server of its own, that can be killed and comes back on the same database. */
 export class OwnServer {
   readonly folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-own-'));

@@ -14,6 +14,8 @@ const LOOPBACK = /^(::1|(::ffff:)?127(\.\d{1,3}){3})$/;
 const FORWARDED = ['forwarded', 'via', 'x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-real-ip'];
 const HEADERS_MS = 10_000;
 const REQUEST_MS = 60_000;
+/** Longer than browsers and gateways keep a connection: who sends on one just then must not find it closed. */
+const KEEP_ALIVE_MS = 75_000;
 /** Exit code of a server that another start would not help; serve.mjs reads it. */
 const NOT_STARTABLE = 78;
 
@@ -109,6 +111,7 @@ const listeners = [
 for (const { server, at, scheme } of listeners) {
   server.headersTimeout = HEADERS_MS;
   server.requestTimeout = REQUEST_MS;
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
   server.on('error', (error) => {
     console.error(
       error.code === 'EADDRINUSE'
