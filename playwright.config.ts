@@ -3,7 +3,8 @@ import { defineConfig, devices } from '@playwright/test';
 
 export default defineConfig<object, { shop: string }>({
   testDir: 'e2e',
-  workers: 2,
+  // One more than the cores that CI has: a test waits for half of its time.
+  workers: 3,
   // A neighbour may take a core: nothing here is decided by how long it takes.
   timeout: 120_000,
   expect: { timeout: 20_000 },

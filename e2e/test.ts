@@ -96,7 +96,8 @@ export class OwnServer {
 }
 /** What stands against the page for people who read it otherwise; empty where nothing does. */
 export async function inaccessible(page: Page, where: string): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  // Only what stands against it is worked out in full: a third of the time less.
+  const { violations } = await new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).analyze();
   return violations.map((v) => `${where} ${v.id}: ${v.nodes[0].html}`);
 }
 

@@ -12,7 +12,7 @@ import { DRILL_SETS } from '@/core/drills/drill-sets';
 import { readCribCsv } from '@/core/formats/crib-csv';
 import { readPlateCsv } from '@/core/formats/plate-csv';
 import { readPlateDxf } from '@/core/formats/plate-dxf';
-import type { InsertedOperation } from '@/core/operation/inserted-operation';
+import type { InsertedOperation } from '@/core/operation/inserted-step';
 import { MATERIALS } from '@/core/materials/materials';
 import { checked } from './http/respond';
 import { answerRequestOf } from './services/answer-service';

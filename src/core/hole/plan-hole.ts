@@ -16,12 +16,15 @@ import type { StartMeans } from '../drills/predicted-hole';
 import type { HoleToMake } from '../operation/bore';
 import type { Context, Setting } from '../operation/context';
 import type { EditedOperations, EditWork, OperationEdits } from '../operation/edits';
+import { figure } from '../operation/figure';
 import { finishing, threadCheck } from '../operation/finishing';
-import { holeOperations } from '../operation/hole-operations';
-import { mouthProblems } from '../operation/mouth-operations';
+import { holeSteps } from '../operation/hole-steps';
+import { mouthProblems } from '../operation/mouth-steps';
 import { MAIN_KEY, withCautions, type Operation } from '../operation/operation';
-import { oldThreadOperations, tapOperations } from '../operation/tap-operations';
-import { outsideOperations, outsideThread, type OutsideThread } from '../operation/outside-thread';
+import type { Step } from '../operation/step';
+import { oldThreadSteps, tapSteps } from '../operation/tap-steps';
+import { outsideSteps, outsideThread, type OutsideThread } from '../operation/outside-thread';
+import { tipOf } from '../operation/travel';
 import type { ShopHabits } from '../shop/habits';
 import { STOP_REPEATS_MM, thinWallMm, wallLeft } from '../tapping/blind-depth';
 import { classLimits } from '../threads/class-limits';
@@ -52,7 +55,7 @@ const along = (thicknessMm: number | undefined, tiltDeg = 0): number | undefined
 
 /** What the plan of a hole adds up to before the user's changes. */
 interface Made {
-  operations: Operation[];
+  steps: Step[];
   toMake?: HoleToMake;
   thread?: ThreadPart;
   outside?: OutsideThread;
@@ -63,7 +66,7 @@ function keepThread({ feature }: ResolvedThread, habits: ShopHabits): Made {
   const { thread, className } = feature;
   const limits = isTapered(thread) ? undefined : classLimits(thread, className);
   const check = threadCheck(limits?.ok ? limits.value : undefined, habits.notGoTurns);
-  return { operations: oldThreadOperations(thread, check) };
+  return { steps: oldThreadSteps(thread, check) };
 }
 
 /** A thread on a rod. */
@@ -72,7 +75,7 @@ function makeOutside(q: HoleQuestion, hole: ResolvedHole, { feature, lengthMm }:
     { thread: feature.thread, kind: feature.outside ?? 'rod', leftHand: feature.leftHand, lengthMm },
     ctx,
   );
-  return { outside, operations: outsideOperations(outside, ctx, hole.callout.count * q.parts) };
+  return { outside, steps: outsideSteps(outside, ctx, hole.callout.count * q.parts) };
 }
 
 function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: Context): Result<Made> {
@@ -82,7 +85,7 @@ function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx
   const { part } = planned.value;
   const toMake = threadedHoleToMake(q, hole, planned.value, ctx);
   if (!toMake.ok) return toMake;
-  const taps = tapOperations({
+  const taps = tapSteps({
     thread: part.thread,
     way: part.tapping.best,
     fromMm: at.fromMm,
@@ -94,8 +97,8 @@ function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx
   return ok({
     thread: part,
     toMake: toMake.value,
-    operations: [
-      ...holeOperations(toMake.value, ctx),
+    steps: [
+      ...holeSteps(toMake.value, ctx),
       ...taps,
       ...finishing(toMake.value, threadCheck(part.limits, habits.notGoTurns)),
     ],
@@ -105,7 +108,7 @@ function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx
 function makePlain(q: HoleQuestion, hole: ResolvedHole, tool: OperationEdits['tool'], ctx: Context): Result<Made> {
   const made = plainHoleToMake(q, hole, tool, ctx);
   if (!made.ok) return made;
-  return ok({ toMake: made.value, operations: [...holeOperations(made.value, ctx), ...finishing(made.value)] });
+  return ok({ toMake: made.value, steps: [...holeSteps(made.value, ctx), ...finishing(made.value)] });
 }
 
 function make(q: HoleQuestion, hole: ResolvedHole, tool: OperationEdits['tool'], ctx: Context): Result<Made> {
@@ -115,13 +118,13 @@ function make(q: HoleQuestion, hole: ResolvedHole, tool: OperationEdits['tool'],
   return thread ? makeThread(q, hole, thread, ctx) : makePlain(q, hole, tool, ctx);
 }
 
-const tipEnds = (op: Operation): number => (op.cut ? op.cut.spec.fullMm + op.cut.tipMm : 0);
+const tipEnds = (step: Step): number => (step.by === 'cut' ? step.spec.fullMm + tipOf(step.spec) : 0);
 
-/** The operation that goes deepest, which decides the wall left. */
-const deepestOf = (operations: readonly Operation[]): Operation | undefined =>
-  operations.reduce<Operation | undefined>((a, op) => (tipEnds(op) > (a ? tipEnds(a) : 0) ? op : a), undefined);
+/** The step that goes deepest, which decides the wall left. */
+const deepestOf = (steps: readonly Step[]): Step | undefined =>
+  steps.reduce<Step | undefined>((a, step) => (tipEnds(step) > (a ? tipEnds(a) : 0) ? step : a), undefined);
 
-function wallUnder(hole: ResolvedHole, deepest: Operation | undefined): Answer | undefined {
+function wallUnder(hole: ResolvedHole, deepest: Step | undefined): Answer | undefined {
   if (hole.through || hole.thicknessMm === undefined || !deepest) return undefined;
   return wallLeft(hole.thicknessMm, tipEnds(deepest));
 }
@@ -215,8 +218,8 @@ function contextOf(q: HoleQuestion, hole: ResolvedHole, shop: Context['shop'], s
 const sizeOf = ({ thread, toMake }: Made): number =>
   thread?.thread.majorMm ?? toMake?.bores.at(-1)?.chosen.drill.diameterMm ?? 0;
 
-/** The operations with the user's changes, and what those bring with them. */
-function edited(
+/** The planned steps with the user's changes, each figured once, and what those bring with them. */
+function operationsOf(
   made: Made,
   hole: ResolvedHole,
   work: EditWork | undefined,
@@ -224,19 +227,25 @@ function edited(
   q: HoleQuestion,
   set?: Drill,
 ): EditedOperations & { wall?: Answer } {
-  const find = (label: string): Drill | undefined => findDrill(label, q.pool);
-  const applied = work
-    ? work.apply(made.operations, set ? withoutDrill(work.edits) : work.edits, ctx, made.toMake?.existingMm ?? 0, find)
-    : { operations: made.operations, dropped: [], faults: [], problems: [] };
-  const deepest = deepestOf(applied.operations);
+  const around = {
+    thicknessMm: hole.thicknessMm,
+    existingMm: made.toMake?.existingMm ?? 0,
+    find: (label: string): Drill | undefined => findDrill(label, q.pool),
+  };
+  const edited = work
+    ? work.apply(made.steps, set ? withoutDrill(work.edits) : work.edits, around)
+    : { steps: made.steps, dropped: [], faults: [], problems: [] };
+  const { steps } = edited;
+  const deepest = deepestOf(steps);
   const wall = wallUnder(hole, deepest);
-  const operations = applied.operations.map((op) =>
-    withCautions(namedChange(op, made.thread, set, q.drill), [
+  const operations = steps.map((step) => {
+    const op = namedChange(figure(step, ctx), made.thread, set, q.drill);
+    return withCautions(op, [
       ...tooShallow(op, made.thread),
-      ...(op === deepest ? thinWall(wall, sizeOf(made)) : []),
-    ]),
-  );
-  return { ...applied, operations, wall };
+      ...(step === deepest ? thinWall(wall, sizeOf(made)) : []),
+    ]);
+  });
+  return { ...edited, operations, wall };
 }
 
 const assumptionsOf = (hole: ResolvedHole, { thread, toMake }: Made, machine: Machine | undefined): Phrase[] => [
@@ -271,10 +280,10 @@ export function planHole(
   const set = label !== undefined && hole.thread ? findDrill(label, q.pool) : undefined;
   const made = make(set ? { ...asked, drill: set } : asked, hole, edits.tool, ctx);
   if (!made.ok) return made;
-  const tooDeep = mouthProblems(made.value.operations, hole.thicknessMm);
+  const tooDeep = mouthProblems(made.value.steps, hole.thicknessMm);
   if (tooDeep.length > 0) return refuse(...tooDeep);
   const { thread, toMake } = made.value;
-  const done = edited(made.value, hole, work, ctx, q, set);
+  const done = operationsOf(made.value, hole, work, ctx, q, set);
   return ok({
     ...done,
     coreVersion: CORE_VERSION,

@@ -127,6 +127,28 @@ function driven(spec: CutSpec, ctx: Context, ideal: Answer, feed: Answer, over: 
   };
 }
 
+/** What the plan would set before the motor is asked. */
+function plannedFor(spec: CutSpec, ctx: Context, depthMm: number) {
+  const { material, machine, dry } = ctx.asked;
+  const drill = spec.drill ?? sizedDrill(spec.diameterMm);
+  const conditions = { drill, material, depthMm, machine, dry };
+  return {
+    conditions,
+    ideal: forTool(idealByMethod(ctx.shop.habits.speed, conditions), spec.family, 'speed'),
+    feed: forTool(drillFeed(spec.diameterMm, material, isHandHeld(machine)), spec.family, 'feed'),
+  };
+}
+
+/** How far a drill's tip has to go through metal, mm: what comes out at the back cuts air. */
+const reachOf = (spec: CutSpec): number => spec.fullMm + (spec.through ? 0 : tipOf(spec));
+
+/** Whether the machine's motor turns this drill at all, fed as lightly as it may be. */
+export function motorDrives(spec: CutSpec, ctx: Context): boolean {
+  const { ideal, feed } = plannedFor(spec, ctx, reachOf(spec));
+  const { speed } = driven(spec, ctx, ideal, feed, {});
+  return speed.ok || !speed.problems.some((p) => p.code === 'power');
+}
+
 function torqueOf(spec: CutSpec, ctx: Context, feed: number): Answer | undefined {
   return spec.family === 'drill' || spec.family === 'step'
     ? drillingTorque(spec.diameterMm, feed, spec.pointAngleDeg ?? USUAL_POINT_DEG, ctx.asked.material, spec.inHoleMm)
@@ -145,16 +167,12 @@ function grabOf(torque: Answer | undefined, { asked: { machine }, setting }: Con
  * at the part's edge, and what to watch in them. Speed and feed stay within the machine's power.
  */
 export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}): Cut {
-  const { material, machine, dry } = ctx.asked;
+  const { material, machine } = ctx.asked;
   const byHand = isHandHeld(machine);
   const isDrill = spec.family === 'drill';
   const tipMm = tipOf(spec);
-  // How far the tip has to go through metal: what comes out at the back cuts air.
-  const reachMm = spec.fullMm + (spec.through ? 0 : tipMm);
-  const drill = spec.drill ?? sizedDrill(spec.diameterMm);
-  const conditions = { drill, material, depthMm: isDrill ? reachMm : 0, machine, dry };
-  const ideal = forTool(idealByMethod(ctx.shop.habits.speed, conditions), spec.family, 'speed');
-  const usual = forTool(drillFeed(spec.diameterMm, material, byHand), spec.family, 'feed');
+  const reachMm = reachOf(spec);
+  const { conditions, ideal, feed: usual } = plannedFor(spec, ctx, isDrill ? reachMm : 0);
   const planned =
     over.feed === undefined
       ? usual

@@ -1,13 +1,12 @@
-import { ok, type Problem, type Result } from '../answer/answer';
+import { ok, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { Drill } from '../drills/drill';
 import type { BoreTool } from './bore';
-import type { Context } from './context';
-import { changesOf } from './changes';
-import { insertedOperation, type InsertedOperation } from './inserted-operation';
-import { refigured } from './make-operation';
-import type { Operation } from './operation';
+import { insertedStep, type InsertedOperation } from './inserted-step';
+import { KINDS } from './kinds';
+import type { Operation, OperationCode } from './operation';
 import { dropFault, orderFaults, type OrderFault } from './order-rules';
 import { overriddenSpec, type OperationOverride } from './override';
+import { orderOf, type Step } from './step';
 
 /** A user's changes to the operations of one hole. What the plan gains or loses later still finds its place. */
 export interface OperationEdits {
@@ -20,12 +19,24 @@ export interface OperationEdits {
   overrides?: Record<string, OperationOverride>;
 }
 
-export interface EditedOperations {
-  operations: Operation[];
-  dropped: Operation[];
+/** What is left out of the plan. */
+export interface DroppedStep {
+  key: string;
+  code: OperationCode;
+  order: Phrase;
+}
+
+/** What a user's changes make of planned steps. */
+export interface EditedSteps {
+  steps: Step[];
+  dropped: DroppedStep[];
   faults: OrderFault[];
   /** Changes that cannot be: they are left out, and said. */
   problems: Problem[];
+}
+/** The same with each step figured. */
+export interface EditedOperations extends EditedSteps {
+  operations: Operation[];
 }
 
 /** A user's changes with what makes them: a plan without any does not need it. */
@@ -37,88 +48,79 @@ export const withEdits = (edits: OperationEdits): EditWork => ({ edits, apply: a
 
 export type FindDrill = (label: string) => Drill | undefined;
 
-function overridden(base: Operation, over: OperationOverride, ctx: Context, find: FindDrill): Result<Operation> {
-  if (!base.cut) return ok(base);
-  const spec = overriddenSpec(base.key, base.cut, over, ctx.setting.thicknessMm, find);
-  if (!spec.ok) return spec;
-  const now = refigured(base, spec.value, ctx, over);
-  return ok({ ...now, changes: changesOf(base, now) });
+/** What is around the steps of one hole. Lengths in mm. */
+interface Around {
+  thicknessMm?: number;
+  /** A hole that is there already; 0 in full metal. */
+  existingMm: number;
+  find: FindDrill;
+}
+
+function overridden(step: Step, over: OperationOverride | undefined, { thicknessMm, find }: Around): Result<Step> {
+  if (!over || step.by !== 'cut') return ok(step);
+  const spec = overriddenSpec(step.key, step.spec, over, thicknessMm, find);
+  return spec.ok ? ok({ ...step, spec: spec.value, changed: { planned: step.spec, over } }) : spec;
 }
 
 /** Sorts by the order wanted; what it does not name stays right after what it followed in the plan. */
-function sorted(planned: readonly Operation[], order: readonly string[] | undefined): Operation[] {
+function sorted(planned: readonly Step[], order: readonly string[] | undefined): Step[] {
   if (!order) return [...planned];
   const named = planned
-    .filter((op) => order.includes(op.key))
+    .filter(({ key }) => order.includes(key))
     .sort((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
-  return planned.reduce((placed, op, i) => {
-    if (order.includes(op.key)) return placed;
+  return planned.reduce((placed, step, i) => {
+    if (order.includes(step.key)) return placed;
     const before = planned.slice(0, i).findLast((p) => placed.includes(p) && !p.inserted);
     const at = before ? placed.indexOf(before) + 1 : 0;
-    return [...placed.slice(0, at), op, ...placed.slice(at)];
+    return [...placed.slice(0, at), step, ...placed.slice(at)];
   }, named);
 }
 
-/** Drills that open what another has left: their figures follow from the hole that they find in this order. */
-function inEachOther(
-  operations: readonly Operation[],
-  edits: OperationEdits,
-  ctx: Context,
-  existingMm: number,
-): Operation[] {
-  return operations.map((op, i) => {
-    const spec = op.cut?.spec;
-    if (spec?.family !== 'drill' || spec.fromMm > 0) return op;
-    const inHoleMm = operations
+/** Drills that open what another has left find the hole that it makes in this order. */
+function inEachOther(steps: readonly Step[], existingMm: number): Step[] {
+  return steps.map((step, i) => {
+    if (step.by !== 'cut' || step.spec.family !== 'drill' || step.spec.fromMm > 0) return step;
+    const { spec, changed } = step;
+    const inHoleMm = steps
       .slice(0, i)
-      .flatMap((o) => (o.cut && o.cut.spec.family === 'drill' ? [o.cut.spec] : []))
+      .flatMap((s) => (s.by === 'cut' && s.spec.family === 'drill' ? [s.spec] : []))
       .filter((s) => s.diameterMm < spec.diameterMm && s.fullMm >= 0.5 * spec.fullMm)
       .reduce((widest, s) => Math.max(widest, s.diameterMm), existingMm);
-    if (Math.abs(inHoleMm - spec.inHoleMm) < 1e-9) return op;
-    return refigured(op, { ...spec, inHoleMm }, ctx, edits.overrides?.[op.key]);
+    if (Math.abs(inHoleMm - spec.inHoleMm) < 1e-9) return step;
+    const also = changed && { changed: { ...changed, planned: { ...changed.planned, inHoleMm } } };
+    return { ...step, spec: { ...spec, inHoleMm }, ...also };
   });
 }
 
-/** Keeps what succeeded and gathers what did not. */
-function gathered<T>(results: readonly Result<T>[]): { values: T[]; problems: Problem[] } {
-  return {
-    values: results.flatMap((r) => (r.ok ? [r.value] : [])),
-    problems: results.flatMap((r) => (r.ok ? [] : r.problems)),
-  };
+/** Where a step that the user adds stands: before what is done at the bench afterwards. */
+function withAdded(steps: readonly Step[], added: readonly Step[]): Step[] {
+  const finish = steps.findIndex(({ kind }) => KINDS[kind].where === 'after');
+  const at = finish < 0 ? steps.length : finish;
+  return [...steps.slice(0, at), ...added, ...steps.slice(at)];
 }
 
 /**
- * Applies a user's changes to planned operations: drops, additions, figures, order. What cannot be is left out and
+ * Applies a user's changes to planned steps: drops, additions, what each is to do, order. What cannot be is left out and
  * said; an order that can be and should not is kept and explained.
- * @param existingMm a hole that is there already, mm; 0 in full metal
  */
-export function applyEdits(
-  planned: readonly Operation[],
-  edits: OperationEdits,
-  ctx: Context,
-  existingMm: number,
-  find: FindDrill,
-): EditedOperations {
-  const isDropped = (op: Operation): boolean => edits.dropped?.includes(op.key) ?? false;
+export function applyEdits(planned: readonly Step[], edits: OperationEdits, around: Around): EditedSteps {
+  const isDropped = ({ key }: Step): boolean => edits.dropped?.includes(key) ?? false;
+  const left = planned.filter((step) => !isDropped(step));
+  const problems: Problem[] = [];
+  /** What succeeded, or the step as it was, with what stands against it noted. */
+  const noted = (step: Result<Step>, otherwise: Step[]): Step[] => {
+    if (step.ok) return [step.value];
+    problems.push(...step.problems);
+    return otherwise;
+  };
+  const kept = left.flatMap((step) => noted(overridden(step, edits.overrides?.[step.key], around), [step]));
+  const added = (edits.inserted ?? []).flatMap((add) => noted(insertedStep(add, around.thicknessMm, around.find), []));
+  const steps = inEachOther(sorted(withAdded(kept, added), edits.order), around.existingMm);
   const dropped = planned.filter(isDropped);
-  const left = planned.filter((op) => !isDropped(op));
-  const refusals: Problem[] = [];
-  const kept = left.map((op) => {
-    const over = edits.overrides?.[op.key];
-    const now: Result<Operation> = over ? overridden(op, over, ctx, find) : ok(op);
-    if (now.ok) return now.value;
-    refusals.push(...now.problems);
-    return op;
-  });
-  const added = gathered((edits.inserted ?? []).map((add) => insertedOperation(add, ctx, find)));
-  const finish = kept.findIndex((op) => op.code === 'deburr' || op.code === 'check');
-  const at = finish < 0 ? kept.length : finish;
-  const all = [...kept.slice(0, at), ...added.values, ...kept.slice(at)];
-  const operations = inEachOther(sorted(all, edits.order), edits, ctx, existingMm);
   return {
-    operations,
-    dropped,
-    faults: [...orderFaults(operations), ...dropped.flatMap((op) => dropFault(op, left) ?? [])],
-    problems: [...refusals, ...added.problems],
+    steps,
+    dropped: dropped.map((step) => ({ key: step.key, code: step.kind, order: orderOf(step) })),
+    faults: [...orderFaults(steps), ...dropped.flatMap((step) => dropFault(step, left) ?? [])],
+    problems,
   };
 }

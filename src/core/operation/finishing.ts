@@ -2,8 +2,8 @@ import { mm, phrase, type Phrase } from '../answer/answer';
 import type { ClassLimits } from '../threads/class-limits';
 import { mainBore, type BoreToMake, type HoleToMake } from './bore';
 import { h7UpperMm, isH7 } from './choose-plain-drill';
-import { byHandwork, HANDS_S } from './make-operation';
-import type { Operation } from './operation';
+import { HANDS_S } from './hand-times';
+import { handStep, type Step } from './step';
 
 /** How a reamed bore is checked. */
 function fitCheck({ diameterMm, ream }: BoreToMake): Phrase {
@@ -41,14 +41,14 @@ function plainCheck(hole: HoleToMake): Phrase {
       });
 }
 
-const deburr = (order: Phrase): Operation =>
-  byHandwork({ key: 'deburr', code: 'deburr', order, seconds: HANDS_S.deburr, what: 'deburr' });
+const deburr = (order: Phrase): Step =>
+  handStep({ key: 'deburr', kind: 'deburr', order, seconds: HANDS_S.deburr, purpose: 'deburr' });
 
 /**
  * The end of every hole: far side, mouth, check.
  * @param check of the thread; undefined where there is none
  */
-export function finishing(hole: HoleToMake, check?: Phrase): Operation[] {
+export function finishing(hole: HoleToMake, check?: Phrase): Step[] {
   const others = hole.bores.filter((b) => b.ream && b.role !== 'main').map(fitCheck);
   return [
     ...(hole.through
@@ -56,13 +56,13 @@ export function finishing(hole: HoleToMake, check?: Phrase): Operation[] {
       : check
         ? []
         : [deburr(phrase('Break the edge of the mouth, then clean the hole.'))]),
-    byHandwork({
+    handStep({
       key: 'check',
-      code: 'check',
+      kind: 'check',
       order: check ?? plainCheck(hole),
       details: others,
       seconds: HANDS_S.check,
-      what: 'clean and gauge',
+      purpose: 'clean and gauge',
     }),
   ];
 }

@@ -84,6 +84,16 @@ export interface TapStep {
   of: number;
 }
 
+/** A tool that could do an operation, with what speaks for or against it. */
+export interface ToolChoice {
+  id: string;
+  label: string;
+  why: Phrase;
+  possible: boolean;
+  used: boolean;
+}
+
+/** A step with its figures. */
 export interface Operation {
   /** Stays the same from plan to plan as long as the operation does. */
   key: string;
@@ -96,14 +106,12 @@ export interface Operation {
   time: Answer;
   /** Everything to watch in this operation. */
   cautions: Caution[];
-  /** The part of details and cautions that does not follow from the figures, and outlasts a change of them. */
-  besides: { details: Phrase[]; cautions: Caution[] };
   /** What a change of the user's makes different, figure by figure. */
   changes?: Phrase[];
   /** Added by the user, not by the plan. */
   inserted?: boolean;
-  /** Other tools that could do it, with what speaks for or against them. */
-  choices?: { id: string; label: string; why: Phrase; possible: boolean; used: boolean }[];
+  /** Other tools that could do it. */
+  choices?: ToolChoice[];
 }
 
 /** Key of the operation that makes the bore which is tapped, reamed or left plain. */

@@ -1,19 +1,17 @@
-import { answer, phrase } from '../answer/answer';
-import type { Cut, Operation, OperationCode } from './operation';
+import { phrase } from '../answer/answer';
+import type { CutSpec, OperationCode } from './operation';
 import { handTap } from '../tapping/tap';
 import { metricThread } from '../threads/find-thread';
 import { dropFault, orderFaults } from './order-rules';
+import { cutStep, handStep, type HandStep, type Step } from './step';
 
 const m10 = metricThread('metric-coarse', 10, 1.5);
 
-const time = answer(1, 's', { rule: '', formula: '', inputs: [], source: { kind: 'model', name: '' } });
-/** An operation with just what the rules look at. */
-function op(code: OperationCode, diameterMm?: number, fullMm = 10, key: string = code): Operation {
-  const cut =
-    diameterMm === undefined ? undefined : ({ spec: { diameterMm, fullMm, inHoleMm: 0 }, tipMm: 1 } as unknown as Cut);
-  const besides = { details: [], cautions: [] };
-  return { key, code, order: phrase(code), details: [], cut, time, cautions: [], besides };
-}
+/** A step with just what the rules look at. */
+const op = (kind: OperationCode, diameterMm?: number, fullMm = 10, key: string = kind): Step =>
+  diameterMm === undefined
+    ? handStep({ key, kind, order: phrase(kind), seconds: 1, purpose: '' })
+    : cutStep({ key, kind, spec: { diameterMm, fullMm, inHoleMm: 0 } as CutSpec });
 const layOut = op('lay-out');
 const start = op('start', 2);
 const pilot = op('pilot', 3, 20);
@@ -21,8 +19,8 @@ const drill = op('drill', 8.5, 20);
 const open = op('open', 11, 8);
 const chamfer = op('chamfer', 10.4, 1);
 const bore = op('counterbore', 18, 10.6);
-const tapped = (place: number): Operation => ({
-  ...op('tap', undefined, 0, `tap-${place}`),
+const tapped = (place: number): Step => ({
+  ...(op('tap', undefined, 0, `tap-${place}`) as HandStep),
   tap: { tap: handTap('plug', 10, 'taper-plug-bottoming'), thread: m10, place, of: 2 },
 });
 const plug = tapped(1);
@@ -31,7 +29,7 @@ const ream = op('ream', 8.7, 20);
 const deburr = op('deburr');
 const check = op('check');
 const note = op('note', undefined, 0, 'own');
-const found = (...ops: Operation[]): string[] => orderFaults(ops).map((f) => `${f.level} ${f.key} after ${f.against}`);
+const found = (...ops: Step[]): string[] => orderFaults(ops).map((f) => `${f.level} ${f.key} after ${f.against}`);
 
 test('the order of the trade has no fault; a note may stand anywhere', () => {
   expect(found(layOut, start, pilot, open, drill, chamfer, plug, bottoming, deburr, check)).toEqual([]);
@@ -54,7 +52,7 @@ test.each([
   ['a counterbore from which no tap reaches', [op('counterbore', 18, 60), plug], 'stop tap-1 after counterbore'],
   ['deburred too soon', [deburr, plug], 'warn tap-1 after deburr'],
   ['checked too soon', [check, plug], 'warn tap-1 after check'],
-] as [string, Operation[], string][])('%s', (_, ops, expected) => expect(found(...ops)).toContain(expected));
+] as [string, Step[], string][])('%s', (_, ops, expected) => expect(found(...ops)).toContain(expected));
 
 test('each bore of a stack after the wider one; a reamer never enters a hole as large as itself', () => {
   const under = op('deepen', 7.7, 30);
@@ -88,6 +86,6 @@ test.each([
   [note, [], undefined],
   [op('chase'), [], undefined],
   [op('deepen', 7.7, 30), [], 'stop'],
-] as [Operation, Operation[], string | undefined][])('leaving out %#', (left, rest, level) =>
+] as [Step, Step[], string | undefined][])('leaving out %#', (left, rest, level) =>
   expect(dropFault(left, rest)?.level).toBe(level),
 );

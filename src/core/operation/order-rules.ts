@@ -1,7 +1,8 @@
 import { depth, mm, phrase, type Phrase } from '../answer/answer';
 import { usualTapFigures } from '../tapping/tap-lengths.table';
 import { isBoring, KINDS } from './kinds';
-import { mainOperation, type Operation } from './operation';
+import type { TapStep } from './operation';
+import { mainStep, specOf, type Step } from './step';
 
 /** Why an order of operations is bad: `stop` cannot be done at all, `warn` can and should not. */
 export interface OrderFault {
@@ -12,24 +13,29 @@ export interface OrderFault {
   why: Phrase;
 }
 
-type Rule = (op: Operation, later: Operation) => [level: OrderFault['level'], why: Phrase] | undefined;
+type Rule = (step: Step, later: Step) => [level: OrderFault['level'], why: Phrase] | undefined;
 
-const isBore = (op: Operation): boolean => isBoring(op.code) && op.cut !== undefined;
-const isMouth = (op: Operation): boolean => KINDS[op.code].removes === 'mouth';
+const isBore = (step: Step): boolean => isBoring(step.kind) && step.by === 'cut';
+const isMouth = (step: Step): boolean => KINDS[step.kind].removes === 'mouth';
 
-/** Each looks at two operations, `op` done before `later`, and says what is wrong with that. */
+const tapOf = (step: Step): TapStep | undefined => (step.by === 'hand' ? step.tap : undefined);
+
+/** Share of a tap's length that reaches below the face it is held over. Our judgement. */
+const REACHED_SHARE = 0.6;
+
+/** Each looks at two steps, `step` done before `later`, and says what is wrong with that. */
 const RULES: Rule[] = [
-  (op, later) =>
-    later.code === 'lay-out' && op.code !== 'note'
+  (step, later) =>
+    later.kind === 'lay-out' && step.kind !== 'note'
       ? ['stop', phrase('Find the place first: otherwise the hole is wherever the drill goes in.')]
       : undefined,
-  (op, later) =>
-    isBore(op) && later.code === 'start'
+  (step, later) =>
+    isBore(step) && later.kind === 'start'
       ? ['warn', phrase('A start after the drill guides nothing: the drill has already wandered.')]
       : undefined,
-  (op, later) => {
-    if (!isBore(op) || !isBore(later) || !op.cut || !later.cut) return undefined;
-    const [a, b] = [op.cut.spec, later.cut.spec];
+  (step, later) => {
+    const [a, b] = [specOf(step), specOf(later)];
+    if (!isBore(step) || !isBore(later) || !a || !b) return undefined;
     if (b.diameterMm <= a.diameterMm + 1e-6 && b.fullMm <= a.fullMm + 1e-6)
       return [
         'stop',
@@ -38,7 +44,7 @@ const RULES: Rule[] = [
           large: mm(a.diameterMm),
         }),
       ];
-    if (op.code !== 'pilot' && b.diameterMm > a.diameterMm && b.fullMm < a.fullMm)
+    if (step.kind !== 'pilot' && b.diameterMm > a.diameterMm && b.fullMm < a.fullMm)
       return [
         'warn',
         phrase(
@@ -51,16 +57,16 @@ const RULES: Rule[] = [
       ];
     return undefined;
   },
-  (op, later) =>
-    op.code === 'tap' && isBore(later)
+  (step, later) =>
+    step.kind === 'tap' && isBore(later)
       ? [
           'stop',
-          phrase('There is no hole to tap before {size} is drilled.', { size: mm(later.cut?.spec.diameterMm ?? 0) }),
+          phrase('There is no hole to tap before {size} is drilled.', { size: mm(specOf(later)?.diameterMm ?? 0) }),
         ]
       : undefined,
-  (op, later) => {
-    if (later.code !== 'ream' || !isBore(op) || !op.cut || !later.cut) return undefined;
-    const [bore, ream] = [op.cut.spec, later.cut.spec];
+  (step, later) => {
+    const [bore, ream] = [specOf(step), specOf(later)];
+    if (later.kind !== 'ream' || !isBore(step) || !bore || !ream) return undefined;
     return bore.diameterMm >= ream.diameterMm - 1e-6 && bore.fullMm >= ream.fullMm - 1e-6
       ? [
           'stop',
@@ -71,21 +77,21 @@ const RULES: Rule[] = [
         ]
       : undefined;
   },
-  (op, later) =>
-    op.code === 'ream' && isBore(later)
+  (step, later) =>
+    step.kind === 'ream' && isBore(later)
       ? ['stop', phrase('A reamer only follows: without its hole it cannot enter.')]
       : undefined,
-  (op, later) =>
-    (op.code === 'counterbore' || op.code === 'countersink') && later.code === 'drill'
+  (step, later) =>
+    (step.kind === 'counterbore' || step.kind === 'countersink') && later.kind === 'drill'
       ? [
           'stop',
           phrase('The pilot of the {tool} has no hole to run in before the drill: it walks across the face.', {
-            tool: op.code,
+            tool: step.kind,
           }),
         ]
       : undefined,
-  (op, later) =>
-    op.code === 'tap' && (later.code === 'chamfer' || later.code === 'countersink')
+  (step, later) =>
+    step.kind === 'tap' && (later.kind === 'chamfer' || later.kind === 'countersink')
       ? [
           'warn',
           phrase(
@@ -93,43 +99,45 @@ const RULES: Rule[] = [
           ),
         ]
       : undefined,
-  (op, later) =>
-    op.code === 'counterbore' && later.code === 'tap' && op.cut
-      ? later.tap && op.cut.spec.fullMm > 0.6 * usualTapFigures(later.tap.thread).overallMm
-        ? [
-            'stop',
-            phrase('From the floor of a counterbore {deep} deep the tap does not reach.', {
-              deep: depth(op.cut.spec.fullMm),
-            }),
-          ]
-        : undefined
-      : undefined,
-  (op, later) =>
-    op.tap && later.tap && op.tap.place > later.tap.place
+  (step, later) => {
+    const tap = tapOf(later);
+    const sunk = specOf(step);
+    if (step.kind !== 'counterbore' || !tap || !sunk) return undefined;
+    return sunk.fullMm > REACHED_SHARE * usualTapFigures(tap.thread).overallMm
+      ? [
+          'stop',
+          phrase('From the floor of a counterbore {deep} deep the tap does not reach.', { deep: depth(sunk.fullMm) }),
+        ]
+      : undefined;
+  },
+  (step, later) => {
+    const [tap, next] = [tapOf(step), tapOf(later)];
+    return tap && next && tap.place > next.place
       ? ['warn', phrase('The shorter chamfer first loads few teeth with the whole cut: that is how taps break.')]
-      : undefined,
-  (op, later) =>
-    op.code === 'tap' && later.code === 'counterbore'
+      : undefined;
+  },
+  (step, later) =>
+    step.kind === 'tap' && later.kind === 'counterbore'
       ? ['warn', phrase('A counterbore after the tap drags its pilot through the thread: counterbore first.')]
       : undefined,
-  (op, later) =>
-    op.code === 'deburr' && (isBore(later) || later.code === 'tap' || isMouth(later))
+  (step, later) =>
+    step.kind === 'deburr' && (isBore(later) || later.kind === 'tap' || isMouth(later))
       ? ['warn', phrase('Cutting after deburring raises a new burr.')]
       : undefined,
-  (op, later) =>
-    op.code === 'check' && !['note', 'deburr', 'chase'].includes(later.code)
+  (step, later) =>
+    step.kind === 'check' && !['note', 'deburr', 'chase'].includes(later.kind)
       ? ['warn', phrase('Checked before it is finished.')]
       : undefined,
 ];
 
 /** Everything wrong with an order, in the order of the work. */
-export function orderFaults(operations: readonly Operation[]): OrderFault[] {
+export function orderFaults(steps: readonly Step[]): OrderFault[] {
   const faults: OrderFault[] = [];
-  operations.forEach((op, i) =>
-    operations.slice(i + 1).forEach((later) => {
+  steps.forEach((step, i) =>
+    steps.slice(i + 1).forEach((later) => {
       for (const rule of RULES) {
-        const found = rule(op, later);
-        if (found) faults.push({ level: found[0], key: later.key, against: op.key, why: found[1] });
+        const found = rule(step, later);
+        if (found) faults.push({ level: found[0], key: later.key, against: step.key, why: found[1] });
       }
     }),
   );
@@ -139,16 +147,17 @@ export function orderFaults(operations: readonly Operation[]): OrderFault[] {
 /** How far a drill wanders that follows its own chisel edge, mm. Our judgement. */
 const WANDER_MM = 0.5;
 
-/** What leaving an operation out costs; undefined where nothing is lost that matters. */
-export function dropFault(op: Operation, rest: readonly Operation[]): OrderFault | undefined {
-  const { dropped } = KINDS[op.code];
+/** What leaving a step out costs; undefined where nothing is lost that matters. */
+export function dropFault(step: Step, rest: readonly Step[]): OrderFault | undefined {
+  const { dropped } = KINDS[step.kind];
   if (!dropped) return undefined;
-  const others = dropped.whereOthersStay !== undefined && rest.some((o) => o.code === op.code);
-  const drill = mm(mainOperation(rest)?.cut?.spec.diameterMm ?? 0);
+  const others = dropped.whereOthersStay !== undefined && rest.some(({ kind }) => kind === step.kind);
+  const main = mainStep(rest);
+  const drill = mm((main && specOf(main)?.diameterMm) ?? 0);
   return {
     level: others ? 'warn' : dropped.level,
-    key: op.key,
-    against: op.key,
+    key: step.key,
+    against: step.key,
     why: phrase(others ? (dropped.whereOthersStay ?? '') : dropped.why, { drill, wander: depth(WANDER_MM) }),
   };
 }

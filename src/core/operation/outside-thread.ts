@@ -4,8 +4,7 @@ import { toolsOf, type ToolUse } from '../shop/tool';
 import type { OutsideKind } from '../threads/callout';
 import type { Thread } from '../threads/thread';
 import type { Context } from './context';
-import { byHandwork } from './make-operation';
-import type { Operation } from './operation';
+import { handStep, type Step } from './step';
 
 /** A thread on a rod, with its figures. Lengths in mm. */
 export interface OutsideThread {
@@ -104,10 +103,10 @@ const work = (
   key: string,
   order: Phrase,
   seconds: number,
-  what: string,
+  purpose: string,
   details: Phrase[] = [],
   cautions: Caution[] = [],
-) => byHandwork({ key, code: 'note', order, seconds, what, details, cautions });
+) => handStep({ key, kind: 'note', order, seconds, purpose, details, cautions });
 
 function squareBy({ asked }: Context, { rpm }: OutsideThread): Phrase {
   if (asked.machine?.kind !== 'lathe')
@@ -120,7 +119,7 @@ function squareBy({ asked }: Context, { rpm }: OutsideThread): Phrase {
 }
 
 /** The operations of a thread on a rod: to length, blank, chamfer, die opened for a trial, closed until it fits, chased where long. */
-export function outsideOperations(o: OutsideThread, ctx: Context, count: number): Operation[] {
+export function outsideSteps(o: OutsideThread, ctx: Context, count: number): Step[] {
   const { thread, lengthMm, blank, chamfer, turns, die, chaser, kind, leftHand } = o;
   const turned = ctx.asked.machine?.kind === 'lathe';
   const hand = leftHand ? [phrase('Left-hand thread: a left-hand die, turned anticlockwise.')] : [];
@@ -190,15 +189,15 @@ export function outsideOperations(o: OutsideThread, ctx: Context, count: number)
           ),
         ]
       : []),
-    byHandwork({
+    handStep({
       key: 'check',
-      code: 'check',
+      kind: 'check',
       order: phrase(
         'Clean, then try it in the tapped hole, or with a ring gauge: go over the whole length, not-go at most two turns.',
       ),
       details: count > 1 ? [phrase('The first of {count} sets the die: measure it before the rest.', { count })] : [],
       seconds: 25,
-      what: 'check',
+      purpose: 'check',
     }),
   ];
 }

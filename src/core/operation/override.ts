@@ -2,7 +2,8 @@ import { depth, ok, problem, quantity, refuse, type Problem, type Result } from 
 import { drillName, pointAngleOf, type Drill } from '../drills/drill';
 import { unknownDrill } from '../drills/unknown-drill';
 import type { CutOverride } from './cut';
-import type { Cut, CutSpec } from './operation';
+import type { CutSpec } from './operation';
+import { tipOf } from './travel';
 
 /** What a user sets on one operation instead of the plan's figures. */
 export interface OperationOverride extends CutOverride {
@@ -43,13 +44,8 @@ function withDrill(
 /** Half a millimetre stays under a tip that a user sets, mm. Our judgement. */
 const LEAST_SKIN_MM = 0.5;
 
-function withDepth(
-  key: string,
-  spec: CutSpec,
-  tipMm: number,
-  fullMm: number,
-  thicknessMm: number | undefined,
-): Result<CutSpec> {
+function withDepth(key: string, spec: CutSpec, fullMm: number, thicknessMm: number | undefined): Result<CutSpec> {
+  const tipMm = tipOf(spec);
   const no = (text: string, remedy: string, values: Problem['values']): Result<never> =>
     refuse(problem('override-depth', key, text, remedy, values));
   if (!(fullMm > spec.fromMm))
@@ -92,14 +88,14 @@ const checkedFeed = (key: string, spec: CutSpec, feed: number): Result<CutSpec> 
 /** What an operation is to do with a user's figures in place of the plan's, or why that cannot be. */
 export function overriddenSpec(
   key: string,
-  { spec: base, tipMm }: Cut,
+  base: CutSpec,
   over: OperationOverride,
   thicknessMm: number | undefined,
   find: (label: string) => Drill | undefined,
 ): Result<CutSpec> {
   const drilled = over.drill === undefined ? ok(base) : withDrill(key, base, over.drill, find);
   if (!drilled.ok) return drilled;
-  const deep = over.fullMm === undefined ? drilled : withDepth(key, drilled.value, tipMm, over.fullMm, thicknessMm);
+  const deep = over.fullMm === undefined ? drilled : withDepth(key, drilled.value, over.fullMm, thicknessMm);
   if (!deep.ok || over.feed === undefined) return deep;
   return checkedFeed(key, deep.value, over.feed);
 }

@@ -1,10 +1,10 @@
 import { caution, depth, mm, phrase, type Phrase } from '../answer/answer';
 import { isHandHeld } from '../cutting/machine';
 import { pickTool, type Tool } from '../shop/tool';
-import { mainBore, type BoreTool, type HoleToMake } from './bore';
+import { mainBore, type BoreToMake, type BoreTool, type HoleToMake } from './bore';
 import type { Context } from './context';
-import { cutting } from './make-operation';
-import { MAIN_KEY, type CutFamily, type Operation } from './operation';
+import { cutStep, type CutStep } from './step';
+import { MAIN_KEY, type CutFamily } from './operation';
 
 /** Sheet, where a step drill is at home, mm. Trade rule. */
 const SHEET_MM = 3;
@@ -75,26 +75,22 @@ export function ringWays(hole: HoleToMake, ctx: Context, diameterMm: number): Ri
   return ways.map(({ good: _, ...way }) => ({ ...way, chosen: way.id === (wished ?? usual) }));
 }
 
-/** The operation that cuts the whole bore with a step drill, ring cutter or hole saw. */
-export function ringCut(hole: HoleToMake, ctx: Context, way: RingWay, tool: Tool): Operation {
-  const { chosen, fullMm, through } = mainBore(hole);
+/** The step that cuts the whole bore with a step drill, ring cutter or hole saw. */
+export function ringCut({ chosen, fullMm, through }: BoreToMake, way: RingWay, tool: Tool): CutStep {
   const size = chosen.drill.diameterMm;
-  return cutting(
-    {
-      key: MAIN_KEY,
-      code: way.id,
-      order: () => phrase('Cut {size} through with {tool}.', { size: mm(size), tool: tool.name }),
-      spec: {
-        family: FAMILY[way.id],
-        tool: { name: tool.name, owned: true, tool },
-        diameterMm: way.id === 'step-drill' ? size : (tool.diameterMm ?? size),
-        inHoleMm: 0,
-        fromMm: 0,
-        fullMm,
-        through,
-      },
-      cautions: way.id === 'annular' ? [caution('note', 'core', 'The core drops out hot, or flies: catch it.')] : [],
+  return cutStep({
+    key: MAIN_KEY,
+    kind: way.id,
+    order: phrase('Cut {size} through with {tool}.', { size: mm(size), tool: tool.name }),
+    spec: {
+      family: FAMILY[way.id],
+      tool: { name: tool.name, owned: true, tool },
+      diameterMm: way.id === 'step-drill' ? size : (tool.diameterMm ?? size),
+      inHoleMm: 0,
+      fromMm: 0,
+      fullMm,
+      through,
     },
-    ctx,
-  );
+    cautions: way.id === 'annular' ? [caution('note', 'core', 'The core drops out hot, or flies: catch it.')] : [],
+  });
 }

@@ -4,8 +4,9 @@ import { drillName, pointAngleOf, USUAL_POINT_DEG, type Drill } from '../drills/
 import { pickTool } from '../shop/tool';
 import type { HoleToMake } from './bore';
 import type { Context } from './context';
-import { byHandwork, cutting, HANDS_S } from './make-operation';
-import type { CutSpec, Operation } from './operation';
+import { HANDS_S } from './hand-times';
+import { cutStep, handStep, type Step } from './step';
+import type { CutSpec } from './operation';
 
 /** Largest dimple that a centre punch makes well, mm. Our judgement. */
 const WIDEST_DIMPLE_MM = 2.6;
@@ -39,10 +40,10 @@ const roundSide = ({ setting }: Context): Caution[] =>
       ]
     : [];
 
-const onDials = (ctx: Context): Operation =>
-  byHandwork({
+const onDials = (ctx: Context): Step =>
+  handStep({
     key: 'lay-out',
-    code: 'lay-out',
+    kind: 'lay-out',
     order:
       ctx.asked.machine?.kind !== 'mill'
         ? phrase('Face the end; the tailstock is on the axis.')
@@ -50,17 +51,17 @@ const onDials = (ctx: Context): Operation =>
           ? phrase('Touch both sides of the round, go to its middle, then along from the end, by dial or readout.')
           : phrase('Find two edges and go to the place by dial or readout.'),
     seconds: HANDS_S['lay-out-dials'],
-    what: 'find the place',
+    purpose: 'find the place',
     cautions: [...offAxis(ctx), ...roundSide(ctx)],
   });
 
-function punched(ctx: Context, first: Drill | undefined): Operation {
+function punched(ctx: Context, first: Drill | undefined): Step {
   const { start } = ctx.asked;
   const dimple = first ? DIMPLE_SHARE * chiselEdge(first.diameterMm) : 0;
   const wide = start !== 'centre-drill' && start !== 'bushing' && dimple > WIDEST_DIMPLE_MM;
-  return byHandwork({
+  return handStep({
     key: 'lay-out',
-    code: 'lay-out',
+    kind: 'lay-out',
     order: ctx.setting.curved
       ? phrase('Set it in V-blocks, scribe its centre line, then along it; prick-punch, check, centre-punch once.')
       : phrase('Scribe, prick-punch, check, then centre-punch once.'),
@@ -73,7 +74,7 @@ function punched(ctx: Context, first: Drill | undefined): Operation {
         ]
       : [],
     seconds: HANDS_S['lay-out'],
-    what: 'scribe and punch',
+    purpose: 'scribe and punch',
     cautions: [
       ...roundSide(ctx),
       ...(wide
@@ -94,14 +95,14 @@ function punched(ctx: Context, first: Drill | undefined): Operation {
  * Finding and marking the place.
  * @param first the drill that meets the mark; undefined where a ring cutter does
  */
-export function layOut(hole: HoleToMake, ctx: Context, first: Drill | undefined): Operation {
+export function layOut(hole: HoleToMake, ctx: Context, first: Drill | undefined): Step {
   if (hole.existingMm !== undefined)
-    return byHandwork({
+    return handStep({
       key: 'lay-out',
-      code: 'lay-out',
+      kind: 'lay-out',
       order: phrase('Bring the spindle over the existing hole: indicate it, or find it with a cone.'),
       seconds: HANDS_S['lay-out'],
-      what: 'find the hole',
+      purpose: 'find the hole',
       cautions: [...offAxis(ctx), ...roundSide(ctx)],
     });
   const { machine } = ctx.asked;
@@ -109,7 +110,7 @@ export function layOut(hole: HoleToMake, ctx: Context, first: Drill | undefined)
 }
 
 export interface Started {
-  op?: Operation;
+  step?: Step;
   /** The spot leaves the chamfer, so that none is cut later. */
   chamfered: boolean;
   startsIn?: CutSpec['startsIn'];
@@ -124,25 +125,21 @@ function centreDrilled(ctx: Context, first: Drill): Started {
   const tip = tool.tool?.smallMm ?? 2.5;
   return {
     chamfered: false,
-    op: cutting(
-      {
-        key: 'start',
-        code: 'start',
-        order: () =>
-          tool.tool
-            ? phrase('Start with {tool} on the punch mark.', { tool: tool.name })
-            : phrase('Start with a centre drill on the punch mark.'),
-        spec: {
-          ...FLAT,
-          family: 'centre',
-          tool,
-          diameterMm: tip,
-          fullMm: Math.min(1.5 * tip, DEEPEST_SHARE * (ctx.setting.thicknessMm ?? Infinity)),
-          pointAngleDeg: USUAL_POINT_DEG,
-        },
+    step: cutStep({
+      key: 'start',
+      kind: 'start',
+      order: tool.tool
+        ? phrase('Start with {tool} on the punch mark.', { tool: tool.name })
+        : phrase('Start with a centre drill on the punch mark.'),
+      spec: {
+        ...FLAT,
+        family: 'centre',
+        tool,
+        diameterMm: tip,
+        fullMm: Math.min(1.5 * tip, DEEPEST_SHARE * (ctx.setting.thicknessMm ?? Infinity)),
+        pointAngleDeg: USUAL_POINT_DEG,
       },
-      ctx,
-    ),
+    }),
   };
 }
 
@@ -166,36 +163,32 @@ function spotted(hole: HoleToMake, ctx: Context, first: Drill): Started {
   return {
     chamfered,
     startsIn: { mouthMm, angleDeg },
-    op: cutting(
-      {
-        key: 'start',
-        code: 'start',
-        order: () =>
-          chamfered
-            ? phrase('Spot with a 90° spot drill, {depth} deep: it leaves the chamfer of {chamfer} too.', {
-                depth: depth(deep),
-                chamfer: depth(mouthMm),
-              })
-            : phrase('Spot with {tool}, {depth} deep, {mouth} across.', {
-                tool: tool.tool ? tool.name : 'a 90° spot drill',
-                depth: depth(deep),
-                mouth: depth(mouthMm),
-              }),
-        spec: { ...FLAT, family: 'spot', tool, diameterMm: mouthMm, fullMm: deep, pointAngleDeg: angleDeg },
-        cautions:
-          first.material === 'carbide' && angleDeg < pointAngleOf(first)
-            ? [
-                caution(
-                  'warn',
-                  'spot-angle',
-                  'A spot of {angle} meets the corners of a carbide drill first and chips them: spot wider than its point.',
-                  { angle: quantity(angleDeg, 'deg') },
-                ),
-              ]
-            : [],
-      },
-      ctx,
-    ),
+    step: cutStep({
+      key: 'start',
+      kind: 'start',
+      order: chamfered
+        ? phrase('Spot with a 90° spot drill, {depth} deep: it leaves the chamfer of {chamfer} too.', {
+            depth: depth(deep),
+            chamfer: depth(mouthMm),
+          })
+        : phrase('Spot with {tool}, {depth} deep, {mouth} across.', {
+            tool: tool.tool ? tool.name : 'a 90° spot drill',
+            depth: depth(deep),
+            mouth: depth(mouthMm),
+          }),
+      spec: { ...FLAT, family: 'spot', tool, diameterMm: mouthMm, fullMm: deep, pointAngleDeg: angleDeg },
+      cautions:
+        first.material === 'carbide' && angleDeg < pointAngleOf(first)
+          ? [
+              caution(
+                'warn',
+                'spot-angle',
+                'A spot of {angle} meets the corners of a carbide drill first and chips them: spot wider than its point.',
+                { angle: quantity(angleDeg, 'deg') },
+              ),
+            ]
+          : [],
+    }),
   };
 }
 
@@ -215,17 +208,17 @@ export function startWith(hole: HoleToMake, ctx: Context, first: Drill): Started
 }
 
 /** What an angled hole needs before it is started; undefined for a square one. */
-export function tiltOperation({ setting }: Context): Operation | undefined {
+export function tiltStep({ setting }: Context): Step | undefined {
   if (!setting.tiltDeg) return undefined;
-  return byHandwork({
+  return handStep({
     key: 'tilt',
-    code: 'note',
+    kind: 'note',
     order: phrase('Tilt the vise {tilt}, lock the quill and sight along the drill.', {
       tilt: quantity(setting.tiltDeg, 'deg'),
     }),
     details: [phrase('Check the breakthrough with a wire before the next one.')],
     seconds: 90,
-    what: 'tilt and sight',
+    purpose: 'tilt and sight',
     cautions: [
       caution(
         'warn',

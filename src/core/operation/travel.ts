@@ -14,9 +14,11 @@ export const tipOf = ({ family, pointAngleDeg, diameterMm }: CutSpec): number =>
     : coneDepth(diameterMm, pointAngleDeg);
 
 /** From where the tip touches the face to where the stop holds, mm. */
+export const travelMmOf = (spec: CutSpec, tipMm: number): number => spec.fullMm + tipMm + (spec.through ? CLEAR_MM : 0);
+
+/** The same with its working. */
 export function travelOf(spec: CutSpec, tipMm: number): Answer {
-  const total = spec.fullMm + tipMm + (spec.through ? CLEAR_MM : 0);
-  return answer(total, 'mm', {
+  return answer(travelMmOf(spec, tipMm), 'mm', {
     rule: 'Stop, from where the tip touches the face',
     formula: spec.through ? 'thickness + tip + clearance' : 'full-diameter depth + tip',
     inputs: [

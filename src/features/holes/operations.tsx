@@ -31,14 +31,14 @@ const time = (s: number): string => (s < 100 ? `${Math.round(s)} s` : `${(s / 60
 
 /** The operations in order: each opens to its figures, can be moved, left out, changed and put back. */
 export function Operations({ plan, state, display, chosen, onChoose, open, onOpen, onMissing }: Props) {
-  const { operations, dropped, faults, problems } = plan;
+  const { operations, steps, dropped, faults, problems } = plan;
   const { setEdits } = state;
   const [refused, setRefused] = useState<string>();
   const edited = state.group?.holes[0].edits !== undefined;
 
   function move(from: string, to: string): void {
     const keys = operations.map((o) => o.key);
-    const next = arrayMove(operations, keys.indexOf(from), keys.indexOf(to));
+    const next = arrayMove(steps, keys.indexOf(from), keys.indexOf(to));
     const worse = orderFaults(next).find(
       (f) => f.level === 'stop' && !faults.some((o) => o.key === f.key && o.against === f.against),
     );

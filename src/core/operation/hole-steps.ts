@@ -1,4 +1,4 @@
-import { caution, depth, mm, phrase, type Phrase } from '../answer/answer';
+import { caution, depth, mm, phrase } from '../answer/answer';
 import { isHandHeld } from '../cutting/machine';
 import { chamferDepth, coneDepth } from '../drills/drill-point';
 import { drillName, FLAT_DEG, pointAngleOf, sizedDrill, type Drill } from '../drills/drill';
@@ -6,12 +6,12 @@ import { pilotChain, type PilotHabit } from '../drills/pilot-chain';
 import { pickTool } from '../shop/tool';
 import { mainBore, type BoreToMake, type HoleToMake } from './bore';
 import { written, type Context } from './context';
-import { cutFigures } from './cut';
-import { byHandwork, cutting, drillOrder, drillSpec } from './make-operation';
-import { mouthOperations, reamOperation } from './mouth-operations';
-import { MAIN_KEY, type Cut, type CutSpec, type Operation } from './operation';
+import { motorDrives } from './cut';
+import { mouthSteps, reamStep } from './mouth-steps';
+import { MAIN_KEY, type CutSpec } from './operation';
 import { ringCut, ringWays, type RingWay } from './ring-cutting';
-import { layOut, startWith, tiltOperation, type Started } from './starting';
+import { layOut, startWith, tiltStep, type Started } from './starting';
+import { cutStep, drillSpec, handStep, type CutStep, type Step } from './step';
 
 type StartsIn = CutSpec['startsIn'];
 
@@ -22,29 +22,25 @@ interface Found {
   startsIn?: StartsIn;
 }
 
-function pilotOperations(hole: HoleToMake, ctx: Context, pilots: readonly Drill[], startsIn: StartsIn): Operation[] {
+function pilotSteps(hole: HoleToMake, pilots: readonly Drill[], startsIn: StartsIn): Step[] {
   const deepest = hole.bores[hole.bores.length - 1];
   return pilots.map((pilot, i) =>
-    cutting(
-      {
-        key: `pilot-${i + 1}`,
-        code: 'pilot',
-        order: (cut) => drillOrder('pilot', cut),
-        spec: drillSpec(pilot, true, {
-          inHoleMm: i > 0 ? pilots[i - 1].diameterMm : 0,
-          fromMm: 0,
-          // Over a flat floor the point of a pilot stays above it.
-          fullMm: deepest.fullMm - (isFlat(deepest) ? coneDepth(pilot.diameterMm, pointAngleOf(pilot)) : 0),
-          through: deepest.through,
-          startsIn: i === 0 ? startsIn : undefined,
-        }),
-      },
-      ctx,
-    ),
+    cutStep({
+      key: `pilot-${i + 1}`,
+      kind: 'pilot',
+      spec: drillSpec(pilot, true, {
+        inHoleMm: i > 0 ? pilots[i - 1].diameterMm : 0,
+        fromMm: 0,
+        // Over a flat floor the point of a pilot stays above it.
+        fullMm: deepest.fullMm - (isFlat(deepest) ? coneDepth(pilot.diameterMm, pointAngleOf(pilot)) : 0),
+        through: deepest.through,
+        startsIn: i === 0 ? startsIn : undefined,
+      }),
+    }),
   );
 }
 
-const specOf = ({ chosen, fullMm, through }: BoreToMake, found: Found): CutSpec =>
+const boreSpec = ({ chosen, fullMm, through }: BoreToMake, found: Found): CutSpec =>
   drillSpec(chosen.drill, chosen.owned, { fullMm, through, ...found });
 
 const isFlat = ({ chosen }: BoreToMake): boolean => pointAngleOf(chosen.drill) === FLAT_DEG;
@@ -58,23 +54,13 @@ const LARGER_FIRST = caution(
 );
 
 /** A part beside the main bore: opened above it, which comes first, or deepened from its floor. */
-const partOperation = (
-  code: 'open' | 'deepen',
-  bore: BoreToMake,
-  place: number,
-  found: Found,
-  ctx: Context,
-): Operation =>
-  cutting(
-    {
-      key: numbered(code, place),
-      code,
-      order: (cut) => drillOrder(code, cut),
-      spec: specOf(bore, found),
-      cautions: [...bore.chosen.cautions, ...(code === 'open' ? [LARGER_FIRST] : [])],
-    },
-    ctx,
-  );
+const partStep = (kind: 'open' | 'deepen', bore: BoreToMake, place: number, found: Found): Step =>
+  cutStep({
+    key: numbered(kind, place),
+    kind,
+    spec: boreSpec(bore, found),
+    cautions: [...bore.chosen.cautions, ...(kind === 'open' ? [LARGER_FIRST] : [])],
+  });
 
 const FOLLOWS = caution(
   'warn',
@@ -82,40 +68,29 @@ const FOLLOWS = caution(
   'A drill follows the existing hole, and one that is out of place or oval pushes it sideways: clamp, guide it, feed by hand.',
 );
 
-const openExisting = ({ spec, travel }: Cut): Phrase =>
-  phrase(
-    spec.through
-      ? 'Open the hole of {from} with {drill}, through.'
-      : 'Open the hole of {from} with {drill} to {full}; set the stop at {total} from touch.',
-    { from: mm(spec.inHoleMm), drill: spec.tool.name, full: depth(spec.fullMm), total: depth(travel.value) },
-  );
-
-function drillMain(hole: HoleToMake, bore: BoreToMake, found: Found, ctx: Context): Operation {
+function drillMain(hole: HoleToMake, bore: BoreToMake, found: Found): CutStep {
   const opens = hole.existingMm !== undefined && found.inHoleMm > 0;
-  return cutting(
-    {
-      key: MAIN_KEY,
-      code: 'drill',
-      order: (cut) => (opens ? openExisting(cut) : drillOrder('drill', cut)),
-      spec: specOf(bore, found),
-      details: floorOpens(hole) ? [FLOOR_OPENS] : [],
-      cautions: [...bore.chosen.cautions, ...(opens ? [FOLLOWS] : [])],
-    },
-    ctx,
-  );
+  return cutStep({
+    key: MAIN_KEY,
+    kind: 'drill',
+    ...(opens ? { opens } : {}),
+    spec: boreSpec(bore, found),
+    details: floorOpens(hole) ? [FLOOR_OPENS] : [],
+    cautions: [...bore.chosen.cautions, ...(opens ? [FOLLOWS] : [])],
+  });
 }
 
 /** Nothing to drill: the existing hole is inside the class. */
-const servingHole = (hole: HoleToMake): Operation =>
-  byHandwork({
+const servingHole = (hole: HoleToMake): Step =>
+  handStep({
     key: MAIN_KEY,
-    code: 'note',
+    kind: 'note',
     order: phrase('Leave the existing hole: at {existing} it is what the thread needs. Pin it before tapping.', {
       existing: mm(hole.existingMm ?? 0),
     }),
     details: floorOpens(hole) ? [FLOOR_OPENS] : [],
     seconds: 15,
-    what: 'pin the hole',
+    purpose: 'pin the hole',
     cautions: mainBore(hole).chosen.cautions,
   });
 
@@ -132,46 +107,36 @@ const floorOpens = (hole: HoleToMake): boolean =>
   hole.chamferMm !== undefined && !isSunk(hole) && aboveMm(hole) >= hole.chamferMm;
 
 /** The chamfer that opens the first thread; none where a larger part, a countersink or the spot does. */
-function chamferOperation(hole: HoleToMake, holeMm: number, started: Started, ctx: Context): Operation | undefined {
+function chamferStep(hole: HoleToMake, holeMm: number, started: Started, ctx: Context): Step | undefined {
   const { chamferMm } = hole;
   if (chamferMm === undefined || isSunk(hole) || floorOpens(hole)) return undefined;
   if (started.chamfered && ctx.shop.habits.chamfer !== 'both') return undefined;
   const deep = chamferDepth(chamferMm, holeMm, 90);
-  return cutting(
-    {
-      key: 'chamfer',
-      code: 'chamfer',
-      order: () =>
-        phrase('Countersink the mouth to {chamfer}, {deep} from touching the rim, before tapping.', {
-          chamfer: depth(chamferMm),
-          deep: depth(deep),
-        }),
-      spec: {
-        family: 'countersink',
-        tool: pickTool.countersink(ctx.shop.tools, chamferMm, 90),
-        diameterMm: chamferMm,
-        inHoleMm: holeMm,
-        fromMm: 0,
-        fullMm: deep,
-        through: false,
-        pointAngleDeg: 90,
-      },
+  return cutStep({
+    key: 'chamfer',
+    kind: 'chamfer',
+    order: phrase('Countersink the mouth to {chamfer}, {deep} from touching the rim, before tapping.', {
+      chamfer: depth(chamferMm),
+      deep: depth(deep),
+    }),
+    spec: {
+      family: 'countersink',
+      tool: pickTool.countersink(ctx.shop.tools, chamferMm, 90),
+      diameterMm: chamferMm,
+      inHoleMm: holeMm,
+      fromMm: 0,
+      fullMm: deep,
+      through: false,
+      pointAngleDeg: 90,
     },
-    ctx,
-  );
+  });
 }
 
 /** The main bore with the tools that could cut it: ring, drill, or nothing where the existing hole serves. */
-function mainOperationOf(
-  hole: HoleToMake,
-  ways: readonly RingWay[],
-  ring: RingWay | undefined,
-  found: Found,
-  ctx: Context,
-): Operation {
+function mainBoreStep(hole: HoleToMake, ways: readonly RingWay[], ring: RingWay | undefined, found: Found): Step {
   if (hole.serves) return servingHole(hole);
   const bore = mainBore(hole);
-  const op = ring?.tool ? ringCut(hole, ctx, ring, ring.tool) : drillMain(hole, bore, found, ctx);
+  const step = ring?.tool ? ringCut(bore, ring, ring.tool) : drillMain(hole, bore, found);
   const { drill, owned } = bore.chosen;
   const choices = [
     ...ways.map(({ id, label, tool, why }) => ({
@@ -189,7 +154,7 @@ function mainOperationOf(
       used: ring === undefined,
     },
   ].filter((c) => c.possible || c.used);
-  return choices.length > 1 ? { ...op, choices } : op;
+  return choices.length > 1 ? { ...step, choices } : step;
 }
 
 /** Drills up to here are within any motor that turns a chuck, mm. Our judgement. */
@@ -213,8 +178,7 @@ function pilotsFor(hole: HoleToMake, ctx: Context): Drill[] {
   const usual = chain(shop.habits.pilot);
   const beyondMotor = (pilots: readonly Drill[]): boolean => {
     const inHoleMm = pilots[pilots.length - 1]?.diameterMm ?? 0;
-    const { speed } = cutFigures(specOf(widest, { fromMm: 0, inHoleMm }), ctx);
-    return !speed.ok && speed.problems.some((p) => p.code === 'power');
+    return !motorDrives(boreSpec(widest, { fromMm: 0, inHoleMm }), ctx);
   };
   const light = widest.chosen.drill.diameterMm <= LIGHT_MM || asked.machine?.powerW === undefined;
   if (light || shop.habits.pilot !== 'web' || !beyondMotor(usual)) return usual;
@@ -223,13 +187,12 @@ function pilotsFor(hole: HoleToMake, ctx: Context): Drill[] {
 }
 
 /** Every bore in order, widest first, each starting from the floor of the one before. */
-function boreOperations(
+function boreSteps(
   hole: HoleToMake,
-  ctx: Context,
   pilots: readonly Drill[],
   startsIn: StartsIn,
-  main: (found: Found) => Operation,
-): Operation[] {
+  main: (found: Found) => Step,
+): Step[] {
   const piloted = pilots[pilots.length - 1]?.diameterMm ?? hole.existingMm ?? 0;
   const places = { upper: 0, lower: 0 };
   return hole.bores.map((bore, i) => {
@@ -241,8 +204,8 @@ function boreOperations(
     };
     if (bore.role === 'main') return main(found);
     return bore.role === 'upper'
-      ? partOperation('open', bore, places.upper++, found, ctx)
-      : partOperation('deepen', bore, places.lower++, found, ctx);
+      ? partStep('open', bore, places.upper++, found)
+      : partStep('deepen', bore, places.lower++, found);
   });
 }
 
@@ -250,10 +213,10 @@ function boreOperations(
 const RING_PILOT_MM = 4;
 
 /**
- * The operations that make the bores and mouth of a hole, in the order of the trade: layout, start, pilots, the bores
+ * The steps that make the bores and mouth of a hole, in the order of the trade: layout, start, pilots, the bores
  * from the widest to the narrowest, reamers, counterbore, chamfer. Tapping, deburring and checking come after.
  */
-export function holeOperations(hole: HoleToMake, ctx: Context): Operation[] {
+export function holeSteps(hole: HoleToMake, ctx: Context): Step[] {
   const main = mainBore(hole);
   const plain = hole.chamferMm === undefined && hole.bores.length === 1 && hole.existingMm === undefined;
   const ways = plain ? ringWays(hole, ctx, main.chosen.drill.diameterMm) : [];
@@ -266,12 +229,12 @@ export function holeOperations(hole: HoleToMake, ctx: Context): Operation[] {
   const counterbored = written(hole.callout, 'counterbore').length > 0;
   return [
     layOut(hole, ctx, ring ? undefined : first),
-    tiltOperation(ctx),
-    started.op,
-    ...pilotOperations(hole, ctx, pilots, started.startsIn),
-    ...boreOperations(hole, ctx, pilots, started.startsIn, (found) => mainOperationOf(hole, ways, ring, found, ctx)),
-    ...hole.bores.map((bore) => reamOperation(bore, ctx)),
-    ...mouthOperations(hole, counterbored ? Math.max(aboveMm(hole), finalMm) : finalMm, ctx),
-    chamferOperation(hole, finalMm, started, ctx),
-  ].filter((op): op is Operation => op !== undefined);
+    tiltStep(ctx),
+    started.step,
+    ...pilotSteps(hole, pilots, started.startsIn),
+    ...boreSteps(hole, pilots, started.startsIn, (found) => mainBoreStep(hole, ways, ring, found)),
+    ...hole.bores.map((bore) => reamStep(bore, ctx)),
+    ...mouthSteps(hole, counterbored ? Math.max(aboveMm(hole), finalMm) : finalMm, ctx),
+    chamferStep(hole, finalMm, started, ctx),
+  ].filter((step): step is Step => step !== undefined);
 }

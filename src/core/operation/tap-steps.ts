@@ -1,9 +1,8 @@
-import { caution, depth, phrase, quantity, type Caution } from '../answer/answer';
+import { caution, depth, phrase, quantity, type Caution, type Phrase } from '../answer/answer';
 import type { TapUse } from '../tapping/turning';
 import type { TappingWay } from '../tapping/ways-of-tapping';
 import { isTapered, type Thread } from '../threads/thread';
-import { byHandwork } from './make-operation';
-import type { Operation } from './operation';
+import { handStep, type Step } from './step';
 
 /** What the taps of a hole follow from. Lengths in mm. */
 export interface Tapping {
@@ -41,12 +40,12 @@ const TAPER = caution(
 const LEFT_HAND = phrase('Left-hand thread: turn anticlockwise, a spindle in reverse.');
 
 /** All holes with one tap before the next: one change. */
-const roughed = ({ holes, way }: Tapping, place: number): Operation['details'] =>
+const roughed = ({ holes, way }: Tapping, place: number): Phrase[] =>
   holes > 1 && way.taps.length > 1 && place < way.taps.length
     ? [phrase('All {holes} holes with this tap before the next: one change.', { holes })]
     : [];
 
-function howFar(use: TapUse): Operation['details'] {
+function howFar(use: TapUse): Phrase[] {
   const { load } = use;
   return [
     phrase('To the bottom, {turns}, counting the turns.', { turns: quantity(use.turns.value, 'turns') }),
@@ -54,13 +53,13 @@ function howFar(use: TapUse): Operation['details'] {
   ];
 }
 
-function tapDetails(t: Tapping, place: number): Operation['details'] {
+function tapDetails(t: Tapping, place: number): Phrase[] {
   const left = t.leftHand ? [LEFT_HAND] : [];
   if (place > 1) return [...left, ...howFar(t.way.each[place - 1]), ...roughed(t, place)];
   return [...left, ...firstDetails(t), ...roughed(t, 1)];
 }
 
-function firstDetails({ thread, way }: Tapping): Operation['details'] {
+function firstDetails({ thread, way }: Tapping): Phrase[] {
   const turns = quantity(way.turns.value, 'turns');
   return [
     phrase(`{way}. ${way.wrench.text}`, { ...way.wrench.values, way: way.label }),
@@ -75,16 +74,16 @@ function firstDetails({ thread, way }: Tapping): Operation['details'] {
   ];
 }
 
-/** The taps of a hole, one operation each, in the order used. */
-export function tapOperations(t: Tapping): Operation[] {
+/** The taps of a hole, one step each, in the order used. */
+export function tapSteps(t: Tapping): Step[] {
   const { way, thread } = t;
   const flatten = t.flat ? [flattenFloor()] : [];
-  const taps = way.each.map((use, i): Operation => {
+  const taps = way.each.map((use, i) => {
     const { tap } = use;
     const place = i + 1;
-    const op = byHandwork({
+    return handStep({
       key: `tap-${place}`,
-      code: 'tap',
+      kind: 'tap',
       order: phrase(
         tap.owned
           ? 'Tap {thread}: {tap}, {threads} chamfer threads.'
@@ -97,55 +96,53 @@ export function tapOperations(t: Tapping): Operation[] {
       ),
       details: tapDetails(t, place),
       seconds: way.secondsAll / t.holes / way.taps.length,
-      what: 'tap',
+      purpose: 'tap',
       cautions: [
         ...(use === way.worst ? way.cautions : []),
         ...(place === 1 && isTapered(thread) ? [TAPER] : []),
         ...reachCautions(t, use),
       ],
+      tap: { tap, thread, place, of: way.taps.length },
     });
-    return { ...op, tap: { tap, thread, place, of: way.taps.length } };
   });
   return [...flatten, ...taps];
 }
 
-const flattenFloor = (): Operation =>
-  byHandwork({
+const flattenFloor = (): Step =>
+  handStep({
     key: 'flatten',
-    code: 'note',
+    kind: 'note',
     order: phrase('Flatten the floor with a flat-bottomed drill of the same size, no deeper than the stop.'),
     seconds: 40,
-    what: 'flatten the floor',
+    purpose: 'flatten the floor',
   });
 
 /** An old thread to keep: gauged, chased only where the gauge asks for it, never tapped anew. */
-export function oldThreadOperations(thread: Thread, check: Operation['order']): Operation[] {
+export function oldThreadSteps(thread: Thread, check: Phrase): Step[] {
   return [
-    byHandwork({
+    handStep({
       key: 'clean',
-      code: 'note',
+      kind: 'note',
       order: phrase('Clean the old thread: brush out rust, paint and chips, and oil it.'),
       seconds: 60,
-      what: 'clean the thread',
+      purpose: 'clean the thread',
     }),
-    byHandwork({ key: 'check', code: 'check', order: check, seconds: 25, what: 'clean and gauge' }),
-    {
-      ...byHandwork({
-        key: 'chase',
-        code: 'chase',
-        order: phrase('Only if the gauge binds: chase {thread} by hand with a plug tap, then gauge again.', {
-          thread: thread.designation,
-        }),
-        details: [
-          phrase('Turn the tap backwards first until it drops into the old thread, then forward with two fingers.'),
-          phrase('Stop where it starts to cut full metal: that is a new thread across the old one.'),
-        ],
-        seconds: 0,
-        what: 'chase if needed',
-        cautions: [
-          caution('note', 'old-thread', 'A power drive cuts a new thread across the old one: chase by hand only.'),
-        ],
+    handStep({ key: 'check', kind: 'check', order: check, seconds: 25, purpose: 'clean and gauge' }),
+    handStep({
+      key: 'chase',
+      kind: 'chase',
+      order: phrase('Only if the gauge binds: chase {thread} by hand with a plug tap, then gauge again.', {
+        thread: thread.designation,
       }),
-    },
+      details: [
+        phrase('Turn the tap backwards first until it drops into the old thread, then forward with two fingers.'),
+        phrase('Stop where it starts to cut full metal: that is a new thread across the old one.'),
+      ],
+      seconds: 0,
+      purpose: 'chase if needed',
+      cautions: [
+        caution('note', 'old-thread', 'A power drive cuts a new thread across the old one: chase by hand only.'),
+      ],
+    }),
   ];
 }

@@ -1,0 +1,104 @@
+import { about, answer, depth, phrase, quantity, type Answer, type Phrase } from '../answer/answer';
+import { changesOf } from './changes';
+import type { Context } from './context';
+import { cutFigures, cuttingTime, type CutOverride } from './cut';
+import type { Cut, CutSpec, Operation } from './operation';
+import { orderOf, type CutStep, type Step } from './step';
+
+/** A time that is not worked out from a cut, s. */
+export function handTime(seconds: number, purpose: string): Answer {
+  return answer(seconds, 's', {
+    rule: `Time to ${purpose}`,
+    formula: 'usual time for one hole',
+    inputs: [['usual', quantity(seconds, 's')]],
+    source: { kind: 'model', name: 'our judgement, until the shop’s own times are logged' },
+  });
+}
+
+function speedDetail({ speed, ideal }: Cut): Phrase[] {
+  if (!speed.ok) return [];
+  return [
+    phrase('{rpm}, {label}: {percent} of the ideal {ideal}.', {
+      rpm: quantity(speed.value.rpm, 'rpm'),
+      label: speed.value.label,
+      percent: quantity(speed.value.percentOfIdeal, 'percent'),
+      ideal: quantity(ideal.value, 'rpm'),
+    }),
+  ];
+}
+
+function peckDetail({ pecks, peckEveryMm }: Cut): Phrase[] {
+  if (pecks.length === 0) return [];
+  return [
+    phrase(
+      pecks.length === 1
+        ? 'Withdraw fully once, at {first}, and clear the chips.'
+        : 'Withdraw fully and clear the chips at {first}, then every {every}: {count} times in all.',
+      { first: depth(pecks[0]), every: depth(peckEveryMm), count: pecks.length },
+    ),
+  ];
+}
+
+/** The details that every cut has: speed, withdrawals, breakthrough, holding, fluid. */
+function cutDetails({ kind }: CutStep, cut: Cut, { asked }: Context): Phrase[] {
+  const { breaksThroughMm: through, grab } = cut;
+  return [
+    ...speedDetail(cut),
+    ...peckDetail(cut),
+    ...(through !== undefined && cut.spec.family === 'drill'
+      ? [
+          phrase('From {from} on the stop the point comes through: hold back until {to}.', {
+            from: depth(through),
+            to: depth(through + cut.tipMm),
+          }),
+        ]
+      : []),
+    ...(grab && kind !== 'start'
+      ? [
+          phrase('If it grabs, it pulls with {force} at the edge: {holding}.', {
+            force: quantity(grab.force.value, 'N'),
+            holding: grab.holding.label,
+          }),
+        ]
+      : []),
+    ...(kind !== 'start' && kind !== 'chamfer'
+      ? [phrase('Fluid: {fluid}.', { fluid: asked.dry ? 'dry, as asked' : asked.material.lubricant })]
+      : []),
+  ];
+}
+
+function figureCut(step: CutStep, spec: CutSpec, ctx: Context, over?: CutOverride): Operation {
+  const { key, kind: code, inserted, choices } = step;
+  const cut = cutFigures(spec, ctx, over);
+  return {
+    key,
+    code,
+    order: orderOf({ ...step, spec }),
+    details: [...cutDetails(step, cut, ctx), ...step.details],
+    cut,
+    time: cuttingTime(cut),
+    cautions: [...about(key, step.cautions), ...about(key, cut.cautions)],
+    ...(inserted ? { inserted } : {}),
+    ...(choices ? { choices } : {}),
+  };
+}
+
+/** A step with its figures. One that the user set otherwise is figured as the plan would do it too, to say what changed. */
+export function figure(step: Step, ctx: Context): Operation {
+  if (step.by === 'cut') {
+    const { changed } = step;
+    const now = figureCut(step, step.spec, ctx, changed?.over);
+    return changed ? { ...now, changes: changesOf(figureCut(step, changed.planned, ctx), now) } : now;
+  }
+  const { key, kind: code, order, details, tap, inserted } = step;
+  return {
+    key,
+    code,
+    order,
+    details,
+    time: handTime(step.seconds, step.purpose),
+    cautions: about(key, step.cautions),
+    ...(tap ? { tap } : {}),
+    ...(inserted ? { inserted } : {}),
+  };
+}
