@@ -7,7 +7,7 @@ import { chamferDepth, chamferDiameter, chiselEdge, coneDepth, drillTip, webThic
 import { DRILL_SETS } from './drill-sets';
 import { closestDrill, drillsBetween } from './near-size';
 import { pilotChain, pilotFreeUpTo } from './pilot-chain';
-import { predictedHole, type StartMeans } from './predicted-hole';
+import { expectedHole, type StartMeans } from './expected-hole';
 
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
 const metric = (mm: number): Drill => ({ series: 'metric', label: String(mm), diameterMm: mm });
@@ -85,7 +85,7 @@ describe('the point', () => {
 
 describe('the hole that a drill leaves', () => {
   const hole = (mm: number, start: StartMeans, id = 'steel-low-carbon', drill: Partial<Drill> = {}): number =>
-    predictedHole({ ...metric(mm), ...drill }, start, material(id)).value;
+    expectedHole({ drill: { ...metric(mm), ...drill }, start, material: material(id) }).value;
 
   test.each([
     [5, 'punch', 5.095],
@@ -107,14 +107,16 @@ describe('the hole that a drill leaves', () => {
   });
 
   test('is called a model, and shows what went into it', () => {
-    const wide = predictedHole(metric(5), 'punch', material('copper'));
+    const wide = expectedHole({ drill: metric(5), start: 'punch', material: material('copper') });
     expect(wide.working.source.kind).toBe('model');
     expect(inputsOf(wide)).toBe(
       'drill 5 mm, typical oversize 0.095 mm, factor, drill press, from a punch mark 1 ratio, closing in 0.01 mm',
     );
-    expect(inputsOf(predictedHole({ ...metric(5), material: 'carbide' }, 'spot', material('copper')))).toContain(
-      'factor, solid carbide 0.25 ratio',
-    );
+    expect(
+      inputsOf(
+        expectedHole({ drill: { ...metric(5), material: 'carbide' }, start: 'spot', material: material('copper') }),
+      ),
+    ).toContain('factor, solid carbide 0.25 ratio');
     expect(wide.working.assumptions).toHaveLength(1);
   });
 });

@@ -1,6 +1,6 @@
 import type { Caution, Problem, Result } from '../answer/answer';
 import type { DepthStopKind, Machine } from '../cutting/machine';
-import type { StartMeans } from '../drills/predicted-hole';
+import type { StartMeans } from '../drills/expected-hole';
 import { allCautions, mainCut, refusals, type HolePlan } from './hole-plan';
 
 /** What a machine makes of a hole, in the figures that differ from one to the next. */

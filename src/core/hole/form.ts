@@ -1,4 +1,4 @@
-import { START_MEANS, type StartMeans } from '../drills/predicted-hole';
+import { START_MEANS, type StartMeans } from '../drills/expected-hole';
 import { ROOMS, type RoomId } from '../tapping/room-below';
 import { WAYS, type WayId } from '../tapping/ways';
 import { readCallout } from '../threads/read-callout';

@@ -1,7 +1,7 @@
 import type { Answer, Caution, Phrase, Problem } from '../answer/answer';
 import type { Machine } from '../cutting/machine';
 import type { Drill } from '../drills/drill';
-import type { StartMeans } from '../drills/predicted-hole';
+import type { StartMeans } from '../drills/expected-hole';
 import type { Material } from '../materials/material';
 import type { EditedOperations } from '../operation/edits';
 import { isBoring } from '../operation/kinds';

@@ -12,10 +12,10 @@ import { existingLarge } from './thread-drill';
 const isReamed = ({ feature }: DrawnBore): boolean => feature.ream || feature.fit !== undefined;
 
 /** The drill for a bore: its own size, or what leaves the reamer its allowance. */
-function drillFor(bore: DrawnBore, { asked }: Context): ChosenDrill {
+function drillFor(bore: DrawnBore, { asked, shop }: Context): ChosenDrill {
   const { diameterMm } = bore.feature;
   return isReamed(bore)
-    ? chooseReamDrill(diameterMm, asked.pool, asked.start, asked.material)
+    ? chooseReamDrill(diameterMm, asked.pool, asked, shop.learned)
     : choosePlainDrill(diameterMm, asked.pool, false);
 }
 

@@ -12,7 +12,7 @@ import {
 } from '../answer/answer';
 import type { Machine } from '../cutting/machine';
 import { drillName, type Drill } from '../drills/drill';
-import type { StartMeans } from '../drills/predicted-hole';
+import type { StartMeans } from '../drills/expected-hole';
 import type { HoleToMake } from '../operation/bore';
 import type { Context, Setting } from '../operation/context';
 import type { EditedOperations, EditWork, OperationEdits } from '../operation/edits';

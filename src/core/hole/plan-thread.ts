@@ -1,12 +1,12 @@
 import { caution, depth, ok, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
 import { isUsable, pointAngleOf, type Drill } from '../drills/drill';
 import { chamferDiameter } from '../drills/drill-point';
-import { predictedHole, type StartMeans } from '../drills/predicted-hole';
+import { expectedHole } from '../drills/expected-hole';
 import type { Context } from '../operation/context';
 import { tappingHabits, type ShopHabits } from '../shop/habits';
 import { tappingAids } from '../shop/tapping-aids';
 import { thinWallMm } from '../tapping/blind-depth';
-import { formedMinor, formingVerdict } from '../tapping/forming';
+import { formingVerdict } from '../tapping/forming';
 import { isTapUsable } from '../tapping/own-tap';
 import { roomsBelow, type Room } from '../tapping/room-below';
 import type { TappingQuestion } from '../tapping/tapping-question';
@@ -79,10 +79,6 @@ function drawnDepth({ drawn }: ResolvedThread, best: TappingWay): Caution[] {
   ];
 }
 
-/** Minor diameter that the thread ends with: the predicted hole, or what forming leaves of it, mm. */
-const minorOf = ({ question, used }: ThreadDrill): number =>
-  question.forming ? formedMinor(question.thread, used.drill.diameterMm) : used.holeMm;
-
 /** What the shop, the room at the bottom and the part around the hole make of the tapping question. */
 function tappingQuestion(
   q: HoleQuestion,
@@ -104,7 +100,7 @@ function tappingQuestion(
       thicknessMm: hole.thicknessMm,
       drillMm: drill.used.drill.diameterMm,
       pointAngleDeg: room?.pointAngleDeg ?? pointAngleOf(drill.used.drill),
-      minorMm: minorOf(drill),
+      minorMm: drill.used.finishedMinorMm,
       upperMm: hole.bores.find((b) => b.role === 'upper')?.feature.diameterMm,
       behindMm: q.behindMm,
       offAxisMm: setting.offAxisMm,
@@ -117,6 +113,7 @@ function tappingQuestion(
     taps: shop.taps,
     aids: tappingAids(shop.tools),
     asked: q.taps,
+    learned: shop.learned,
   };
 }
 
@@ -220,7 +217,6 @@ function partOf(
   drill: ThreadDrill,
   tapping: Pick<ThreadPart['tapping'], 'best' | 'ways'>,
   rooms: { rooms: Room[]; room?: Room },
-  start: StartMeans,
 ): ThreadPart {
   const { thread } = at.feature;
   const { material } = q;
@@ -236,23 +232,22 @@ function partOf(
     tapDrill: {
       ...choice,
       used,
-      hole: predictedHole(used.drill, start, material),
+      hole: expectedHole({ drill: used.drill, start: question.start, material }, question.learned),
       because,
       proposed,
     },
     tapping: { ...tapping, speed: tappingSpeed(thread, material) },
     ...rooms,
     bolt,
-    engagement: held ? engagement(thread, material, bolt, minorOf(drill), at.lengthMm) : undefined,
+    engagement: held ? engagement(thread, material, bolt, drill.used.finishedMinorMm, at.lengthMm) : undefined,
     chamferMm: chamferDiameter(thread.majorMm),
   };
 }
 
 /** A thread planned one way: cut, or formed. */
 function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: Context): Result<PlannedThread> {
-  const { start } = ctx.asked;
   const { habits } = ctx.shop;
-  const drill = drillForThread(q, at, start, habits);
+  const drill = drillForThread(q, at, ctx);
   if (!drill.ok) return drill;
   const rooms = roomsOf(hole, at, drill.value.used.drill, habits);
   const room = roomToUse(rooms, q, drill.value.used.drill);
@@ -260,7 +255,7 @@ function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: 
   if (!ways[0].possible) return refuse(impossible(hole, at, ways, rooms));
   const { best, cautions } = wayToUse(ways, q);
   return ok({
-    part: partOf(q, at, drill.value, { best, ways }, { rooms, room }, start),
+    part: partOf(q, at, drill.value, { best, ways }, { rooms, room }),
     serves: drill.value.serves,
     drillCautions: [
       ...drill.value.cautions,

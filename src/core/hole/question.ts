@@ -1,7 +1,7 @@
 import type { Machine } from '../cutting/machine';
 import type { Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
-import type { StartMeans } from '../drills/predicted-hole';
+import type { StartMeans } from '../drills/expected-hole';
 import type { Material } from '../materials/material';
 import type { RoomId } from '../tapping/room-below';
 import type { WayId } from '../tapping/ways';

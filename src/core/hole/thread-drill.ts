@@ -1,6 +1,7 @@
 import { caution, mm, ok, percent, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
 import { drillName, isUsable, sizedDrill, type Drill } from '../drills/drill';
-import { predictedHoleMm, type StartMeans } from '../drills/predicted-hole';
+import { expectedHoleMm } from '../drills/expected-hole';
+import type { Context } from '../operation/context';
 import type { ShopHabits } from '../shop/habits';
 import { chooseTapDrill, type TapDrillChoice } from '../tapping/choose-tap-drill';
 import { judgeDrill, type TapDrillCandidate, type TapDrillQuestion } from '../tapping/tap-drill-candidate';
@@ -29,21 +30,22 @@ function limitsFor(
 function drillQuestion(
   q: HoleQuestion,
   { feature, lengthMm }: ResolvedThread,
-  start: StartMeans,
-  habits: ShopHabits,
+  { asked: { start }, shop }: Context,
   forming: boolean,
 ): TapDrillQuestion {
+  const { habits, learned } = shop;
   const { thread, className } = feature;
   const flat = !forming && habits.percentage === 'seventy-five' && !isTapered(thread) ? 75 : undefined;
-  const asked = forming && q.tap !== 'form' ? undefined : q.targetPercent;
+  const percent = forming && q.tap !== 'form' ? undefined : q.targetPercent;
   return {
     thread,
     limits: limitsFor(thread, className, forming, habits),
     material: q.material,
     pool: q.pool,
     start,
+    learned,
     forming,
-    wantedPercent: asked ?? flat,
+    wantedPercent: percent ?? flat,
     depthMm: lengthMm,
     // Only a thickness that is known: an assumed plate is no reason for another drill.
     thicknessMm: q.thicknessMm,
@@ -173,7 +175,7 @@ function chooseDrill(
 function existingServes(q: TapDrillQuestion, existingMm: number, through: boolean): TapDrillCandidate | undefined {
   if (!through || existingMm >= q.thread.majorMm) return undefined;
   const label = `${+existingMm.toFixed(2)}`;
-  const over = predictedHoleMm(sizedDrill(existingMm), q.start, q.material) - existingMm;
+  const over = expectedHoleMm({ ...q, drill: sizedDrill(existingMm) }, q.learned).mean - existingMm;
   const judged = judgeDrill(q, sizedDrill(existingMm - over, label));
   return judged.verdict === 'outside' ? undefined : { ...judged, owned: true };
 }
@@ -210,14 +212,10 @@ export interface ThreadDrill {
 }
 
 /** Finds the drill for a thread, or the existing hole that needs none. */
-export function drillForThread(
-  q: HoleQuestion,
-  at: ResolvedThread,
-  start: StartMeans,
-  habits: ShopHabits,
-): Result<ThreadDrill> {
-  const forming = drillQuestion(q, at, start, habits, true);
-  const question = q.tap === 'form' ? forming : drillQuestion(q, at, start, habits, false);
+export function drillForThread(q: HoleQuestion, at: ResolvedThread, ctx: Context): Result<ThreadDrill> {
+  const { habits } = ctx.shop;
+  const forming = drillQuestion(q, at, ctx, true);
+  const question = q.tap === 'form' ? forming : drillQuestion(q, at, ctx, false);
   const choice = chooseTapDrill(question);
   const chosen = chooseDrill(question, choice, q.drill, q.tap === 'form' ? 'percentage' : habits.tapDrill);
   if (!chosen.ok) return chosen;

@@ -1,5 +1,4 @@
 import { chooseTapDrill } from '../tapping/choose-tap-drill';
-import { formedMinor } from '../tapping/forming';
 import type { TapDrillCandidate } from '../tapping/tap-drill-candidate';
 import { tapLoad, type TapLoad } from '../tapping/tap-load';
 import { engagement } from '../threads/engagement';
@@ -19,12 +18,11 @@ export interface TradeOff {
 
 /** A drill weighed: tap against thread, in this hole. */
 export function weighDrill(part: ThreadPart, candidate: TapDrillCandidate): TradeOff {
-  const { thread, kind, tapping, forming, bolt, at } = part;
-  const { drill, holeMm, finishedMinorMm } = candidate;
+  const { thread, tapping, forming, bolt, at } = part;
+  const { drill, finishedMinorMm } = candidate;
   if (isTapered(thread) || drill.diameterMm >= thread.majorMm) return { candidate };
   const { material } = forming.question;
-  const minorMm = kind === 'form' ? formedMinor(thread, drill.diameterMm) : holeMm;
-  const load = tapLoad({ ...tapping.best.worst.conditions, minorMm });
+  const load = tapLoad({ ...tapping.best.worst.conditions, minorMm: finishedMinorMm });
   if (!part.engagement) return { candidate, load };
   const neededMm = engagement(thread, material, bolt, finishedMinorMm).needed.value;
   return { candidate, load, neededMm, strength: at.lengthMm / neededMm };

@@ -331,7 +331,7 @@ describe('means of layout', () => {
 
   test('a wider zone loses fewer holes; spreads combine as root of squares', () => {
     expect(combined(3, 4)).toBe(5);
-    expect(shareOutside(1, 0.5)).toBeCloseTo(Math.exp(-2), 9);
+    expect(shareOutside(1, 0.25)).toBeCloseTo(Math.exp(-2), 9);
     expect([shareOutside(0, 0.1), shareOutside(1, 0.1) < shareOutside(0.3, 0.1)]).toEqual([1, true]);
   });
 });

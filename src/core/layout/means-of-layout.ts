@@ -1,4 +1,5 @@
-import { answer, mm, phrase, type Answer, type Phrase } from '../answer/answer';
+import { answer, mm, phrase, quantity, type Answer, type Phrase } from '../answer/answer';
+import { expected, type Expected, type Learned } from '../answer/estimate';
 
 export type LayoutMeans =
   'marker' | 'scriber' | 'transfer-punch' | 'caliper' | 'height-gauge' | 'edge-finder' | 'readout' | 'bushing';
@@ -6,29 +7,30 @@ export type LayoutMeans =
 interface MeansRow {
   id: LayoutMeans;
   label: string;
-  /** Spread of the line or position, plus or minus about two sigma, mm. */
-  spreadMm: number;
+  /** One sigma of the line or position, mm. */
+  sigmaMm: number;
   /** Whether a punch mark and a start on it add their own spread. */
   punched: boolean;
   /** Order of effort: the cheapest first. */
   effort: number;
 }
 
-/** Our judgement of what each means holds, plus or minus, mm. */
+/** How each means scatters. Our judgement. */
 export const MEANS: readonly MeansRow[] = [
-  { id: 'marker', label: 'Marker and rule', spreadMm: 0.8, punched: true, effort: 1 },
-  { id: 'scriber', label: 'Scriber and square', spreadMm: 0.35, punched: true, effort: 2 },
-  { id: 'transfer-punch', label: 'Transfer punch through the mate', spreadMm: 0.1, punched: true, effort: 3 },
-  { id: 'height-gauge', label: 'Height gauge on a surface plate', spreadMm: 0.06, punched: true, effort: 4 },
-  { id: 'caliper', label: 'Caliper as a scribe', spreadMm: 0.2, punched: true, effort: 5 },
-  { id: 'edge-finder', label: 'Edge finder and dials, on a mill', spreadMm: 0.03, punched: false, effort: 6 },
-  { id: 'readout', label: 'Edge finder and readout, on a mill', spreadMm: 0.02, punched: false, effort: 7 },
-  { id: 'bushing', label: 'Jig with bushings', spreadMm: 0.05, punched: false, effort: 8 },
+  { id: 'marker', label: 'Marker and rule', sigmaMm: 0.4, punched: true, effort: 1 },
+  { id: 'scriber', label: 'Scriber and square', sigmaMm: 0.175, punched: true, effort: 2 },
+  { id: 'transfer-punch', label: 'Transfer punch through the mate', sigmaMm: 0.05, punched: true, effort: 3 },
+  { id: 'height-gauge', label: 'Height gauge on a surface plate', sigmaMm: 0.03, punched: true, effort: 4 },
+  { id: 'caliper', label: 'Caliper as a scribe', sigmaMm: 0.1, punched: true, effort: 5 },
+  { id: 'edge-finder', label: 'Edge finder and dials, on a mill', sigmaMm: 0.015, punched: false, effort: 6 },
+  { id: 'readout', label: 'Edge finder and readout, on a mill', sigmaMm: 0.01, punched: false, effort: 7 },
+  { id: 'bushing', label: 'Jig with bushings', sigmaMm: 0.025, punched: false, effort: 8 },
 ];
-export const PUNCH_SPREAD_MM = { eye: 0.12, glass: 0.06, automatic: 0.25 } as const;
-export const START_SPREAD_MM = { hand: 0.5, punch: 0.15, 'centre-drill': 0.08, spot: 0.03, bushing: 0 } as const;
-export type Punching = keyof typeof PUNCH_SPREAD_MM;
-export type Starting = keyof typeof START_SPREAD_MM;
+/** One sigma of a punch mark and of a drill's start, mm. Our judgement. */
+export const PUNCH_SIGMA_MM = { eye: 0.06, glass: 0.03, automatic: 0.125 } as const;
+export const START_SIGMA_MM = { hand: 0.25, punch: 0.075, 'centre-drill': 0.04, spot: 0.015, bushing: 0 } as const;
+export type Punching = keyof typeof PUNCH_SIGMA_MM;
+export type Starting = keyof typeof START_SIGMA_MM;
 
 export type Joint = 'fixed' | 'floating';
 
@@ -63,46 +65,69 @@ export interface RankedMeans {
 /** Root of the sum of squares, for independent errors. */
 export const combined = (...spreads: number[]): number => Math.hypot(...spreads);
 
-/** Share of holes outside a round zone when each axis scatters alike; `spread` is two sigma. */
-export const shareOutside = (zoneMm: number, spreadMm: number): number =>
-  zoneMm <= 0 ? 1 : Math.exp(-((zoneMm / 2) ** 2) / (2 * (spreadMm / 2) ** 2));
+/** Share of holes outside a round zone (a diameter, mm) when each axis scatters alike by this sigma, mm. */
+export const shareOutside = (zoneMm: number, sigmaMm: number): number =>
+  zoneMm <= 0 ? 1 : Math.exp(-((zoneMm / 2) ** 2) / (2 * sigmaMm ** 2));
+
+/** How the place of a hole is found and begun. */
+export interface Placing {
+  means: LayoutMeans;
+  punching: Punching;
+  starting: Starting;
+}
+
+/** What each step of placing adds, one sigma in mm: a means that needs no mark has no punch, and starts as a spot does. */
+function shares({ means, punching, starting }: Placing): { layout: number; punch: number; start: number } {
+  const { sigmaMm: layout, punched } = MEANS.find((m) => m.id === means) as MeansRow;
+  const start = START_SIGMA_MM[starting];
+  if (punched) return { layout, punch: PUNCH_SIGMA_MM[punching], start };
+  return { layout, punch: 0, start: means === 'bushing' ? 0 : Math.min(start, START_SIGMA_MM.spot) };
+}
+
+/** How far a hole lies from where it is drawn along one axis, mm: none on the whole, scattered by every step of placing it. */
+export function expectedPlace(placing: Placing, learned?: Learned): Expected {
+  const { layout, punch, start } = shares(placing);
+  const { means, punching, starting } = placing;
+  const sigma = combined(layout, punch, start);
+  return expected('place', { mean: 0, sigma }, [means, `${means}|${punching}|${starting}`], learned);
+}
 
 /** Every means for a zone: those that hold first, the least effort first among them. */
-export function rankMeans(zoneMm: number, punching: Punching, starting: Starting): RankedMeans[] {
+export function rankMeans(zoneMm: number, punching: Punching, starting: Starting, learned?: Learned): RankedMeans[] {
   return [...MEANS]
     .sort((a, b) => a.effort - b.effort)
-    .map(({ id, label, spreadMm, punched }): RankedMeans => {
-      const start =
-        id === 'bushing'
-          ? 0
-          : punched
-            ? START_SPREAD_MM[starting]
-            : Math.min(START_SPREAD_MM[starting], START_SPREAD_MM.spot);
-      const punch = punched ? PUNCH_SPREAD_MM[punching] : 0;
-      const value = combined(spreadMm, punch, start);
+    .map(({ id, label }): RankedMeans => {
+      const placing = { means: id, punching, starting };
+      const { layout, punch, start } = shares(placing);
+      const { sigma, n } = expectedPlace(placing, learned);
+      const value = 2 * sigma;
       const holds = 2 * value <= zoneMm + 1e-9;
       const spread = answer(value, 'mm', {
         rule: 'Spread of a hole’s place',
-        formula: '√(layout² + punch² + start²), plus or minus',
-        inputs: [
-          ['layout', mm(spreadMm)],
-          ['punch', mm(punch)],
-          ['start and drill', mm(start)],
-        ],
-        source: { kind: 'model', name: 'our judgement, about two sigma' },
+        formula: n > 0 ? 'two sigma of the marks measured here' : '√(layout² + punch² + start²), plus or minus',
+        inputs:
+          n > 0
+            ? [['marks measured', quantity(n, 'count')]]
+            : [
+                ['layout', mm(2 * layout)],
+                ['punch', mm(2 * punch)],
+                ['start and drill', mm(2 * start)],
+              ],
+        source: { kind: 'model', name: n > 0 ? 'measured in this shop' : 'our judgement, about two sigma' },
       });
+      const badShare = shareOutside(zoneMm, sigma);
       return {
         id,
         label,
         spread,
         holds,
-        badShare: shareOutside(zoneMm, value),
+        badShare,
         reason: holds
           ? phrase('Twice {spread} is inside the zone of {zone}.', { spread: mm(value), zone: mm(zoneMm) })
           : phrase('Twice {spread} is more than the zone of {zone}: about {bad} of a hundred holes would miss.', {
               spread: mm(value),
               zone: mm(zoneMm),
-              bad: (100 * shareOutside(zoneMm, value)).toFixed(1),
+              bad: (100 * badShare).toFixed(1),
             }),
       };
     })

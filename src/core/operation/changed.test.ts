@@ -190,7 +190,7 @@ describe('limits, each from both sides', () => {
       drill: { label: '6.9' },
       owned: true,
     });
-    expect(chooseReamDrill(8, METRIC_INDEX, 'spot', material('steel-low-carbon'))).toMatchObject({
+    expect(chooseReamDrill(8, METRIC_INDEX, { start: 'spot', material: material('steel-low-carbon') })).toMatchObject({
       owned: true,
       cautions: [],
     });

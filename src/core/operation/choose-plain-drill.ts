@@ -1,8 +1,8 @@
+import type { Learned } from '../answer/estimate';
 import { caution, depth, mm, type Caution } from '../answer/answer';
 import { ALL_DRILLS, drillName, isUsable, METRIC_DRILLS, sizedDrill, type Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
-import { predictedHoleMm, type StartMeans } from '../drills/predicted-hole';
-import type { Material } from '../materials/material';
+import { expectedHoleMm, type DrilledHole } from '../drills/expected-hole';
 
 export interface ChosenDrill {
   drill: Drill;
@@ -85,11 +85,11 @@ const MOST_LEFT = 2.5;
 export function chooseReamDrill(
   diameterMm: number,
   pool: DrillPool,
-  start: StartMeans,
-  material: Material,
+  { start, material }: Pick<DrilledHole, 'start' | 'material'>,
+  learned?: Learned,
 ): ChosenDrill {
   const leave = reamAllowance(diameterMm);
-  const left = (d: Drill): number => diameterMm - predictedHoleMm(d, start, material);
+  const left = (d: Drill): number => diameterMm - expectedHoleMm({ drill: d, start, material }, learned).mean;
   const best = (list: readonly Drill[]): Drill | undefined =>
     list.reduce<{ drill: Drill; off: number } | undefined>((a, drill) => {
       const leaves = left(drill);

@@ -1,6 +1,6 @@
 import type { Machine } from '../cutting/machine';
 import type { DrillPool } from '../drills/drill-sets';
-import type { StartMeans } from '../drills/predicted-hole';
+import type { StartMeans } from '../drills/expected-hole';
 import type { Material } from '../materials/material';
 import type { Shop } from '../shop/shop';
 import type { Callout, CalloutFeature } from '../threads/callout';
@@ -31,7 +31,7 @@ export interface Setting {
 /** Asked, shop and setting: everything that an operation is worked out from. */
 export interface Context {
   asked: Asked;
-  shop: Pick<Shop, 'habits' | 'tools' | 'taps'>;
+  shop: Pick<Shop, 'habits' | 'tools' | 'taps' | 'learned'>;
   setting: Setting;
 }
 

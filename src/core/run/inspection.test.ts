@@ -138,15 +138,15 @@ describe('sampling', () => {
 describe('instruments', () => {
   test('against a standard: a caliper a millimetre out is off, a rule half a one is within what a rule can', () => {
     const caliper = checkInstrument('caliper', { standardMm: 25, readings: [26, 26.02, 25.98] });
-    expect([caliper.offset.value, caliper.spreadMm, caliper.off]).toEqual([
+    expect([caliper.offset.value, caliper.sigmaMm, caliper.off]).toEqual([
       expect.closeTo(1),
-      expect.closeTo(0.04),
+      expect.closeTo(0.02),
       true,
     ]);
     expect(tell(caliper.said, 'mm')).toContain('reads 1.0 mm too large');
     const rule = (reading: number) => checkInstrument('rule', { standardMm: 100, readings: [reading] });
     expect([rule(100.5).off, rule(100.51).off, rule(99.49).off]).toEqual([false, true, true]);
-    expect(rule(100).spreadMm).toBeUndefined();
+    expect(rule(100).sigmaMm).toBeUndefined();
   });
   test('a readout: zero at one edge, half at the other, and the middle is at zero; preset', () => {
     const far = move(preset(move(NEW_READOUT, 'x', 7), 'x', 0), 'x', 80);

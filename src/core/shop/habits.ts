@@ -1,7 +1,7 @@
 import type { SpeedMethod } from '../cutting/speed-methods';
 import type { StepRule } from '../cutting/speed-step';
 import type { PilotHabit } from '../drills/pilot-chain';
-import type { StartMeans } from '../drills/predicted-hole';
+import type { StartMeans } from '../drills/expected-hole';
 import type { TapNames } from '../tapping/tap';
 import type { TappingHabits } from '../tapping/tapping-question';
 

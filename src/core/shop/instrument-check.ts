@@ -21,8 +21,8 @@ export interface InstrumentReadings {
 export interface InstrumentCheck {
   /** Mean reading less the standard. */
   offset: Answer;
-  /** Two sigma of the readings; undefined for fewer than two. */
-  spreadMm?: number;
+  /** One sigma of the readings, mm; undefined for fewer than two. */
+  sigmaMm?: number;
   /** Off by more than one of its kind may be. */
   off: boolean;
   /** How far a reading may be trusted, plus or minus mm, with the offset subtracted. */
@@ -52,7 +52,7 @@ export function checkInstrument(kind: Instrument, { standardMm, readings }: Inst
   const values = { offset: mm(Math.abs(offset.value)), way: offset.value > 0 ? 'large' : 'small', kind: label };
   return {
     offset,
-    spreadMm: sigma === undefined ? undefined : 2 * sigma,
+    sigmaMm: sigma,
     off,
     trustMm: Math.max(trustMm, sigma === undefined ? 0 : 2 * sigma),
     said: off

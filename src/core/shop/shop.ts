@@ -1,3 +1,4 @@
+import type { Learned } from '../answer/estimate';
 import type { Machine } from '../cutting/machine';
 import { DRILL_SETS, type DrillPool } from '../drills/drill-sets';
 import type { Material } from '../materials/material';
@@ -16,6 +17,8 @@ export interface Shop {
   tools?: readonly Tool[];
   /** Taps of the crib; undefined where they are not known, and the usual ones are assumed. */
   taps?: readonly OwnTap[];
+  /** What it measured of its own work; undefined where the typical figures stand. */
+  learned?: Learned;
 }
 
 /** A shop without the usual sets of drills, which are known wherever it is read. */

@@ -4,7 +4,7 @@ import { MATERIALS } from '../materials/materials';
 import { ALL_DRILLS, type Drill } from '../drills/drill';
 import { inputsOf } from '../tests/inputs-of';
 import { DRILL_SETS, type DrillPool } from '../drills/drill-sets';
-import type { StartMeans } from '../drills/predicted-hole';
+import type { StartMeans } from '../drills/expected-hole';
 import { tell } from '../units/show';
 import { classLimits } from '../threads/class-limits';
 import { THREADS } from '../threads/find-thread';

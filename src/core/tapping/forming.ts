@@ -1,3 +1,4 @@
+import { bandOf, expected, type Expected, type Learned } from '../answer/estimate';
 import { answer, mm, percent, phrase, type Answer, type Phrase } from '../answer/answer';
 import { isHard, type Material } from '../materials/material';
 import { holeForPercent, percentOfThread } from '../threads/percent-of-thread';
@@ -14,9 +15,26 @@ export const formingHole = (thread: Thread, q: number): number => thread.majorMm
 export const formingPercent = (thread: Thread, holeMm: number): number =>
   (thread.majorMm - holeMm) / (FORM_FACTOR * thread.pitchMm);
 
+/** A thread and the metal that it is formed in. */
+interface Formed {
+  thread: Thread;
+  material: Material;
+}
+
+/** One sigma of a formed minor diameter as a share of the pitch. Our judgement. */
+const FORMED_SIGMA = 0.02;
+
+/** How far the metal's flow moves the minor diameter from what its percentage gives, mm. */
+function shiftOf({ thread, material }: Formed, learned: Learned | undefined): Expected {
+  const levels = [material.id, `${material.id}|${bandOf(thread.majorMm)}`];
+  return expected('formed-minor', { mean: 0, sigma: FORMED_SIGMA * thread.pitchMm }, levels, learned);
+}
+
 /** Minor diameter in mm after forming from this hole. Model, until the shop's own pins correct it. */
-export const formedMinor = (thread: Thread, holeMm: number): number =>
-  holeForPercent(thread, formingPercent(thread, holeMm));
+export function expectedMinor(formed: Formed, holeMm: number, learned?: Learned): Expected {
+  const shift = shiftOf(formed, learned);
+  return { ...shift, mean: holeForPercent(formed.thread, formingPercent(formed.thread, holeMm)) + shift.mean };
+}
 
 export type FormingVerdict =
   { allowed: true; level: 'good' | 'marginal'; reason: Phrase } | { allowed: false; code: string; reason: Phrase };
@@ -78,6 +96,6 @@ export function formingTarget(thread: Thread, minorMaxMm: number): Answer {
   });
 }
 
-/** Hole in mm before forming that finishes at this minor diameter; the inverse of {@link formedMinor}. */
-export const formingHoleForMinor = (thread: Thread, minorMm: number): number =>
-  formingHole(thread, percentOfThread(thread, minorMm));
+/** Hole in mm before forming that finishes at this minor diameter; the inverse of {@link expectedMinor}. */
+export const formingHoleForMinor = (formed: Formed, minorMm: number, learned?: Learned): number =>
+  formingHole(formed.thread, percentOfThread(formed.thread, minorMm - shiftOf(formed, learned).mean));

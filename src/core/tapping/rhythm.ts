@@ -1,4 +1,5 @@
-import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
+import { answer, mm, phrase, quantity, type Answer, type Quantity } from '../answer/answer';
+import { expected, type Learned } from '../answer/estimate';
 import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
 import { interpolate } from '../units/interpolate';
@@ -16,15 +17,20 @@ export function biteTurns(thread: Thread, tap: Tap, material: Material, power: b
   return bite * share;
 }
 
+/** One sigma of the turns counted as a share of those that depth and pitch give. Our judgement. */
+const TURNS_SIGMA = 0.05;
+
 /** Turns from the first bite until the full thread is deep enough. */
-export function totalTurns(thread: Thread, tap: Tap, depthMm: number): Answer {
-  return answer(depthMm / thread.pitchMm + tap.chamferThreads, 'turns', {
+export function totalTurns(thread: Thread, tap: Tap, depthMm: number, learned?: Learned): Answer {
+  const share = expected('turns', { mean: 1, sigma: TURNS_SIGMA }, [tap.geometry], learned);
+  return answer((depthMm / thread.pitchMm + tap.chamferThreads) * share.mean, 'turns', {
     rule: 'Turns of the tap',
-    formula: '(depth + chamfer) ÷ pitch',
+    formula: share.n > 0 ? '(depth ÷ pitch + chamfer threads) × counted in this shop' : '(depth + chamfer) ÷ pitch',
     inputs: [
       ['full thread', mm(depthMm)],
       [`chamfer threads, ${tap.name}`, quantity(tap.chamferThreads, 'count')],
       ['pitch', mm(thread.pitchMm)],
+      ...(share.n > 0 ? [[`counted over ${share.n} holes`, quantity(share.mean, 'ratio')] as [string, Quantity]] : []),
     ],
     source: { kind: 'trade rule', name: 'count the turns' },
   });

@@ -1,3 +1,5 @@
+import type { Machine } from '../cutting/machine';
+import { expected, type Learned } from '../answer/estimate';
 import { answer, phrase, quantity, type Answer } from '../answer/answer';
 
 export const REACTION_S = 0.5;
@@ -6,6 +8,15 @@ export const REACTION_S = 0.5;
 export interface Coast {
   revolutions: number;
   atRpm?: number;
+}
+
+/** One sigma of coasting as a share of it. Our judgement. */
+const COAST_SHARE = 0.15;
+
+/** How far a machine's spindle runs on: as it was typed, until its runs were counted. */
+export function expectedCoast({ id, coastRevolutions, coastAtRpm }: Machine, learned?: Learned): Coast {
+  const typical = { mean: coastRevolutions, sigma: COAST_SHARE * coastRevolutions };
+  return { revolutions: expected('coast', typical, [id], learned).mean, atRpm: coastAtRpm };
 }
 
 /** Turns from the decision to stop until the spindle stands, at a speed in rpm. Coasting grows with its square. */

@@ -1,12 +1,13 @@
+import type { Learned } from '../answer/estimate';
 import { isUsable, type Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
-import { holeSpreadMm, predictedHoleMm, type StartMeans } from '../drills/predicted-hole';
+import { expectedHoleMm, type StartMeans } from '../drills/expected-hole';
 import type { Material } from '../materials/material';
 import type { ClassLimits } from '../threads/class-limits';
 import { percentOfThread } from '../threads/percent-of-thread';
 import type { Thread } from '../threads/thread';
 import { shareWithin } from '../units/normal-share';
-import { formedMinor, formingPercent } from './forming';
+import { expectedMinor, formingPercent } from './forming';
 import { taperTapDrill } from './taper-tap-drill';
 
 export type Verdict = 'inside' | 'borderline' | 'outside';
@@ -23,7 +24,7 @@ export interface TapDrillCandidate {
   finishedMinorMm: number;
   verdict: Verdict;
   /** One standard deviation of the hole, mm. */
-  spreadMm: number;
+  sigmaMm: number;
   /** Share of such holes that come out inside the class, 0 to 1; undefined for tapered and formed threads. */
   insideShare?: number;
   /** How far the minor diameter lies outside the class, mm: above zero too large, below zero too small. */
@@ -39,6 +40,8 @@ export interface TapDrillQuestion {
   material: Material;
   pool: DrillPool;
   start: StartMeans;
+  /** What the shop measured of its own holes. */
+  learned?: Learned;
   forming: boolean;
   /** A percentage that the user wants, instead of the computed one. */
   wantedPercent?: number;
@@ -65,12 +68,12 @@ const isOwned = (pool: DrillPool, drill: Drill): boolean =>
 function judgeTaper(
   q: TapDrillQuestion,
   drill: Drill,
-  { holeMm, spreadMm, owned }: Pick<TapDrillCandidate, 'holeMm' | 'spreadMm' | 'owned'>,
+  { holeMm, sigmaMm, owned }: Pick<TapDrillCandidate, 'holeMm' | 'sigmaMm' | 'owned'>,
 ): TapDrillCandidate {
   const beyondMm = drill.diameterMm - taperTapDrill(q.thread).diameterMm;
   const off = Math.abs(beyondMm);
   const verdict = off <= TAPER_NEAR_MM ? 'inside' : off <= 2 * TAPER_NEAR_MM ? 'borderline' : 'outside';
-  return { drill, holeMm, spreadMm, finishedMinorMm: holeMm, verdict, beyondMm, owned };
+  return { drill, holeMm, sigmaMm, finishedMinorMm: holeMm, verdict, beyondMm, owned };
 }
 
 function verdictOf(share: number | undefined, beyondMm: number, limits: ClassLimits): Verdict {
@@ -85,21 +88,20 @@ function verdictOf(share: number | undefined, beyondMm: number, limits: ClassLim
  * comes out inside.
  */
 export function judgeDrill(q: TapDrillQuestion, drill: Drill, owned = isOwned(q.pool, drill)): TapDrillCandidate {
-  const holeMm = predictedHoleMm(drill, q.start, q.material);
-  const { thread, limits, forming } = q;
-  const spreadMm = holeSpreadMm(drill, q.start, q.material);
-  if (!limits) return judgeTaper(q, drill, { holeMm, spreadMm, owned });
+  const { thread, limits, forming, start, material, learned } = q;
+  const { mean: holeMm, sigma: sigmaMm } = expectedHoleMm({ drill, start, material }, learned);
+  if (!limits) return judgeTaper(q, drill, { holeMm, sigmaMm, owned });
   const percent = forming ? formingPercent : percentOfThread;
-  const finishedMinorMm = forming ? formedMinor(thread, drill.diameterMm) : holeMm;
+  const finishedMinorMm = forming ? expectedMinor(q, drill.diameterMm, learned).mean : holeMm;
   const beyondMm = Math.max(finishedMinorMm - limits.minorMaxMm, 0) + Math.min(finishedMinorMm - limits.minorMinMm, 0);
-  const insideShare = forming ? undefined : shareWithin(holeMm, spreadMm, limits.minorMinMm, limits.minorMaxMm);
+  const insideShare = forming ? undefined : shareWithin(holeMm, sigmaMm, limits.minorMinMm, limits.minorMaxMm);
   return {
     drill,
     percentOnDrill: percent(thread, drill.diameterMm),
     percentOnHole: percent(thread, holeMm),
     holeMm,
     finishedMinorMm,
-    spreadMm,
+    sigmaMm,
     insideShare,
     verdict: verdictOf(insideShare, beyondMm, limits),
     beyondMm,

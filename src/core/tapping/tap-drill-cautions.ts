@@ -1,7 +1,7 @@
 import { caution, mm, percent, type Caution } from '../answer/answer';
 import { drillName } from '../drills/drill';
 import { looserClass, type ClassLimits } from '../threads/class-limits';
-import { formedMinor } from './forming';
+import { expectedMinor } from './forming';
 import type { TapDrillCandidate, TapDrillQuestion } from './tap-drill-candidate';
 import { taperTapDrill } from './taper-tap-drill';
 import type { PercentRange } from './target-percent';
@@ -83,13 +83,9 @@ function rangeCautions(
   ];
 }
 
-function formingCautions(
-  { thread, forming }: TapDrillQuestion,
-  choice: TapDrillCandidate,
-  limits: ClassLimits,
-): Caution[] {
-  if (!forming) return [];
-  const drilled = formedMinor(thread, choice.holeMm);
+function formingCautions(q: TapDrillQuestion, choice: TapDrillCandidate, limits: ClassLimits): Caution[] {
+  if (!q.forming) return [];
+  const drilled = expectedMinor(q, choice.holeMm, q.learned).mean;
   return [
     ...(drilled > limits.minorMaxMm
       ? [

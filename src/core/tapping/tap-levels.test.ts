@@ -1,6 +1,6 @@
 import { findDrill } from '../hole/find-drill';
 import { ALL_DRILLS } from '../drills/drill';
-import { predictedHoleMm } from '../drills/predicted-hole';
+import { expectedHoleMm } from '../drills/expected-hole';
 import { material } from '../tests/bench-shop';
 import { readCallout } from '../threads/read-callout';
 import { TAP_LEVELS } from '../tests/tap-levels.table';
@@ -19,7 +19,11 @@ function conditionsOf([name, metal, kind, tap, depthD, condition, drill]: Row): 
   if (!thread) throw new Error(name);
   const m = material(metal);
   const hole = /\(hole ([\d.]+)\)/.exec(drill)?.[1];
-  const minorMm = hole ? Number(hole) : found ? predictedHoleMm(found, 'centre-drill', m) : NaN;
+  const minorMm = hole
+    ? Number(hole)
+    : found
+      ? expectedHoleMm({ drill: found, start: 'centre-drill', material: m }).mean
+      : NaN;
   const depthMm = depthD * thread.majorMm;
   const geometry = tap.startsWith('spiral point') ? 'spiral-point' : 'straight';
   return {

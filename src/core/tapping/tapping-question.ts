@@ -1,3 +1,4 @@
+import type { Learned } from '../answer/estimate';
 import type { Machine } from '../cutting/machine';
 import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
@@ -64,6 +65,8 @@ export interface TappingQuestion {
   aids?: TappingAids;
   /** Keys of the taps to use, in order, where the user has picked. */
   asked?: readonly string[];
+  /** What the shop measured of its own work. */
+  learned?: Learned;
 }
 
 /** The conditions under which a tap turns: the same for every view of its load. */

@@ -1,8 +1,9 @@
+import type { Learned } from '../answer/estimate';
 import type { Machine } from '../cutting/machine';
 import { highestRpm, lowestRpm } from '../cutting/machine';
 import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
-import { turnsToStop } from './stopping-room';
+import { expectedCoast, turnsToStop } from './stopping-room';
 import type { TapUse } from './turning';
 import { USED_OF_TURNS_LEFT, type WayOfTapping } from './way-of-tapping';
 import { RUN_IN_TURNS, WAY_FACTS } from './ways';
@@ -50,7 +51,7 @@ function clearOutsOf({ tap }: TapUse, thread: Thread, material: Material, total:
   return every(first * turnsPerD + tap.chamferThreads, then * turnsPerD, total);
 }
 
-function speedsOf(machine: Machine, roomTurns: number): SpeedLeft[] {
+function speedsOf(machine: Machine, roomTurns: number, learned: Learned | undefined): SpeedLeft[] {
   const { speeds } = machine;
   const steps =
     speeds.kind === 'steps'
@@ -59,7 +60,7 @@ function speedsOf(machine: Machine, roomTurns: number): SpeedLeft[] {
           rpm,
           label: '',
         }));
-  const coast = { revolutions: machine.coastRevolutions, atRpm: machine.coastAtRpm };
+  const coast = expectedCoast(machine, learned);
   return [...steps]
     .sort((a, b) => a.rpm - b.rpm)
     .map(({ rpm, label }) => {
@@ -84,6 +85,7 @@ export function turnStrip(
   thread: Thread,
   material: Material,
   machine?: Machine,
+  learned?: Learned,
 ): TurnStrip {
   const total = use.turns.value;
   const roomTurns = way.depth ? way.depth.chipRoomMm / thread.pitchMm : undefined;
@@ -99,7 +101,7 @@ export function turnStrip(
           speeds:
             roomTurns === undefined
               ? []
-              : speedsOf(machine, facts.byHand ? total + roomTurns - RUN_IN_TURNS : roomTurns),
+              : speedsOf(machine, facts.byHand ? total + roomTurns - RUN_IN_TURNS : roomTurns, learned),
         }
       : undefined;
   return {

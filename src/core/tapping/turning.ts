@@ -105,7 +105,12 @@ export function turning(q: TappingQuestion, { taps }: TapSequence, drive: Drive)
       load: tapered ? undefined : tapLoad(conditions),
       turns: tapered
         ? taperTurns(thread, tap)
-        : totalTurns(thread, hole.through ? tap : { ...tap, chamferThreads: last.chamferThreads }, hole.depthMm),
+        : totalTurns(
+            thread,
+            hole.through ? tap : { ...tap, chamferThreads: last.chamferThreads },
+            hole.depthMm,
+            q.learned,
+          ),
       biteTurns: biteTurns(thread, tap, material, power, q.habits.bite),
       tipMm,
       fullMm: tipMm - tap.chamferThreads * thread.pitchMm,

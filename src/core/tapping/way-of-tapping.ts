@@ -13,7 +13,8 @@ import { rpmFor, sfmToMPerMin } from '../cutting/cutting-speed';
 import { isRigid } from '../cutting/machine';
 import { handTappingSeconds, machineTappingSeconds } from './rhythm';
 import { clutchSetting } from './clutch-setting';
-import { highestTappingRpm, turnsToStop } from './stopping-room';
+import { expectedLean, expectedTapTime } from './expected-tapping';
+import { expectedCoast, highestTappingRpm, turnsToStop } from './stopping-room';
 import type { TapLoad } from './tap-load';
 import { causeOf, type LoadCause } from './tap-risk';
 import { HAND_LIMIT_NM } from './tap-strength';
@@ -93,7 +94,7 @@ function loadCautions({ each, worst }: Turning): Caution[] {
 /** A spindle that has to stop above the bottom: turns left when it is switched off, and turns that it needs. */
 function stoppingOf(id: WayId, q: TappingQuestion, { depth: at, rpm, turns }: Turning): WayOfTapping['stopping'] {
   if (!q.machine || !at || rpm === undefined || id === 'reversing-head') return undefined;
-  const coast = { revolutions: q.machine.coastRevolutions, atRpm: q.machine.coastAtRpm };
+  const coast = expectedCoast(q.machine, q.learned);
   const roomTurns = at.chipRoomMm / q.thread.pitchMm;
   const turnsLeft = id === 'power-start' ? turns.value + roomTurns - RUN_IN_TURNS : roomTurns;
   return { turnsLeft, turnsNeeded: turnsToStop(rpm, coast), highest: highestTappingRpm(turnsLeft, coast) };
@@ -212,10 +213,10 @@ export function wayOfTapping(id: WayId, q: TappingQuestion, sequence: TapSequenc
     sequenceKey: sequence.key,
     ruledOut: unavailable(id, q) ?? inSheet(q) ?? cannotHold(id, q, turned) ?? noRoom(wallMm) ?? spindle,
     wrench: holdBy(id, { load, clutch }),
-    leanDeg: WAY_FACTS[id].leanDeg,
+    leanDeg: expectedLean(id, q.learned).mean,
     stopping,
     clutch,
-    secondsAll: secondsFor(id, q, turned),
+    secondsAll: secondsFor(id, q, turned) * expectedTapTime(id, q.learned).mean,
     lacksWrench: square !== undefined,
     cautions: [
       ...loadCautions(turned),

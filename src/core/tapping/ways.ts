@@ -1,5 +1,6 @@
 import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
 import { isTapered } from '../threads/thread';
+import { expectedCoast } from './stopping-room';
 import type { TappingQuestion } from './tapping-question';
 
 export const WAYS = [
@@ -25,6 +26,8 @@ interface WayFacts {
   inChuck: boolean;
   /** Lean of the tap that people reach, degrees. Our judgement. */
   leanDeg: number;
+  /** One sigma of it, degrees. Our judgement. */
+  leanSigmaDeg: number;
   /** To set up once, s, and besides the tapping for each hole, s. Our judgement. */
   setUpS: number;
   extraS: number;
@@ -34,15 +37,22 @@ const HAND = { byHand: true, spindle: false, inChuck: false, setUpS: 0 } as cons
 const POWER = { byHand: false, spindle: true, inChuck: true } as const;
 
 export const WAY_FACTS: Record<WayId, WayFacts> = {
-  'hand-free': { ...HAND, label: 'By hand, freehand', leanDeg: 1.5, extraS: 20 },
-  'hand-guided': { ...HAND, label: 'By hand, guided by a spring centre', leanDeg: 0.3, extraS: 15 },
-  'hand-block': { ...HAND, label: 'By hand, guided by a tapping block', leanDeg: 0.5, extraS: 20 },
-  'hand-bore': { ...HAND, label: 'By hand, guided by the larger bore above', leanDeg: 0.4, extraS: 15 },
+  'hand-free': { ...HAND, label: 'By hand, freehand', leanDeg: 1.5, leanSigmaDeg: 0.8, extraS: 20 },
+  'hand-guided': { ...HAND, label: 'By hand, guided by a spring centre', leanDeg: 0.3, leanSigmaDeg: 0.25, extraS: 15 },
+  'hand-block': { ...HAND, label: 'By hand, guided by a tapping block', leanDeg: 0.5, leanSigmaDeg: 0.4, extraS: 20 },
+  'hand-bore': {
+    ...HAND,
+    label: 'By hand, guided by the larger bore above',
+    leanDeg: 0.4,
+    leanSigmaDeg: 0.5,
+    extraS: 15,
+  },
   'chuck-start': {
     ...HAND,
     inChuck: true,
     label: 'Started in the chuck by hand, finished with a wrench',
     leanDeg: 0.25,
+    leanSigmaDeg: 0.25,
     extraS: 30,
   },
   'power-start': {
@@ -51,15 +61,24 @@ export const WAY_FACTS: Record<WayId, WayFacts> = {
     inChuck: true,
     label: 'Started under power, finished with a wrench',
     leanDeg: 0.2,
+    leanSigmaDeg: 0.1,
     setUpS: 60,
     extraS: 35,
   },
-  'reversing-spindle': { ...POWER, label: 'Under power, reversing spindle', leanDeg: 0.15, setUpS: 90, extraS: 15 },
+  'reversing-spindle': {
+    ...POWER,
+    label: 'Under power, reversing spindle',
+    leanDeg: 0.15,
+    leanSigmaDeg: 0.1,
+    setUpS: 90,
+    extraS: 15,
+  },
   'reversing-head': {
     ...POWER,
     inChuck: false,
     label: 'Reversing tapping head',
     leanDeg: 0.2,
+    leanSigmaDeg: 0.1,
     setUpS: 180,
     extraS: 15,
   },
@@ -67,6 +86,7 @@ export const WAY_FACTS: Record<WayId, WayFacts> = {
     ...HAND,
     label: 'In the lathe by hand, against the tailstock centre',
     leanDeg: 0.12,
+    leanSigmaDeg: 0.1,
     setUpS: 20,
     extraS: 15,
   },
@@ -74,6 +94,7 @@ export const WAY_FACTS: Record<WayId, WayFacts> = {
     ...POWER,
     label: 'In the lathe under power, tailstock free to follow',
     leanDeg: 0.1,
+    leanSigmaDeg: 0.1,
     setUpS: 60,
     extraS: 15,
   },
@@ -143,9 +164,10 @@ function withoutSpindle(id: WayId, q: TappingQuestion): Phrase | undefined {
   if (!machine || !pressOrMill(q)) return phrase('Needs a drill press or mill that reverses.');
   if (!machine.reversible)
     return phrase('The {machine} does not reverse: the tap could not be backed out.', { machine: machine.name });
-  return thread.majorMm < CHUCK_SLIPS_FROM_MM && machine.coastRevolutions > 1
+  const coast = expectedCoast(machine, q.learned).revolutions;
+  return thread.majorMm < CHUCK_SLIPS_FROM_MM && coast > 1
     ? phrase('Under M5 no plain chuck slips before the tap breaks, and this spindle coasts {coast}.', {
-        coast: quantity(machine.coastRevolutions, 'turns'),
+        coast: quantity(coast, 'turns'),
       })
     : undefined;
 }

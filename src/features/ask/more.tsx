@@ -1,6 +1,6 @@
 'use client';
 
-import { START_LABEL } from '@/core/drills/predicted-hole';
+import { START_LABEL } from '@/core/drills/expected-hole';
 import type { AskForm } from '@/core/hole/form';
 import { BOLT_CLASSES } from '@/core/threads/engagement';
 import { Choice } from '@/ui/choice';

@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 import type { Job } from '@/contracts/job';
 import { questionInJob } from '@/core/job/plan-in-job';
 import { START_CHOICES, toAddress } from '@/core/hole/form';
-import { START_SHORT } from '@/core/drills/predicted-hole';
+import { START_SHORT } from '@/core/drills/expected-hole';
 import { allCautions, type HolePlan } from '@/core/hole/hole-plan';
 import { mainOperation } from '@/core/operation/operation';
 import { sectionOf } from '@/core/hole/section';

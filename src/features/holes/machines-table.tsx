@@ -5,7 +5,7 @@ import type { Job, JobFeature } from '@/contracts/job';
 import { machineFigures, type MachineFigures } from '@/core/hole/compare-machines';
 import type { Planner } from '@/core/job/plan-in-job';
 import type { Shop } from '@/core/shop/shop';
-import { START_SHORT } from '@/core/drills/predicted-hole';
+import { START_SHORT } from '@/core/drills/expected-hole';
 import { showText, tell, type Display } from '@/core/units/show';
 
 interface Props {

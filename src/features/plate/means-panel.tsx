@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import { FITS, jointZone, zoneOf, type Fit } from '@/core/layout/joint-zone';
 import {
-  PUNCH_SPREAD_MM,
+  PUNCH_SIGMA_MM,
   rankMeans,
-  START_SPREAD_MM,
+  START_SIGMA_MM,
   type Joint,
   type Punching,
   type Starting,
@@ -77,14 +77,14 @@ export function MeansPanel({ state, letters, display }: Props) {
           </p>
         )}
         <SelectField label="Punch" value={punching} onChange={(p) => setPunching(p as Punching)}>
-          {(Object.keys(PUNCH_SPREAD_MM) as Punching[]).map((p) => (
+          {(Object.keys(PUNCH_SIGMA_MM) as Punching[]).map((p) => (
             <option key={p} value={p}>
               {PUNCHES[p]}
             </option>
           ))}
         </SelectField>
         <SelectField label="Start and drill" value={starting} onChange={(s) => setStarting(s as Starting)}>
-          {(Object.keys(START_SPREAD_MM) as Starting[]).map((s) => (
+          {(Object.keys(START_SIGMA_MM) as Starting[]).map((s) => (
             <option key={s} value={s}>
               {STARTS[s]}
             </option>

@@ -156,7 +156,7 @@ function candidateItem(part: ThreadPart, c: TapDrillCandidate) {
     percentOfThread: orNull(c.percentOnDrill),
     percentOnPredictedHole: orNull(c.percentOnHole),
     predictedHoleMm: round(c.holeMm),
-    predictedSpreadMm: round(c.spreadMm),
+    predictedSpreadMm: round(c.sigmaMm),
     insideShare: orNull(c.insideShare),
     finishedMinorMm: round(c.finishedMinorMm),
     verdict: c.verdict,

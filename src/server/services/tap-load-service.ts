@@ -1,9 +1,9 @@
 import type { TapLoadRequest, TapLoadResponse } from '@/contracts/tap-load';
 import { CORE_VERSION } from '@/core/answer/answer';
-import { predictedHoleMm } from '@/core/drills/predicted-hole';
+import { expectedHoleMm } from '@/core/drills/expected-hole';
 import { findDrill } from '@/core/hole/find-drill';
 import type { Shop } from '@/core/shop/shop';
-import { formedMinor, formingVerdict } from '@/core/tapping/forming';
+import { expectedMinor, formingVerdict } from '@/core/tapping/forming';
 import { usualFlutes } from '@/core/tapping/tap';
 import { tapLoad } from '@/core/tapping/tap-load';
 import { causeOf } from '@/core/tapping/tap-risk';
@@ -36,7 +36,7 @@ function boreMm({ holeMm, drill }: TapLoadRequest, shop: Shop, material: Shop['m
   if (holeMm !== undefined) return holeMm;
   const found = findDrill(drill ?? '', shop.pools[0]);
   if (!found) throw refuse('drill', 'drill-unknown', `There is no drill “${drill}”.`, 'Write 6.8, 17/64, #7 or F.');
-  return predictedHoleMm(found, 'centre-drill', material);
+  return expectedHoleMm({ drill: found, start: 'centre-drill', material }).mean;
 }
 
 /** The load of one tap in one hole, by the same functions that every answer uses. @throws Refusal 422 */
@@ -50,7 +50,7 @@ export function tapLoadOf(q: TapLoadRequest, shop: Shop): TapLoadResponse {
   if (forming && !verdict.allowed)
     throw refuse('geometry', verdict.code, tell(verdict.reason, q.units), 'Cut this thread.');
   const bore = boreMm(q, shop, material);
-  const minorMm = forming ? formedMinor(thread, bore) : bore;
+  const minorMm = forming ? expectedMinor({ thread, material }, bore).mean : bore;
   if (minorMm >= thread.majorMm || minorMm <= 0.5 * thread.majorMm)
     throw refuse(
       'drill',

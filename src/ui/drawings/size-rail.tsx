@@ -21,10 +21,11 @@ interface Props {
 
 /** The class window in drill diameters: for forming, the drills that finish inside the class. */
 function windowOf(plan: ThreadPart): { min: number; max: number } | undefined {
-  const { limits, kind, thread } = plan;
+  const { limits, kind, forming } = plan;
   if (!limits) return undefined;
   if (kind === 'cut') return { min: limits.minorMinMm, max: limits.minorMaxMm };
-  return { min: formingHoleForMinor(thread, limits.minorMinMm), max: formingHoleForMinor(thread, limits.minorMaxMm) };
+  const drillFor = (minorMm: number) => formingHoleForMinor(forming.question, minorMm, forming.question.learned);
+  return { min: drillFor(limits.minorMinMm), max: drillFor(limits.minorMaxMm) };
 }
 
 /** The size that the percentage aimed at asks for. Tapered threads have none. */
@@ -120,7 +121,7 @@ export function SizeRail({ plan, display, onPick }: Props) {
             </text>
           </>
         )}
-        <path d={bellOf(holeEnd, used.spreadMm, x, RAIL + 13)} fill="#d3a23a" fillOpacity="0.85" />
+        <path d={bellOf(holeEnd, used.sigmaMm, x, RAIL + 13)} fill="#d3a23a" fillOpacity="0.85" />
         {pegs.map(({ candidate, here }, i) => {
           const px = x(candidate.drill.diameterMm);
           const chosen = candidate.drill === used.drill;

@@ -300,7 +300,7 @@ function CutOrForm({ part, display, change }: PartProps) {
       {kind === 'form' && (
         <p className="text-[15px]">
           Finished minor {showText({ value: part.tapDrill.used.finishedMinorMm, unit: 'mm' }, display)}, give or take{' '}
-          {showText({ value: part.tapDrill.used.spreadMm, unit: 'mm' }, display)}
+          {showText({ value: part.tapDrill.used.sigmaMm, unit: 'mm' }, display)}
           {part.limits &&
             `: check with pins, ${showText({ value: part.limits.minorMinMm, unit: 'mm' }, display)} goes, ${showText({ value: part.limits.minorMaxMm, unit: 'mm' }, display)} does not`}
           . Chamfer both mouths: a formed thread rises there.

@@ -1,0 +1,134 @@
+import { answer, mm, phrase, quantity, type Quantity } from '../answer/answer';
+import { bandOf, expected, type Estimate, type Expected, type Learned } from '../answer/estimate';
+import { closesIn, isElastic, type Material } from '../materials/material';
+import { interpolate } from '../units/interpolate';
+import { drillName, type Drill } from './drill';
+
+/** How a drill is started; it decides how much over size the hole ends up. */
+export const START_MEANS = ['hand', 'punch', 'centre-drill', 'spot', 'bushing'] as const;
+export type StartMeans = (typeof START_MEANS)[number];
+
+/** Oversize of a good high-speed drill in a drill press on a punch mark, mm by diameter in mm. Model. */
+const OVERSIZE_MM = [
+  [0, 0],
+  [1.5, 0.04],
+  [3, 0.07],
+  [5, 0.095],
+  [8, 0.11],
+  [12, 0.12],
+  [20, 0.13],
+  [25, 0.15],
+] as const;
+
+const START_FACTOR: Record<StartMeans, number> = {
+  hand: 1.6,
+  punch: 1,
+  'centre-drill': 0.7,
+  spot: 0.6,
+  bushing: 0.5,
+};
+const CARBIDE_FACTOR = 0.25;
+
+export const START_LABEL: Record<StartMeans, string> = {
+  hand: 'held by hand, from a punch mark',
+  punch: 'drill press, from a punch mark',
+  'centre-drill': 'after a centre drill',
+  spot: 'spotted on a mill or lathe',
+  bushing: 'through a bushing',
+};
+
+/** The same in a word or two. */
+export const START_SHORT: Record<StartMeans, string> = {
+  hand: 'by hand',
+  punch: 'punch mark',
+  'centre-drill': 'centre drill',
+  spot: 'spot drill',
+  bushing: 'bushing',
+};
+
+/** A hole as it is drilled. */
+export interface DrilledHole {
+  drill: Drill;
+  start: StartMeans;
+  material: Material;
+}
+
+interface Parts {
+  typicalMm: number;
+  factor: number;
+  closingMm: number;
+}
+
+function partsOf({ drill: { diameterMm: d, material: steel }, start, material }: DrilledHole): Parts {
+  return {
+    typicalMm: interpolate(OVERSIZE_MM, d),
+    factor: steel === 'carbide' ? CARBIDE_FACTOR : START_FACTOR[start],
+    closingMm: isElastic(material) ? 0.008 * d : closesIn(material) ? 0.002 * d : 0,
+  };
+}
+
+/** One sigma of a hole as a share of the oversize that is predicted, and at least so much, mm. Model. */
+const SIGMA_SHARE = 0.35;
+const LEAST_SIGMA_MM = 0.008;
+
+/** Levels at which holes pool: kind, size and metal; then the start; then this very drill. */
+function levelsOf({ drill, start, material }: DrilledHole): string[] {
+  const kind = [drill.material ?? 'hss', bandOf(drill.diameterMm), material.id].join('|');
+  return [kind, `${kind}|${start}`, `drill ${drillName(drill)} ${drill.where ?? ''}`];
+}
+
+/**
+ * Hole that a drill leaves and how it scatters, mm, without the working. Model for a sharp high-speed drill, until the
+ * shop's own measurements replace it: oversize by diameter and start, then the metal closing in.
+ * @example expectedHoleMm({ drill: 6.8 mm, start: 'centre-drill', material: mild steel }) // mean 6.8 + 0.104 × 0.7 = 6.873
+ */
+export function expectedHoleMm(hole: DrilledHole, learned?: Learned): Expected {
+  const { typicalMm, factor, closingMm } = partsOf(hole);
+  const over = typicalMm * factor;
+  const { diameterMm } = hole.drill;
+  const typical = { mean: diameterMm + over - closingMm, sigma: Math.max(LEAST_SIGMA_MM, SIGMA_SHARE * typicalMm * factor), n: 0 };
+  if (!learned?.oversize) return typical;
+  const { n, mean, sigma } = expected('oversize', typical, levelsOf(hole), learned);
+  return n > 0 ? { mean: diameterMm + mean, sigma, n } : typical;
+}
+
+/** The same as people see it, with its working. */
+export function expectedHole(hole: DrilledHole, learned?: Learned): Estimate {
+  const { drill, start } = hole;
+  const { mean, sigma, n } = expectedHoleMm(hole, learned);
+  const { typicalMm, factor, closingMm } = partsOf(hole);
+  const made = (inputs: [string, Quantity][], formula: string, name: string, assumption: string): Estimate => ({
+    ...answer(mean, 'mm', {
+      rule: 'Hole that the drill leaves',
+      formula,
+      inputs: [['drill', mm(drill.diameterMm)], ...inputs],
+      source: { kind: 'model', name },
+      assumptions: [phrase(assumption)],
+    }),
+    sigma,
+    n,
+  });
+  if (n > 0)
+    return made(
+      [
+        ['oversize measured here', mm(mean - drill.diameterMm)],
+        ['holes measured', quantity(n, 'count')],
+      ],
+      'drill + oversize that this shop measured',
+      'measured in this shop',
+      'The same drill, start and metal as in the holes measured.',
+    );
+  return made(
+    [
+      ['typical oversize', mm(typicalMm)],
+      [
+        drill.material === 'carbide' ? 'factor, solid carbide' : `factor, ${START_LABEL[start]}`,
+        quantity(factor, 'ratio'),
+      ],
+      ['closing in', mm(closingMm)],
+    ],
+    'drill + oversize × factor of the start − closing in',
+    'our estimate for a sharp drill',
+    'An evenly ground drill. Measure one of your own holes and trust that instead.',
+  );
+}
