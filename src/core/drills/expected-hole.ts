@@ -86,7 +86,11 @@ export function expectedHoleMm(hole: DrilledHole, learned?: Learned): Expected {
   const { typicalMm, factor, closingMm } = partsOf(hole);
   const over = typicalMm * factor;
   const { diameterMm } = hole.drill;
-  const typical = { mean: diameterMm + over - closingMm, sigma: Math.max(LEAST_SIGMA_MM, SIGMA_SHARE * typicalMm * factor), n: 0 };
+  const typical = {
+    mean: diameterMm + over - closingMm,
+    sigma: Math.max(LEAST_SIGMA_MM, SIGMA_SHARE * typicalMm * factor),
+    n: 0,
+  };
   if (!learned?.oversize) return typical;
   const { n, mean, sigma } = expected('oversize', typical, levelsOf(hole), learned);
   return n > 0 ? { mean: diameterMm + mean, sigma, n } : typical;

@@ -1,4 +1,5 @@
 import type { Answer, Caution, Phrase, Problem } from '../answer/answer';
+import type { Estimate } from '../answer/estimate';
 import type { Machine } from '../cutting/machine';
 import type { Drill } from '../drills/drill';
 import type { StartMeans } from '../drills/expected-hole';
@@ -31,7 +32,7 @@ export interface ThreadPart {
   tapDrill: TapDrillChoice & {
     used: TapDrillCandidate;
     /** Hole that it leaves, with its working. */
-    hole: Answer;
+    hole: Estimate;
     /** Why this drill: chosen from the pool, asked for, must be bought. */
     because: 'chosen' | 'asked' | 'to-buy';
     /** What the plan would use if nobody asked for another. */
