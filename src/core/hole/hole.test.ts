@@ -5,7 +5,7 @@ import type { Setting } from '../operation/context';
 import { USUAL_HABITS } from '../shop/habits';
 import type { Shop } from '../shop/shop';
 import { machineOf, material, pool } from '../tests/bench-shop';
-import { THREADS } from '../threads/find-thread';
+import { THREADS } from '../threads/standards';
 import { tell } from '../units/show';
 import { findDrill } from './find-drill';
 import { BLANK_FORM, fromAddress, inUnits, toAddress, type AskForm } from './form';

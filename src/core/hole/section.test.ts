@@ -5,7 +5,7 @@ import { USUAL_HABITS } from '../shop/habits';
 import type { Shop } from '../shop/shop';
 import { machineOf, METRIC_INDEX, planned, shop as plainShop } from '../tests/bench-shop';
 import { readCallout } from '../threads/read-callout';
-import { THREADS } from '../threads/find-thread';
+import { THREADS } from '../threads/standards';
 import { withDepth, writeCallout } from '../threads/write-callout';
 import { tell } from '../units/show';
 import { machineFigures } from './compare-machines';

@@ -4,7 +4,7 @@ import type { AskForm } from './form';
 import { remedyFor } from './remedies';
 import { sectionOf } from './section';
 import { tell } from '../units/show';
-import { THREADS } from '../threads/find-thread';
+import { THREADS } from '../threads/standards';
 import { brokenTap, causesOf, SIGNS, type Sign, type TroubleCase } from '../tapping/trouble';
 import { substitutesFor } from '../tapping/substitutes';
 import { tapToUse, wearOf } from '../tapping/own-tap';

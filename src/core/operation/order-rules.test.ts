@@ -1,7 +1,7 @@
 import { phrase } from '../answer/answer';
 import type { CutSpec, OperationCode } from './operation';
 import { handTap } from '../tapping/tap';
-import { metricThread } from '../threads/find-thread';
+import { metricThread } from '../threads/standards/metric';
 import { dropFault, orderFaults } from './order-rules';
 import { cutStep, handStep, type HandStep, type Step } from './step';
 

@@ -4,7 +4,7 @@ import type { HolePlan } from '../hole/hole-plan';
 import { remedyFor } from '../hole/remedies';
 import { isTapUsable, type OwnTap } from '../tapping/own-tap';
 import { classLimits } from '../threads/class-limits';
-import { THREADS } from '../threads/find-thread';
+import { THREADS } from '../threads/standards';
 import { isTapered, type Thread } from '../threads/thread';
 import { writeCallout } from '../threads/write-callout';
 import type { RemedyChange } from './bench-record';

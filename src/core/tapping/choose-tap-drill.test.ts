@@ -7,7 +7,7 @@ import { DRILL_SETS, type DrillPool } from '../drills/drill-sets';
 import type { StartMeans } from '../drills/expected-hole';
 import { tell } from '../units/show';
 import { classLimits } from '../threads/class-limits';
-import { THREADS } from '../threads/find-thread';
+import { THREADS } from '../threads/standards';
 import { isTapered, type Thread } from '../threads/thread';
 import { chooseTapDrill } from './choose-tap-drill';
 import { borderlineMm, judgeDrill, type TapDrillCandidate, type TapDrillQuestion } from './tap-drill-candidate';

@@ -2,7 +2,7 @@ import { bandOf, expected, type Expected, type Learned } from '../answer/estimat
 import { answer, mm, percent, phrase, type Answer, type Phrase } from '../answer/answer';
 import { isHard, type Material } from '../materials/material';
 import { holeForPercent, percentOfThread } from '../threads/percent-of-thread';
-import { isTapered, type Thread } from '../threads/thread';
+import { formOf, isTapered, type Thread } from '../threads/thread';
 
 /** Hole of a forming tap shrinks as it forms: 0.68 of the pitch at full thread. */
 const FORM_FACTOR = 0.0068;
@@ -44,7 +44,7 @@ export function formingVerdict(thread: Thread, material: Material): FormingVerdi
   const name = { material: material.label };
   if (isTapered(thread))
     return { allowed: false, code: 'forming-taper', reason: phrase('Tapered pipe thread is cut, not formed.') };
-  if (thread.form !== 'iso-60')
+  if (!formOf(thread).formable)
     return {
       allowed: false,
       code: 'forming-form',

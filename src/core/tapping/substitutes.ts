@@ -1,6 +1,6 @@
 import { percent, phrase, type Phrase } from '../answer/answer';
 import { holeForPercent, percentOfThread } from '../threads/percent-of-thread';
-import { isTapered, type Thread } from '../threads/thread';
+import { formOf, isTapered, type Thread } from '../threads/thread';
 import { threadNamed } from '../threads/thread-named';
 import { isTapUsable, type OwnTap } from './own-tap';
 
@@ -14,7 +14,6 @@ const USUAL_PERCENT = 75;
 const MOST = 3;
 /** Threads further apart than this are no substitute: share of diameter and pitch together. Our judgement. */
 const FARTHEST = 0.6;
-const ANGLE = { 'iso-60': '60°', 'whitworth-55': '55°', 'ba-47.5': '47.5°', 'npt-60-taper': '60° tapered' } as const;
 /** A thread of less than this on an existing hole does not hold. */
 const LEAST_PERCENT = 50;
 
@@ -50,7 +49,7 @@ export function substitutesFor(thread: Thread, taps: readonly OwnTap[]): Substit
               : phrase('A hole drilled for {thread} is too large for it.', { thread: thread.designation }),
           ...(near.form === thread.form
             ? []
-            : [phrase(`Flanks of ${ANGLE[near.form]} against ${ANGLE[thread.form]}: never mixed.`)]),
+            : [phrase(`Flanks of ${formOf(near).angle} against ${formOf(thread).angle}: never mixed.`)]),
         ],
       };
     });

@@ -3,7 +3,7 @@ import { INCH_DRILLS, METRIC_DRILLS, type Drill } from '../drills/drill';
 import { closestDrill } from '../drills/near-size';
 import type { ClassLimits } from '../threads/class-limits';
 import { holeForPercent, percentOfThread } from '../threads/percent-of-thread';
-import { isMetric, type Thread } from '../threads/thread';
+import { formOf, isMetric, type Thread } from '../threads/thread';
 import { taperTapDrill } from './taper-tap-drill';
 
 /** A method of finding a tap drill beside the percentage by metal: by chart, by subtraction, by the limits. */
@@ -17,9 +17,6 @@ export interface TapDrillMethod {
 
 /** Drills of the thread's own system, every size made. */
 export const madeFor = (thread: Thread): readonly Drill[] => (thread.system === 'metric' ? METRIC_DRILLS : INCH_DRILLS);
-
-/** Percent that a flat chart holds: 75, and 80 for 55-degree threads, which count on their full depth. */
-const FLAT_PERCENT = { usual: 75, whitworth: 80 } as const;
 
 /** Printed in the list of G threads, mm. */
 const G_LIST_MM: Readonly<Record<string, number>> = {
@@ -63,7 +60,7 @@ function chart(thread: Thread, target: number): TapDrillMethod {
         target: percent(target),
       }),
     };
-  const flat = thread.form === 'whitworth-55' ? FLAT_PERCENT.whitworth : FLAT_PERCENT.usual;
+  const flat = formOf(thread).flatPercent;
   const drill = closestDrill(madeFor(thread), holeForPercent(thread, flat));
   return {
     id: 'chart',

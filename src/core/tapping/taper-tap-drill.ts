@@ -1,5 +1,5 @@
 import type { Thread } from '../threads/thread';
-import { NPT } from '../threads/threads.table';
+import { NPT, RC } from '../threads/threads.table';
 import { inchToMm } from '../units/length';
 
 /** What the standard lists for a tapered thread. */
@@ -11,12 +11,23 @@ export interface TaperRow {
   handTightMm: number;
 }
 
+const LISTED: ReadonlyMap<string, TaperRow> = new Map([
+  ...NPT.map(({ size, tpi, drill, drillIn, handTightIn }): [string, TaperRow] => [
+    `${size}-${tpi} NPT`,
+    { label: drill, diameterMm: inchToMm(drillIn), handTightMm: inchToMm(handTightIn) },
+  ]),
+  ...RC.map(({ size, drillMm, handTightMm }): [string, TaperRow] => [
+    `Rc ${size}`,
+    { label: `${drillMm}`, diameterMm: drillMm, handTightMm },
+  ]),
+]);
+
 /**
- * The listed tap drill and hand-tight length of a tapered pipe thread, ASME B1.20.1.
+ * The listed tap drill and hand-tight length of a tapered pipe thread: ASME B1.20.1, ISO 7-1.
  * @throws RangeError for a thread that is not listed
  */
-export function taperTapDrill(thread: Thread): TaperRow {
-  const row = NPT.find((r) => Math.abs(inchToMm(r.outsideIn) - thread.majorMm) < 1e-9);
-  if (!row) throw new RangeError(`No tap drill is listed for ${thread.designation}.`);
-  return { label: row.drill, diameterMm: inchToMm(row.drillIn), handTightMm: inchToMm(row.handTightIn) };
+export function taperTapDrill({ designation }: Thread): TaperRow {
+  const row = LISTED.get(designation);
+  if (!row) throw new RangeError(`No tap drill is listed for ${designation}.`);
+  return row;
 }

@@ -1,20 +1,13 @@
 import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
 import { isHard, type Material } from '../materials/material';
 import { percentOfThread } from '../threads/percent-of-thread';
-import type { Thread } from '../threads/thread';
+import { formOf, type Thread } from '../threads/thread';
 import { GEOMETRY_LABEL, type Tap, type TapGeometry } from './tap';
-
-const HALF_ANGLE_TAN = {
-  'iso-60': Math.tan(Math.PI / 6),
-  'whitworth-55': Math.tan((27.5 * Math.PI) / 180),
-  'ba-47.5': Math.tan((23.75 * Math.PI) / 180),
-  'npt-60-taper': Math.tan(Math.PI / 6),
-} as const;
 
 /** Area in mm² of one thread space between the hole (mm) and the major diameter. Model: flat of P/8 at the top. */
 export function threadArea(thread: Thread, holeMm: number): number {
   const h = (thread.majorMm - holeMm) / 2;
-  return h * (thread.pitchMm / 8 + h * HALF_ANGLE_TAN[thread.form]);
+  return h * (thread.pitchMm / 8 + h * formOf(thread).halfAngleTan);
 }
 
 export const FLUIDS = ['right', 'poor', 'dry'] as const;

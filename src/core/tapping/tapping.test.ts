@@ -1,6 +1,6 @@
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
-import { THREADS } from '../threads/find-thread';
+import { THREADS } from '../threads/standards';
 import type { Thread } from '../threads/thread';
 import { inputsOf } from '../tests/inputs-of';
 import { blindDepth, spiralPointChipRoom, thinWallMm, wallLeft } from './blind-depth';

@@ -1,6 +1,6 @@
 import { answer, percent, phrase, type Answer, type Phrase } from '../answer/answer';
 import type { Material } from '../materials/material';
-import type { Thread } from '../threads/thread';
+import { formOf, type Thread } from '../threads/thread';
 
 export interface PercentRange {
   low: number;
@@ -8,12 +8,11 @@ export interface PercentRange {
 }
 
 /** Percent of thread below and above which a percentage asked for is out of range, by form. */
-export const reasonablePercent = (thread: Thread): PercentRange =>
-  thread.form === 'iso-60' ? { low: 40, high: 90 } : { low: 40, high: 100 };
+export const reasonablePercent = (thread: Thread): PercentRange => formOf(thread).reasonable;
 
 /** The material's range; 55-degree threads are counted on their full depth and lie 5 higher. */
 export function percentRange(thread: Thread, material: Material): PercentRange {
-  const shift = thread.form === 'whitworth-55' ? 5 : 0;
+  const shift = formOf(thread).countsMore;
   return { low: material.threadPercent.low + shift, high: material.threadPercent.high + shift };
 }
 
@@ -42,7 +41,8 @@ const thinBy = (thicknessMm: number | undefined, { majorMm }: Thread): number =>
 export function targetPercent(thread: Thread, material: Material, depthMm: number, thicknessMm?: number): Answer {
   const { low, high } = percentRange(thread, material);
   const steps: [reason: string, change: number][] = [[material.label, material.threadPercent.target]];
-  if (thread.form === 'whitworth-55') steps.push(['55-degree thread, counted on full depth', 5]);
+  const { countsMore, angle } = formOf(thread);
+  if (countsMore > 0) steps.push([`${angle} thread, counted on full depth`, countsMore]);
   if (thread.majorMm < 3.5) steps.push(['small tap', -5]);
   const deep = deepBy(depthMm, thread, material);
   if (deep > 0) steps.push(['deeper than two diameters, all of it from three', -deep]);

@@ -3,7 +3,7 @@ import { DRILL_SETS } from '../drills/drill-sets';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
 import { classLimits } from '../threads/class-limits';
-import { THREADS } from '../threads/find-thread';
+import { THREADS } from '../threads/standards';
 import type { Thread } from '../threads/thread';
 import { chooseTapDrill } from './choose-tap-drill';
 import { breakingTorque } from './tap-strength';

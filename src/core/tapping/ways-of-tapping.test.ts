@@ -2,7 +2,7 @@ import type { Machine } from '../cutting/machine';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
 
-import { THREADS } from '../threads/find-thread';
+import { THREADS } from '../threads/standards';
 import type { Thread } from '../threads/thread';
 import { tell } from '../units/show';
 import { reachOf, usualTapFigures } from './tap-lengths.table';

@@ -1,4 +1,4 @@
-import { THREADS } from '../threads/find-thread';
+import { THREADS } from '../threads/standards';
 import type { Thread } from '../threads/thread';
 import { usualFlutes, type TapGeometry } from '../tapping/tap';
 import { usualTapFigures } from '../tapping/tap-lengths.table';

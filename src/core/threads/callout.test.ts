@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { tell } from '../units/show';
 import type { Callout } from './callout';
+import { classLimits } from './class-limits';
+import type { Thread } from './thread';
 import { readCallout } from './read-callout';
 
 function read(text: string): Callout {
@@ -106,7 +108,6 @@ describe('what cannot be read', () => {
     ['M8-6g', 2, 5, '6H'],
     ['1/4-20 UNC-2A', 10, 13, '2B'],
     ['40 BA', 0, 5, '2 BA'],
-    ['Rc 1/4', 0, 6, 'G 1/8'],
     ['M8 x -5 DEEP', 5, 7, undefined],
     ['M8 x 0 DEEP', 3, 11, undefined],
     ['', 0, 1, 'M8x1.25'],
@@ -162,5 +163,34 @@ describe('what cannot be read', () => {
 
   test('a very long text is refused before it is read', () => {
     expect(readCallout('M8 '.repeat(400000)).ok).toBe(false);
+  });
+});
+
+describe('pipe threads of ISO 7-1 and holes for wire inserts', () => {
+  const threadIn = (text: string): Thread => (read(text).features[0] as { thread: Thread }).thread;
+  test.each([
+    ['Rc 1/2', 'Rc 1/2'],
+    ['1/8 BSPT', 'Rc 1/8'],
+    ['Rp 3/4', 'Rp 3/4'],
+    ['M8 STI', 'M8x1.25 STI'],
+    ['2x M6 for wire insert x 12 DEEP', 'M6x1 STI'],
+    ['1/4-20 UNC-2B INSERT', '1/4-20 UNC STI'],
+  ])('%s', (text, designation) => expect(threadIn(text).designation).toBe(designation));
+
+  test('an insert sits in a thread of its own pitch around the coil: M8 in one of 9.624, minor 8.271 to 8.483', () => {
+    const thread = threadIn('M8 STI');
+    expect([thread.majorMm, thread.pitchMm]).toEqual([expect.closeTo(9.6238, 3), 1.25]);
+    const limits = classLimits(thread);
+    expect(limits.ok && [limits.value.minorMinMm, limits.value.minorMaxMm]).toEqual([
+      expect.closeTo(8.2706, 3),
+      expect.closeTo(8.4826, 3),
+    ]);
+    expect(readCallout('G 1/4 STI').ok).toBe(false);
+  });
+
+  test('tapered ones are stopped by the gauge and have no class; parallel ones have the limits of their form', () => {
+    expect(classLimits(threadIn('Rc 1/2')).ok).toBe(false);
+    const [rp, g] = ['Rp 1/2', 'G 1/2'].map((text) => classLimits(threadIn(text)));
+    expect(rp.ok && g.ok && rp.value.minorMaxMm === g.value.minorMaxMm).toBe(true);
   });
 });

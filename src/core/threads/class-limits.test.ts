@@ -1,6 +1,6 @@
 import { mmToInch } from '../units/length';
 import { classLimits, looserClass, usualClass } from './class-limits';
-import { THREADS } from './find-thread';
+import { THREADS } from './standards';
 import { fullDepthMm, isTapered, type Thread } from './thread';
 import { readCallout } from './read-callout';
 

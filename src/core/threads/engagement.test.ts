@@ -11,7 +11,7 @@ import {
   nutStripArea,
   usualBolt,
 } from './engagement';
-import { THREADS } from './find-thread';
+import { THREADS } from './standards';
 import type { Thread } from './thread';
 
 const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;

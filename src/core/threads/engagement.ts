@@ -1,7 +1,8 @@
 import { answer, depth, mm, phrase, quantity, type Answer, type Caution, caution } from '../answer/answer';
 import type { Material } from '../materials/material';
 import { inchToMm, mmToInch } from '../units/length';
-import { classLimits, unifiedPitchTolerance2A } from './class-limits';
+import { classLimits } from './class-limits';
+import { unifiedPitchTolerance2A } from './standards/unified';
 import { isMetric, isUnified, type Thread } from './thread';
 
 export interface BoltClass {

@@ -1,5 +1,5 @@
 import { tell } from '../units/show';
-import { THREADS } from './find-thread';
+import { THREADS } from './standards';
 import { identifyThread, type ThreadReading } from './identify';
 
 const names = (reading: Partial<ThreadReading>): string[] =>

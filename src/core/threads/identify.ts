@@ -1,8 +1,8 @@
 import { mm, phrase, quantity, type Phrase } from '../answer/answer';
 import { mmToInch } from '../units/length';
 import { classLimits } from './class-limits';
-import { THREADS } from './find-thread';
-import { fullDepthMm, isTapered, type Thread, type ThreadForm } from './thread';
+import { THREADS } from './standards';
+import { formOf, fullDepthMm, isTapered, type Thread } from './thread';
 
 /** What a caliper and a pitch gauge read. Lengths in mm. */
 export interface ThreadReading {
@@ -67,12 +67,6 @@ function pitchOff({ pitchMm, countedOver }: ThreadReading, thread: Thread): numb
   return (pitchMm - thread.pitchMm) / spread;
 }
 
-const ANGLE: Record<ThreadForm, string> = {
-  'iso-60': '60°',
-  'whitworth-55': '55°',
-  'ba-47.5': '47.5°',
-  'npt-60-taper': '60°, tapered',
-};
 /** Ten threads apart by this are told by a rule or caliper, mm. */
 const TOLD_OVER_TEN_MM = 0.25;
 const TOLD_BY_DIAMETER_MM = 0.15;
@@ -84,7 +78,7 @@ function toldFrom(a: Thread, b: Thread, worn: boolean): Phrase {
   if (Math.abs(a.pitchMm - b.pitchMm) * 10 >= TOLD_OVER_TEN_MM)
     return phrase('Ten threads measure {a}, against {b} for {first}.', ten);
   if (a.form !== b.form)
-    return phrase(`Flanks of ${ANGLE[a.form]} against ${ANGLE[b.form]}: hold a thread gauge to the light.`);
+    return phrase(`Flanks of ${formOf(a).angle} against ${formOf(b).angle}: hold a thread gauge to the light.`);
   if (Math.abs(a.majorMm - b.majorMm) >= TOLD_BY_DIAMETER_MM && !worn)
     return phrase('Outside {a}, against {b} for {first}.', {
       a: mm(a.majorMm),
@@ -99,7 +93,9 @@ function toldFrom(a: Thread, b: Thread, worn: boolean): Phrase {
  * @returns at most eight; empty where nothing in the list agrees with the readings
  */
 export function identifyThread(reading: ThreadReading): ThreadCandidate[] {
-  const near = THREADS.map((thread) => {
+  // A thread around an insert is only ever an inside one.
+  const possible = THREADS.filter((t) => reading.of !== 'screw' || t.series !== 'STI');
+  const near = possible.map((thread) => {
     const { value, spread } = reading.of === 'screw' ? outsideOf(thread, reading.worn) : insideOf(thread, reading.worn);
     return { thread, off: Math.hypot((reading.diameterMm - value) / spread, pitchOff(reading, thread)) };
   })

@@ -1,5 +1,5 @@
 import { distance } from 'fastest-levenshtein';
-import { THREADS } from './find-thread';
+import { THREADS } from './standards';
 
 /** Readings offered where nothing comes near. */
 export const USUAL_READINGS: readonly string[] = ['M8x1.25', '1/4-20 UNC', '#10-32 UNF', '2 BA'];
@@ -15,7 +15,7 @@ const plain = (s: string): string => s.toLowerCase().replace(/[\s-]/g, '');
 export function nearestReadings(text: string): string[] {
   const typed = plain(text).slice(0, LONGEST_COMPARED);
   const size = /^[#\d./]+/.exec(typed)?.[0];
-  const ranked = THREADS.map((t, i) => {
+  const ranked = THREADS.filter((t) => t.series !== 'STI').map((t, i) => {
     const name = plain(t.designation);
     const sameSize = size !== undefined && name.replace(/^(m|g)/, '').startsWith(size) ? -1.5 : 0;
     const short = Math.min(distance(typed, name), distance(typed, name.slice(0, typed.length)) + 0.5);

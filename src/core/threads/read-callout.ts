@@ -11,7 +11,8 @@ import { readOtherForm } from './callout-notations/pipe';
 import { readSeriesFirst } from './callout-notations/series-first';
 import { readFit, readShape } from './callout-notations/shapes';
 import { readLeadingCount, readWord, SPACE } from './callout-notations/words';
-import { inchSize, threadsOfDiameter } from './find-thread';
+import { threadsOfDiameter } from './find-thread';
+import { inchSize } from './inch-size';
 import { nearestReadings, USUAL_READINGS } from './nearest-readings';
 import { isMetric } from './thread';
 

@@ -61,6 +61,22 @@ export const NPT: readonly {
   { size: '1-1/4', outsideIn: 1.66, tpi: 11.5, drill: '1-1/2', drillIn: 1.5, handTightIn: 0.42 },
 ];
 
+/**
+ * ISO 7-1, tapered inside thread: drill without reaming, gauge length and useful length at least, mm. Drills as usually
+ * printed; to be checked against the list in the shop.
+ */
+export const RC: readonly { size: string; drillMm: number; handTightMm: number; effectiveMm: number }[] = [
+  { size: '1/16', drillMm: 6.6, handTightMm: 4, effectiveMm: 6.5 },
+  { size: '1/8', drillMm: 8.4, handTightMm: 4, effectiveMm: 6.5 },
+  { size: '1/4', drillMm: 11.2, handTightMm: 6, effectiveMm: 9.7 },
+  { size: '3/8', drillMm: 14.75, handTightMm: 6.4, effectiveMm: 10.1 },
+  { size: '1/2', drillMm: 18.25, handTightMm: 8.2, effectiveMm: 13.2 },
+  { size: '3/4', drillMm: 23.75, handTightMm: 9.5, effectiveMm: 14.5 },
+  { size: '1', drillMm: 30, handTightMm: 10.4, effectiveMm: 16.8 },
+  { size: '1-1/4', drillMm: 38.5, handTightMm: 12.7, effectiveMm: 19.1 },
+  { size: '1-1/2', drillMm: 44.5, handTightMm: 12.7, effectiveMm: 19.1 },
+];
+
 /** ISO 965-1: tolerance of the nut thread's minor diameter by pitch (mm), grades 4 to 7, micrometres. */
 export const ISO_MINOR_TOLERANCE_UM: readonly [
   pitchMm: number,

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import { drillName, pointAngleOf } from '@/core/drills/drill';
 import { classLimits } from '@/core/threads/class-limits';
-import { THREADS } from '@/core/threads/find-thread';
+import { THREADS } from '@/core/threads/standards';
 import { fullDepthMm, isTapered } from '@/core/threads/thread';
 import { mmToInch } from '@/core/units/length';
 import type { Shop } from '@/core/shop/shop';

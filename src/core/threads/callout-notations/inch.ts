@@ -1,8 +1,12 @@
 import { inchToMm, mmToInch } from '../../units/length';
 import { trimmed } from '../../units/show';
 import { SIZE, sticky, type CalloutCursor } from '../callout-cursor';
-import { inchSize, inchSizeName, inchThread, threadBySize, threadsOfDiameter, unifiedBy } from '../find-thread';
+import { threadBySize, threadsOfDiameter, unifiedBy } from '../find-thread';
+import { inchSize, inchSizeName } from '../inch-size';
 import { nearestReadings } from '../nearest-readings';
+import { PIPE_PARALLEL } from '../standards/pipe-parallel';
+import { NPT, RC } from '../standards/pipe-tapered';
+import { specialUnified } from '../standards/unified';
 import type { ThreadSeries } from '../thread';
 import { readPipeSeries } from './pipe';
 
@@ -33,7 +37,9 @@ function seriesOf(c: CalloutCursor, text: string | undefined, match: RegExpExecA
   return readPipeSeries(c, text, match) ?? (text.toUpperCase() as ThreadSeries);
 }
 
-const ofPipe = (series: ThreadSeries | undefined): boolean => series === 'NPT' || series === 'G';
+/** Pipe sizes are names: never number sizes. */
+const ofPipe = (series: ThreadSeries | undefined): boolean =>
+  series !== undefined && [PIPE_PARALLEL, NPT, RC].some(({ names }) => series in names);
 /** A bare whole number up to here may be a number size. */
 const HIGHEST_NUMBER_SIZE = 12;
 
@@ -91,7 +97,7 @@ function unified(c: CalloutCursor, match: RegExpExecArray, w: Written): true {
   const possible =
     inch <= UNIFIED.mostIn && inch >= UNIFIED.leastIn && tpi >= UNIFIED.coarsest && tpi <= UNIFIED.finest;
   if (!possible || 1 / tpi > inch / 3) return fail('{size}-{tpi} cannot be a thread.');
-  return c.addThread(inchThread('UNS', name, tpi), match, className);
+  return c.addThread(specialUnified(name, tpi), match, className);
 }
 
 /** A thread of a named series; its threads per inch, where written, have to agree. */

@@ -1,7 +1,9 @@
 import { ISO_MINOR_TOLERANCE_UM } from '../threads.table';
 import { sticky, type CalloutCursor } from '../callout-cursor';
-import { metricThread, THREADS, threadsOfDiameter } from '../find-thread';
+import { threadsOfDiameter } from '../find-thread';
 import { nearestReadings } from '../nearest-readings';
+import { THREADS } from '../standards';
+import { metricThread } from '../standards/metric';
 import { isMetric, type Thread } from '../thread';
 import { DEPTH_AFTER } from './extent';
 import { SPACE } from './words';

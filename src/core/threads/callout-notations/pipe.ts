@@ -4,21 +4,23 @@ import type { ThreadSeries } from '../thread';
 
 const OTHER_FORM = sticky(String.raw`(tr\s*\d|acme|stub|buttress|pg\s*\d|rd\s*\d|npsm|nps|npsf)\w*`);
 
-/** The pipe series that a text names; undefined where it names another. BSP is parallel; tapered others are not in the list. */
+/** The pipe series that a text names; undefined where it names another. BSP alone is parallel. */
 export function readPipeSeries(c: CalloutCursor, text: string, match: RegExpExecArray): ThreadSeries | undefined {
   if (text === 'bspp' || text === 'g') return 'G';
   if (text === 'bsp') {
     c.note('BSP is read as parallel pipe thread, G.');
     return 'G';
   }
-  if (text === 'nptf' || text === 'bspt' || text === 'rc' || text === 'rp')
+  if (text === 'bspt' || text === 'rc') return 'Rc';
+  if (text === 'rp') return 'Rp';
+  if (text === 'nptf')
     return c.stop(
       'form-unknown',
       match,
       '{series} is not in the list.',
-      'NPT (tapered) and G (parallel) are; the drawing decides which seals.',
+      'NPT and Rc (tapered), G and Rp (parallel) are; the drawing decides which seals.',
       { series: text.toUpperCase() },
-      ['1/8 NPT', 'G 1/8'],
+      ['1/8 NPT', 'Rc 1/8', 'G 1/8'],
     );
   return undefined;
 }
@@ -31,7 +33,7 @@ export function readOtherForm(c: CalloutCursor): boolean {
     'form-unknown',
     match,
     'This thread form is not in the list.',
-    'Metric, UNC, UNF, UNEF, BA, BSW, BSF, G and NPT are.',
+    'Metric, UNC, UNF, UNEF, BA, BSW, BSF, G, Rp, Rc and NPT are.',
     {},
     nearestReadings(match[0]),
   );

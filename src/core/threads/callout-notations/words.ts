@@ -1,3 +1,4 @@
+import { insertFor } from '../standards/insert';
 import { sticky, type CalloutCursor } from '../callout-cursor';
 
 export const SPACE = sticky(String.raw`[\s,;]+`);
@@ -12,6 +13,7 @@ const LEFT_HAND = sticky(String.raw`-?\s*(?:lh|left[\s-]?hand)\b`);
 const RIGHT_HAND = sticky(String.raw`-?\s*(?:rh|right[\s-]?hand)\b`);
 const STUD_END = sticky(String.raw`(?:stud|inner)\s+end\b`);
 const OUTSIDE = sticky(String.raw`(?:outside|external|ext|male|rod|stud)\b`);
+const INSERT = sticky(String.raw`-?\s*(?:for\s+)?(?:helical\s+|wire\s+|coil\s+|thread\s+)*(?:sti|inserts?)\b`);
 const NOISE = sticky(
   String.raw`(?:tap(?:ped)?|threads?|typ(?:ical)?|drill(?:ed)?|min(?:imum)?|full|hole|equally\s+spaced|eq\.?\s*sp\.?|int(?:ernal)?|on)\b|[-x](?!\s*[\d.])|[()]`,
 );
@@ -31,6 +33,13 @@ export function readWord(c: CalloutCursor): boolean {
     return true;
   }
   if (feature?.kind === 'thread') {
+    const insert = insertFor(feature.thread);
+    if (insert && c.take(INSERT)) {
+      feature.thread = insert;
+      delete feature.className;
+      c.note('Hole for a wire insert: its own tap, {tap}, and the drill for that.', { tap: insert.designation });
+      return true;
+    }
     if (c.take(STUD_END)) feature.outside = 'stud';
     else if (c.take(OUTSIDE)) feature.outside = 'rod';
     else return readRest(c);
