@@ -27,6 +27,7 @@ function boreToMake(bore: DrawnBore, chosen: ChosenDrill): BoreToMake {
     chosen,
     fullMm,
     through,
+    ...(feature.counterdrill ? { counterdrilled: true } : {}),
     ...(isReamed(bore) ? { ream: { fit: feature.fit } } : {}),
   };
 }

@@ -2,6 +2,7 @@ import { METRIC_DRILLS } from '../drills/drill';
 import type { Operation } from '../operation/operation';
 import type { Shop } from '../shop/shop';
 import { codesOf, machineOf, planned, pool, PRESS_STEPS, refused, shop as plainShop } from '../tests/bench-shop';
+import { writeCallout } from '../threads/write-callout';
 import { tell } from '../units/show';
 import type { AskForm } from './form';
 import { allCautions, mainCut, refusals, type HolePlan } from './hole-plan';
@@ -20,6 +21,7 @@ const word = ({ code, cut }: Operation): string =>
     ? `${code} ${+cut.spec.diameterMm.toFixed(2)}${cut.spec.through ? ' thru' : ` to ${+cut.spec.fullMm.toFixed(2)}`}`
     : code;
 const series = (p: HolePlan): string[] => p.operations.map(word);
+const orderOf = (p: HolePlan, code: string) => p.operations.find((o) => o.code === code)?.order ?? { text: '' };
 const said = (p: HolePlan): string[] => allCautions(p).map((c) => `${c.level} ${c.code} of ${c.subject}`);
 const metric = { drills: 'metric-1-13-by-0.1' };
 
@@ -44,6 +46,17 @@ describe('a stack of bores, each with its own depth', () => {
     expect(p.operations.find((o) => o.code === 'check')?.details.map((d) => tell(d, 'mm'))).toEqual([
       'Clean, then check with a plug gauge: 8.0 mm goes, 8.015 mm does not.',
     ]);
+  });
+
+  test('a counterdrill is the wider part first, with its cone, a level of its own, and on the drawing', () => {
+    const p = plan({ callout: 'ø9 THRU CDRILL ø13 x 6', thickness: '20', drills: 'metric-1-13-by-0.1' });
+    expect(series(p).slice(-4)).toEqual(['counterdrill 13 to 6', 'drill 9 thru', 'deburr', 'check']);
+    // 13 / 2 / tan 59° = 3.9: the stop holds at 9.9.
+    expect(tell(orderOf(p, 'counterdrill'), 'mm')).toContain('stop at 9.9 mm');
+    expect(sectionOf(p).levels.map((l) => tell(l.name, 'mm'))).toContain('counterdrilled to');
+    expect(plan({ callout: writeCallout(p.callout) }).callout.features).toEqual(p.callout.features);
+    const left = planned({ callout: 'ø9 THRU CDRILL ø13 x 6' }, { at: shop, edits: { dropped: ['counterdrill'] } });
+    expect(left.faults.map((f) => `${f.level} ${f.key}`)).toContain('stop counterdrill');
   });
 
   test('three plain bores from the widest down; a fitted upper one is reamed after all drilling', () => {

@@ -1,7 +1,7 @@
 import { depth, mm, phrase, type Answer, type Phrase } from '../answer/answer';
 import { coneDepth } from '../drills/drill-point';
 import { drillName, FLAT_DEG, pointAngleOf } from '../drills/drill';
-import { kindsThat } from '../operation/kinds';
+import { KINDS, kindsThat } from '../operation/kinds';
 import { MAIN_KEY, type Operation, type OperationCode } from '../operation/operation';
 import type { OutsideThread } from '../operation/outside-thread';
 import type { CalloutFeature } from '../threads/callout';
@@ -110,14 +110,12 @@ function existingBore({ hole }: HolePlan): Bores {
 /** The depths of larger parts and counterbores, each with the feature that it draws. */
 function upperLevels(plan: HolePlan): Level[] {
   return plan.operations.flatMap(({ key, code, cut }): Level[] => {
-    if (!cut || (code !== 'open' && code !== 'counterbore')) return [];
-    const kind = code === 'open' ? 'hole' : 'counterbore';
+    const { level } = KINDS[code];
+    if (!cut || !level) return [];
     const feature = plan.callout.features.find(
-      (f) => f.kind === kind && Math.abs(f.diameterMm - cut.spec.diameterMm) < 0.3,
+      (f) => f.kind === level.feature && Math.abs(f.diameterMm - cut.spec.diameterMm) < 0.3,
     );
-    return [
-      { mm: cut.spec.fullMm, name: phrase(code === 'open' ? 'larger part to' : 'counterbore to'), feature, op: key },
-    ];
+    return [{ mm: cut.spec.fullMm, name: phrase(level.name), feature, op: key }];
   });
 }
 

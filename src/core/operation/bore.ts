@@ -13,6 +13,8 @@ export interface BoreToMake {
   /** Full diameter down to here. */
   fullMm: number;
   through: boolean;
+  /** Its drill's cone stays, as drawn. */
+  counterdrilled?: true;
   /** Reamed to its size. */
   ream?: { fit?: string };
 }

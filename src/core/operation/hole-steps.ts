@@ -54,12 +54,12 @@ const LARGER_FIRST = caution(
 );
 
 /** A part beside the main bore: opened above it, which comes first, or deepened from its floor. */
-const partStep = (kind: 'open' | 'deepen', bore: BoreToMake, place: number, found: Found): Step =>
+const partStep = (kind: 'open' | 'counterdrill' | 'deepen', bore: BoreToMake, place: number, found: Found): Step =>
   cutStep({
     key: numbered(kind, place),
     kind,
     spec: boreSpec(bore, found),
-    cautions: [...bore.chosen.cautions, ...(kind === 'open' ? [LARGER_FIRST] : [])],
+    cautions: [...bore.chosen.cautions, ...(kind === 'deepen' ? [] : [LARGER_FIRST])],
   });
 
 const FOLLOWS = caution(
@@ -204,7 +204,7 @@ function boreSteps(
     };
     if (bore.role === 'main') return main(found);
     return bore.role === 'upper'
-      ? partStep('open', bore, places.upper++, found)
+      ? partStep(bore.counterdrilled ? 'counterdrill' : 'open', bore, places.upper++, found)
       : partStep('deepen', bore, places.lower++, found);
   });
 }

@@ -32,6 +32,10 @@ export interface Kind {
   finishes?: true;
   /** It is done for the thread, whatever was done for another one before. */
   forThread?: true;
+  /** Its depth is a level in the section: what it is called there, and the feature of the callout that sets it. */
+  level?: { name: string; feature: 'hole' | 'counterbore' };
+  /** It makes a part of the bore beside the main one. */
+  beside?: true;
   /** What matters of it is seen on the face, not in the section. */
   onFace?: true;
 }
@@ -65,6 +69,7 @@ export const KINDS: Record<OperationCode, Kind> = {
     sign: 'pilot',
     removes: 'bore',
     where: 'machine',
+    beside: true,
     dropped: warn(
       'Without the pilot the chisel edge of {drill} pushes instead of cutting: press hard, and it wanders.',
     ),
@@ -76,6 +81,18 @@ export const KINDS: Record<OperationCode, Kind> = {
     where: 'machine',
     dropped: stop('The larger part is on the drawing.'),
     forThread: true,
+    level: { name: 'larger part to', feature: 'hole' },
+    beside: true,
+  },
+  counterdrill: {
+    verb: 'Counterdrill',
+    sign: 'counterdrill',
+    removes: 'bore',
+    where: 'machine',
+    dropped: stop('It is on the drawing: its cone leads into the hole below.'),
+    forThread: true,
+    level: { name: 'counterdrilled to', feature: 'hole' },
+    beside: true,
   },
   drill: {
     verb: 'Drill',
@@ -131,6 +148,7 @@ export const KINDS: Record<OperationCode, Kind> = {
     where: 'machine',
     dropped: stop('It is on the drawing: the head would sit proud.'),
     follows: 'Counterbore',
+    level: { name: 'counterbore to', feature: 'counterbore' },
     finishes: true,
   },
   countersink: {

@@ -13,6 +13,7 @@ export type OperationCode =
   | 'start'
   | 'pilot'
   | 'open'
+  | 'counterdrill'
   | 'drill'
   | 'deepen'
   | 'step-drill'

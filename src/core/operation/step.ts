@@ -68,23 +68,27 @@ export const drillSpec = (
 });
 
 const TO_DEPTH = '{drill} to {full}; set the stop at {total} from touch.';
+const COUNTERDRILL =
+  'Counterdrill {drill}, {full} deep to the corner; set the stop at {total} from touch. Its cone stays.';
 const OPEN = 'Open to {drill}, {full} deep first; set the stop at {total} from touch.';
 /** The imperative of a drill, through and blind, by kind of step. */
-const DRILL_ORDERS = {
+type DrillOrder = 'pilot' | 'open' | 'counterdrill' | 'deepen' | 'existing' | 'drill';
+const DRILL_ORDERS: Record<DrillOrder, readonly [through: string, toDepth: string]> = {
   pilot: ['Pilot with {drill}, through.', 'Pilot with {drill} to {full}; stop at {total} from touch.'],
   open: [OPEN, OPEN],
+  counterdrill: [COUNTERDRILL, COUNTERDRILL],
   deepen: [
     'From its floor drill on with {drill}, through; the tip passes {tip} beyond the back.',
     'From its floor drill on with {drill} to {full}; set the stop at {total} from touch of the face.',
   ],
   existing: ['Open the hole of {from} with {drill}, through.', `Open the hole of {from} with ${TO_DEPTH}`],
   drill: ['Drill {drill} through; the tip passes {tip} beyond the back.', `Drill ${TO_DEPTH}`],
-} as const;
+};
 
-const drillOrderOf = ({ kind, inserted, opens }: CutStep): keyof typeof DRILL_ORDERS => {
+const drillOrderOf = ({ kind, inserted, opens }: CutStep): DrillOrder => {
   if (opens) return 'existing';
   if (inserted) return 'drill';
-  return kind === 'pilot' || kind === 'open' || kind === 'deepen' ? kind : 'drill';
+  return kind in DRILL_ORDERS ? (kind as DrillOrder) : 'drill';
 };
 
 /** The imperative of a step: what, how deep, where the stop holds. */

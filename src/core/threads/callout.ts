@@ -16,7 +16,15 @@ export type CalloutFeature =
       outside?: OutsideKind;
       extent?: Extent;
     }
-  | { kind: 'hole'; diameterMm: number; ream: boolean; fit?: string; extent?: Extent }
+  | {
+      kind: 'hole';
+      diameterMm: number;
+      ream: boolean;
+      fit?: string;
+      /** The cone of a drill of this size stays in the wider part. */
+      counterdrill?: true;
+      extent?: Extent;
+    }
   | { kind: 'counterbore'; diameterMm: number; extent?: Extent }
   | { kind: 'countersink'; diameterMm: number; angleDeg: number; extent?: Extent };
 

@@ -95,10 +95,12 @@ function toldFrom(a: Thread, b: Thread, worn: boolean): Phrase {
 export function identifyThread(reading: ThreadReading): ThreadCandidate[] {
   // A thread around an insert is only ever an inside one.
   const possible = THREADS.filter((t) => reading.of !== 'screw' || t.series !== 'STI');
-  const near = possible.map((thread) => {
-    const { value, spread } = reading.of === 'screw' ? outsideOf(thread, reading.worn) : insideOf(thread, reading.worn);
-    return { thread, off: Math.hypot((reading.diameterMm - value) / spread, pitchOff(reading, thread)) };
-  })
+  const near = possible
+    .map((thread) => {
+      const { value, spread } =
+        reading.of === 'screw' ? outsideOf(thread, reading.worn) : insideOf(thread, reading.worn);
+      return { thread, off: Math.hypot((reading.diameterMm - value) / spread, pitchOff(reading, thread)) };
+    })
     .filter(({ off }) => off <= MOST_OFF)
     .sort((a, b) => a.off - b.off)
     .slice(0, MOST_SHOWN);

@@ -23,7 +23,7 @@ export function writeCallout({ count, features }: Callout): string {
       case 'thread':
         return `${f.thread.designation}${f.className ? `-${f.className}` : ''}${f.leftHand ? ' LH' : ''}${f.outside ? deep(f.extent).replace('DEEP', 'LONG') + OUTSIDE[f.outside] : deep(f.extent)}`;
       case 'hole':
-        return `ø${length(f.diameterMm)}${f.fit ? ` ${f.fit}` : ''}${f.ream ? ' REAM' : ''}${deep(f.extent)}`;
+        return `${f.counterdrill ? 'CDRILL ' : ''}ø${length(f.diameterMm)}${f.fit ? ` ${f.fit}` : ''}${f.ream ? ' REAM' : ''}${deep(f.extent)}`;
       case 'counterbore':
         return `CBORE ø${length(f.diameterMm)}${deep(f.extent)}`;
       case 'countersink':

@@ -10,8 +10,8 @@ const SHADES = {
 };
 /** Darker the nearer it is to the size on the drawing. */
 function shadeOf(code: Work['code']): string {
-  const { removes, marks } = KINDS[code];
-  if (removes === 'bore') return code === 'pilot' || code === 'open' ? SHADES.plain : SHADES.deep;
+  const { removes, marks, beside } = KINDS[code];
+  if (removes === 'bore') return beside ? SHADES.plain : SHADES.deep;
   if (removes === 'mouth') return SHADES.plain;
   if (removes === 'size' || removes === 'thread') return SHADES.darkest;
   return marks || code === 'deburr' ? SHADES.light : SHADES.quiet;

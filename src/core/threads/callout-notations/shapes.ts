@@ -6,6 +6,7 @@ const COUNTERBORE = sticky(
 const COUNTERSINK = sticky(
   String.raw`(?:⌵|c'?\s?sink|csk|counter\s?sink)\s*ø?\s*(${MEASURE})(?:\s*x\s*(\d{2,3})\s*(?:°|deg)?)?`,
 );
+const COUNTERDRILL = sticky(String.raw`(?:c'?\s?drill|counter\s?-?drill(?:ed)?)\s*ø?\s*(${MEASURE})`);
 const DIAMETER = sticky(
   String.raw`(?:ø|dia\.?)\s*(${MEASURE})|(${MEASURE})\s*(?:dia\b\.?|(?=ream|drill|[a-h]\s?\d{1,2}(?![a-z\d.])))`,
 );
@@ -13,11 +14,14 @@ const REAM = sticky(String.raw`ream(?:ed)?\b|([a-h]\s?\d{1,2})(?![a-z\d.])`);
 
 const USUAL_SINK_DEG = 90;
 
-/** Counterbore, countersink, or a plain diameter. */
+/** Counterbore, counterdrill, countersink, or a plain diameter. */
 export function readShape(c: CalloutCursor): boolean {
   const { features } = c.callout;
   const bore = c.take(COUNTERBORE);
   if (bore) return features.push({ kind: 'counterbore', diameterMm: c.measure(bore[1], bore) }) > 0;
+  const wider = c.take(COUNTERDRILL);
+  if (wider)
+    return features.push({ kind: 'hole', diameterMm: c.measure(wider[1], wider), ream: false, counterdrill: true }) > 0;
   const sink = c.take(COUNTERSINK);
   if (sink) {
     if (sink[2] === undefined) c.note('Countersink angle not given: assumed 90 degrees.');
