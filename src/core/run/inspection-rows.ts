@@ -2,6 +2,7 @@ import type { Phrase } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import { holeOf, type HoleAt } from './bench-record';
 import { checksOf, type Check, type CheckSetting } from '../gauging/checks-of';
+import { keptVerdict } from './kept-verdict';
 import type { RunOfIssue } from './run-of-issue';
 import type { Checked } from './run-records';
 import { CHOICES, type VerdictState } from '../gauging/verdict';
@@ -41,7 +42,7 @@ function rowOf(
   { hole, part, decision }: Pick<InspectionRow, 'hole' | 'part' | 'decision'>,
 ): InspectionRow {
   const { values, instrument } = record.body;
-  const { state, reason } = check.judge(values);
+  const { state, reason } = keptVerdict(check, record);
   return {
     hole,
     part,

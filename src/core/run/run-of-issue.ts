@@ -48,6 +48,8 @@ export interface FollowedRun {
   add: (records: readonly BenchRecord[]) => void;
   /** How far it is by now. */
   now: () => RunOfIssue;
+  /** How a hole is made by now; undefined for a feature that the issue does not have. */
+  planAt: (hole: HoleAt) => Result<HolePlan> | undefined;
 }
 
 /** Follows an issued route from its first record on: one more record costs the same however many there are. */
@@ -158,7 +160,7 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
       settingFor: (hole, plan) => settingAt(points(), hole, plan, shop, features.get(hole.featureId)?.zoneMm),
     };
   }
-  return { add, now };
+  return { add, now, planAt };
 }
 
 /** What is worked out when it is first asked for. */

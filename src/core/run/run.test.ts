@@ -9,7 +9,11 @@ import { workOfJob } from '../route/work-of-job';
 import { tapShop } from '../tests/bench-taps';
 import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
 import { holesWaiting, stepsOfRun } from './run';
-import { countRecords } from './run-records';
+import { checksOf } from '../gauging/checks-of';
+import { inspectionRows } from './inspection-rows';
+import { gaugingOf, keptVerdict } from './kept-verdict';
+import { observationsOf } from './observations';
+import { countRecords, type Checked } from './run-records';
 import { largerThread } from './choice-change';
 import { followRun, runOfIssue, type RunOfIssue } from './run-of-issue';
 import { usualOwnTap } from '../tapping/own-tap';
@@ -302,4 +306,53 @@ test('the next thread whose hole takes the old one away: a tap of the crib goes 
   expect(next('UNC', '1/4', '3/8-16')).toEqual(['3/8-16 UNC', true]);
   expect(next('UNC', '1/4', '1/2-13')).toEqual(['5/16-18 UNC', false]);
   expect([next('NPT', '1/8'), next('UNC', '4')]).toEqual([undefined, undefined]);
+});
+
+describe('what was observed', () => {
+  const gauged = (kind: 'minor' | 'not-go', values: Record<string, number>, verdict: 'good' | 'bad', hole = 1) =>
+    record('checked', { part: 1, check: kind, values, verdict }, { hole });
+
+  test('each reading, time, feel and breakage with its drill, taps, machine and metal by then, through a remedy', () => {
+    const drilled = record('step-done', { step: key('drill', 1, 1), part: 1, seconds: 30 });
+    const before = gauged('minor', { in: 5.02, out: 5.06 }, 'good');
+    const remedy = record('remedy', { part: 1, scope: 'rest', label: 'Use 5.2', change: { drill: '5.2' } });
+    const after = gauged('minor', { in: 5.24, out: 5.28 }, 'bad', 2);
+    const broken = record('tap-broken', { part: 1, tap: 'usual', turns: 3 }, { hole: 2 });
+    const records = [drilled, before, remedy, record('note', { part: 1, text: 'x' }), after, broken];
+    const seen = observationsOf({ route, job, shop }, records, planner);
+    expect(seen.map((o) => [o.recordId, o.observed.what, o.drill?.diameterMm, o.material, o.machine])).toEqual([
+      [drilled.id, 'timed', 5, 'steel-low-carbon', 'press'],
+      [before.id, 'gauged', 5, 'steel-low-carbon', 'press'],
+      [after.id, 'gauged', 5.2, 'steel-low-carbon', 'press'],
+      [broken.id, 'broken', 5.2, 'steel-low-carbon', 'press'],
+    ]);
+    expect(seen[0].observed).toMatchObject({ operation: 'drill', seconds: 30 });
+    expect(seen[1]).toMatchObject({
+      thread: 'M6x1',
+      start: 'centre-drill',
+      depthMm: 12,
+      at: { holeNumber: 1, part: 1 },
+    });
+    expect(seen[1].taps.length).toBeGreaterThan(0);
+  });
+
+  test('one verdict: the one that was recorded counts for the list, the line and the sheet; another now is said', () => {
+    const at = { featureId: 'f', holeNumber: 1, part: 1 };
+    // Three turns were allowed when it was gauged; two are now.
+    const passed = gauged('not-go', { turns: 2.5 }, 'good');
+    const here = run([passed]);
+    const plan = here.planAt(at);
+    if (!plan?.ok) throw new Error('no plan');
+    const setting = here.settingFor(at, plan.value);
+    const check = checksOf(plan.value, setting).find((c) => c.kind === 'not-go');
+    const verdict = check && keptVerdict(check, passed as Checked);
+    expect([check?.judge({ turns: 2.5 }).state, verdict?.state, gaugingOf(here, at)]).toEqual(['bad', 'good', 'good']);
+    expect(verdict?.reason.text).toMatch(/^Recorded as good; .* not good/);
+    const rows = [...inspectionRows(here, () => ({ name: 'A1', plan: plan.value, setting }))];
+    expect(rows.map((r) => r.verdict)).toEqual(['good']);
+    const failed = gauged('not-go', { turns: 5 }, 'bad');
+    expect(gaugingOf(run([failed]), at)).toBe('wait');
+    expect(gaugingOf(run([failed, record('decision', { part: 1, choice: 'accept' })]), at)).toBe('bad');
+    expect(gaugingOf(run([]), at)).toBe('open');
+  });
 });

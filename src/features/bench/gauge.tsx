@@ -8,7 +8,6 @@ import type { HolePlan } from '@/core/hole/hole-plan';
 import { holeName } from '@/core/route/work-item';
 import type { Display } from '@/core/units/show';
 import { HoleCheck } from '../run/hole-check';
-import { offOf } from '../run/offs';
 import type { Running } from '../run/use-run';
 import type { StepInView } from './use-step-in-view';
 
@@ -35,7 +34,7 @@ export function Gauge({ jobId, step, at, plan, here, shop, display, record }: Pr
       here,
       record,
       display,
-      offOf: offOf(shop, display),
+      tools: shop?.tools,
       changeOf: (choice: Choice) => here.changeOf(choice, at, plan),
     }),
     [jobId, plan, here, at, record, display, shop],

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { holeKey, isOfHole, type BenchKind, type BodyOf, type HoleAt } from '@/core/run/bench-record';
 import { sectionOf } from '@/core/hole/section';
 import { checksOf } from '@/core/gauging/checks-of';
+import { gaugingOf } from '@/core/run/kept-verdict';
 import type { WorkItem } from '@/core/route/work-item';
 import { holeName } from '@/core/route/work-item';
 import { CoreSample } from '@/ui/drawings/core-sample';
@@ -11,7 +12,6 @@ import { later } from '@/ui/later';
 import { useUnits } from '@/ui/units';
 import { RecordFaults } from '../job-store/record-faults';
 import { SHELL_SAID, useOfflineShell, type Shell } from '../run/offline-shell';
-import { offOf } from '../run/offs';
 import { useRun, type Running } from '../run/use-run';
 import { DeviationPlot, type Deviation } from './deviation-plot';
 import { PhotoKept } from './photo-kept';
@@ -72,22 +72,12 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
   const { latest } = here;
   const every = job.route?.checkEvery ?? 1;
   const atOf = (item: WorkItem, of: number): HoleAt => ({ featureId: item.featureId, holeNumber: item.hole, part: of });
-  const stateOf = (at: HoleAt): keyof typeof SIGNS => {
-    if (waiting.some((w) => holeKey(w.at) === holeKey(at))) return 'wait';
-    const checks = [...(latest.get(holeKey(at))?.values() ?? [])];
-    if (checks.length === 0) return 'open';
-    return checks.some((c) => c.body.verdict === 'bad')
-      ? 'bad'
-      : checks.some((c) => c.body.verdict === 'good')
-        ? 'good'
-        : 'open';
-  };
   const first = waiting[0];
   const keyOf = ({ featureId, hole }: WorkItem): string => `${featureId}/${hole}`;
   const item =
     holes.find((h) => keyOf(h) === chosen) ??
     holes.find((h) => first && h.featureId === first.at.featureId && h.hole === first.at.holeNumber) ??
-    holes.find((h) => stateOf(atOf(h, part ?? 1)) === 'open') ??
+    holes.find((h) => gaugingOf(here, atOf(h, part ?? 1)) === 'open') ??
     holes[0];
   const ofPart = part ?? first?.at.part ?? 1;
   if (!item) return <p className="p-4">The route has no hole to gauge.</p>;
@@ -121,7 +111,7 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
   const decided = plan && here.decidedThread(at, plan);
   const photo = records.findLast((r) => r.kind === 'photo' && isOfHole(r, at));
   const sheet = `/jobs/${jobId}/inspection.pdf?paper=${display === 'inch' ? 'letter' : 'a4'}`;
-  const gauged = holes.filter((h) => stateOf(atOf(h, ofPart)) !== 'open').length;
+  const gauged = holes.filter((h) => gaugingOf(here, atOf(h, ofPart)) !== 'open').length;
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
@@ -202,17 +192,17 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
           )}
           <ul className="grid grid-cols-3 gap-1.5">
             {holes.map((h) => {
-              const state = stateOf(atOf(h, ofPart));
-              const here = h === item;
+              const state = gaugingOf(here, atOf(h, ofPart));
+              const current = h === item;
               return (
                 <li key={h.id}>
                   <button
                     type="button"
-                    aria-current={here ? 'true' : undefined}
+                    aria-current={current ? 'true' : undefined}
                     onClick={() => setChosen(keyOf(h))}
                     className={`h-12 w-full rounded-sm border font-cond text-lg font-semibold ${
-                      here ? 'border-ink bg-ink text-white' : 'border-steel-300 bg-white'
-                    } ${!here && (state === 'bad' || state === 'wait') ? 'text-danger' : ''} ${!here && state === 'good' ? 'text-pass' : ''}`}
+                      current ? 'border-ink bg-ink text-white' : 'border-steel-300 bg-white'
+                    } ${!current && (state === 'bad' || state === 'wait') ? 'text-danger' : ''} ${!current && state === 'good' ? 'text-pass' : ''}`}
                   >
                     {holeName(h)} <span aria-label={state}>{SIGNS[state]}</span>
                   </button>
@@ -236,7 +226,7 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
               record={record}
               display={display}
               changeOf={(choice) => here.changeOf(choice, at, plan)}
-              offOf={offOf(shop, display)}
+              tools={shop?.tools}
             />
           ) : (
             <p>This hole can’t be made as drawn.</p>

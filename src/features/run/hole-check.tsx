@@ -14,6 +14,9 @@ import type { RunOfIssue } from '@/core/run/run-of-issue';
 import type { ChoiceChange } from '@/core/run/choice-change';
 import type { Checked } from '@/core/run/run-records';
 import { CHOICES, type Choice, type Verdict } from '@/core/gauging/verdict';
+import { keptVerdict } from '@/core/run/kept-verdict';
+import { instrumentOff } from '@/core/shop/instrument-off';
+import type { Shop } from '@/core/shop/shop';
 import { showText, tell, type Display } from '@/core/units/show';
 import { useReadings } from '@/ui/instruments/use-readings';
 import { Working } from '@/ui/working';
@@ -30,8 +33,8 @@ interface Props {
   display: Display;
   /** What a choice changes of how this hole is made. */
   changeOf: (choice: Choice) => ChoiceChange | undefined;
-  /** Says of an instrument by its name that it is off; nothing where it is sound or not known. */
-  offOf: (instrument: string) => string | undefined;
+  /** Of the crib: instruments that are off are named. */
+  tools: Shop['tools'];
 }
 
 /** Nothing gauged yet. */
@@ -69,7 +72,7 @@ export function VerdictLine({ verdict, display, children }: VerdictProps) {
 }
 
 /** What to gauge on one hole, one after the other: readings typed or sent by an instrument, the verdict, and what to do. */
-export function HoleCheck({ jobId, plan, setting, at, here, record, display, changeOf, offOf }: Props) {
+export function HoleCheck({ jobId, plan, setting, at, here, record, display, changeOf, tools }: Props) {
   const latest = here.latest.get(holeKey(at)) ?? NONE;
   const waits = ({ kind }: Check): boolean => {
     const kept = latest.get(kind);
@@ -117,9 +120,9 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
         const values = valuesOf(check);
         const ready = check.fields.length > 0 && isComplete(check, values);
         const kept = latest.get(check.kind);
-        const verdict = ready ? check.judge(values) : kept ? check.judge(kept.body.values) : undefined;
+        const verdict = ready ? check.judge(values) : kept ? keptVerdict(check, kept) : undefined;
         const by = byOf(check) ?? (ready ? undefined : kept?.body.instrument);
-        const off = by === undefined ? undefined : offOf(by);
+        const off = by === undefined ? undefined : instrumentOff(tools, by);
         const decided = kept && here.decisionAfter.get(kept.id)?.body.choice;
         return (
           <li key={check.kind} className="plate px-3 py-2" aria-label={check.title}>
@@ -174,7 +177,7 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
                 </>
               )}
             </div>
-            {off && <p className="mt-1 font-bold text-danger">! {off}</p>}
+            {off && <p className="mt-1 font-bold text-danger">! {tell(off, display)}</p>}
             {verdict && (
               <VerdictLine verdict={verdict} display={display}>
                 {!ready && <span className="text-[15px] text-steel-700">recorded</span>}

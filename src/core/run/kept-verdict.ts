@@ -1,0 +1,34 @@
+import { phrase } from '../answer/answer';
+import type { Check } from '../gauging/checks-of';
+import type { Verdict, VerdictState } from '../gauging/verdict';
+import { holeKey, type HoleAt } from './bench-record';
+import type { RunOfIssue } from './run-of-issue';
+import type { Checked } from './run-records';
+
+const WORD: Record<VerdictState, string> = { good: 'good', bad: 'not good', open: 'open' };
+
+/**
+ * The verdict of a gauging as it was recorded: that is the one that counts everywhere. Where its readings would be judged
+ * otherwise by what the hole is held against now, it is said.
+ */
+export function keptVerdict(check: Check, { body }: Checked): Verdict {
+  const judged = check.judge(body.values);
+  if (judged.state === body.verdict) return judged;
+  const reason = phrase(
+    `Recorded as ${WORD[body.verdict]}; by what it is held against now it would be ${WORD[judged.state]}. ${judged.reason.text}`,
+    judged.reason.values,
+  );
+  return { ...judged, state: body.verdict, reason };
+}
+
+/** How far the gauging of a hole is: somebody has to decide, it is not good, good, or nothing says so yet. */
+export type GaugingState = 'wait' | 'bad' | 'good' | 'open';
+
+/** How far the gauging of a hole is, by what was recorded of it. */
+export function gaugingOf({ run, latest }: Pick<RunOfIssue, 'run' | 'latest'>, at: HoleAt): GaugingState {
+  const key = holeKey(at);
+  if (run.waiting.some((w) => holeKey(w.at) === key)) return 'wait';
+  const verdicts = [...(latest.get(key)?.values() ?? [])].map((c) => c.body.verdict);
+  if (verdicts.includes('bad')) return 'bad';
+  return verdicts.includes('good') ? 'good' : 'open';
+}
