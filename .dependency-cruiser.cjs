@@ -16,6 +16,7 @@ const FLOORS = [
   ['units', 'materials'],
   ['threads', 'drills'],
   ['cutting'],
+  ['tap-drill'],
   ['tapping'],
   ['shop', 'layout'],
   ['operation'],

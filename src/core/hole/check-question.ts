@@ -1,7 +1,7 @@
 import { depth, mm, percent, phrase, problem, type Problem } from '../answer/answer';
 import { drillName, sizedDrill, type Drill } from '../drills/drill';
-import { formingVerdict } from '../tapping/forming';
-import { reasonablePercent } from '../tapping/target-percent';
+import { formingVerdict } from '../tap-drill/forming';
+import { reasonablePercent } from '../tap-drill/target-percent';
 import { BOLT_CLASSES } from '../threads/engagement';
 import { isTapered, type Thread } from '../threads/thread';
 import type { HoleQuestion } from './question';

@@ -6,7 +6,7 @@ import type { Context } from '../operation/context';
 import { tappingHabits, type ShopHabits } from '../shop/habits';
 import { tappingAids } from '../shop/tapping-aids';
 import { thinWallMm } from '../tapping/blind-depth';
-import { formingVerdict } from '../tapping/forming';
+import { formingVerdict } from '../tap-drill/forming';
 import { isTapUsable } from '../tapping/own-tap';
 import { roomsBelow, type Room } from '../tapping/room-below';
 import type { TappingQuestion } from '../tapping/tapping-question';

@@ -1,7 +1,7 @@
 import { phrase, type Caution, type Phrase, type RemedyKind } from '../answer/answer';
 import { drillName } from '../drills/drill';
 import { ROOM_LABEL } from '../tapping/room-below';
-import type { TapDrillCandidate } from '../tapping/tap-drill-candidate';
+import type { TapDrillCandidate } from '../tap-drill/tap-drill-candidate';
 import type { AskForm } from './form';
 import type { HolePlan, ThreadPart } from './hole-plan';
 

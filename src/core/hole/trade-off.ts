@@ -1,5 +1,5 @@
-import { chooseTapDrill } from '../tapping/choose-tap-drill';
-import type { TapDrillCandidate } from '../tapping/tap-drill-candidate';
+import { chooseTapDrill } from '../tap-drill/choose-tap-drill';
+import type { TapDrillCandidate } from '../tap-drill/tap-drill-candidate';
 import { tapLoad, type TapLoad } from '../tapping/tap-load';
 import { engagement } from '../threads/engagement';
 import { isTapered } from '../threads/thread';

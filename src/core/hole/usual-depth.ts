@@ -1,7 +1,7 @@
 import { depth, phrase, type Phrase } from '../answer/answer';
 import type { Material } from '../materials/material';
 import type { ShopHabits } from '../shop/habits';
-import { taperTapDrill } from '../tapping/taper-tap-drill';
+import { taperTapDrill } from '../tap-drill/taper-tap-drill';
 import { classLimits } from '../threads/class-limits';
 import { BOLT_CLASSES, engagement, usualBolt, type BoltClass } from '../threads/engagement';
 import { isTapered, type Thread } from '../threads/thread';

@@ -3,7 +3,7 @@ import { expectedHoleMm } from '../drills/expected-hole';
 import type { HolePlan } from '../hole/hole-plan';
 import { expectedPlace, type Placing } from '../layout/means-of-layout';
 import { mainOperation } from '../operation/operation';
-import { expectedMinor } from '../tapping/forming';
+import { expectedMinor } from '../tap-drill/forming';
 
 /** Uniform numbers from 0 up to 1: seeded, so that the same seed draws the same holes. */
 export type Random = () => number;

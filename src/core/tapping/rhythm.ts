@@ -4,7 +4,7 @@ import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
 import { interpolate } from '../units/interpolate';
 import type { Tap } from './tap';
-import { taperTapDrill } from './taper-tap-drill';
+import { taperTapDrill } from '../tap-drill/taper-tap-drill';
 
 /** Turns forward before turning back to break the chip; 0 when the tap is not reversed. Trade rule. */
 export function biteTurns(thread: Thread, tap: Tap, material: Material, power: boolean, habit?: number): number {

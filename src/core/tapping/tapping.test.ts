@@ -4,7 +4,7 @@ import { THREADS } from '../threads/standards';
 import type { Thread } from '../threads/thread';
 import { inputsOf } from '../tests/inputs-of';
 import { blindDepth, spiralPointChipRoom, thinWallMm, wallLeft } from './blind-depth';
-import { expectedMinor, formingHole, formingHoleForMinor, formingPercent, formingVerdict } from './forming';
+import { expectedMinor, formingHole, formingHoleForMinor, formingPercent, formingVerdict } from '../tap-drill/forming';
 import { biteTurns, handTappingSeconds, machineTappingSeconds, taperTurns, totalTurns } from './rhythm';
 import { highestTappingRpm, turnsToStop } from './stopping-room';
 import { handTap, machineTap, usualFlutes, type Tap } from './tap';
@@ -20,7 +20,7 @@ import {
 } from './tapping-torque';
 import { tappingSpeed } from './tapping-speed';
 import { tell } from '../units/show';
-import { percentRange, reasonablePercent, targetPercent } from './target-percent';
+import { percentRange, reasonablePercent, targetPercent } from '../tap-drill/target-percent';
 import { tapLoad } from './tap-load';
 
 const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;

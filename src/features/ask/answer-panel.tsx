@@ -6,7 +6,7 @@ import { drillName } from '@/core/drills/drill';
 import { mainCut, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
 import type { Cut } from '@/core/operation/operation';
-import type { TapDrillCandidate } from '@/core/tapping/tap-drill-candidate';
+import type { TapDrillCandidate } from '@/core/tap-drill/tap-drill-candidate';
 import { drillForMetal, tapHook, tapSurface } from '@/core/tapping/tools-for-metal';
 import { percentOfThreadAnswer } from '@/core/threads/percent-of-thread';
 import { KINDS } from '@/core/operation/kinds';

@@ -6,7 +6,7 @@ import { allCautions, mainCut, type HolePlan, type ThreadPart } from '@/core/hol
 import { formingDrill, weighDrill } from '@/core/hole/trade-off';
 import type { Cut } from '@/core/operation/operation';
 import type { TapUse } from '@/core/tapping/turning';
-import type { TapDrillCandidate } from '@/core/tapping/tap-drill-candidate';
+import type { TapDrillCandidate } from '@/core/tap-drill/tap-drill-candidate';
 import type { TappingWay } from '@/core/tapping/ways-of-tapping';
 import { classLimits, type ClassLimits } from '@/core/threads/class-limits';
 import { percentOfThreadAnswer } from '@/core/threads/percent-of-thread';

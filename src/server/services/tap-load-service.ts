@@ -3,7 +3,7 @@ import { CORE_VERSION } from '@/core/answer/answer';
 import { expectedHoleMm } from '@/core/drills/expected-hole';
 import { findDrill } from '@/core/hole/find-drill';
 import type { Shop } from '@/core/shop/shop';
-import { expectedMinor, formingVerdict } from '@/core/tapping/forming';
+import { expectedMinor, formingVerdict } from '@/core/tap-drill/forming';
 import { usualFlutes } from '@/core/tapping/tap';
 import { tapLoad } from '@/core/tapping/tap-load';
 import { causeOf } from '@/core/tapping/tap-risk';

@@ -2,8 +2,8 @@
 
 import type { ThreadPart } from '@/core/hole/hole-plan';
 import { drillName } from '@/core/drills/drill';
-import type { TapDrillCandidate } from '@/core/tapping/tap-drill-candidate';
-import { formingHole, formingHoleForMinor } from '@/core/tapping/forming';
+import type { TapDrillCandidate } from '@/core/tap-drill/tap-drill-candidate';
+import { formingHole, formingHoleForMinor } from '@/core/tap-drill/forming';
 import { holeForPercent } from '@/core/threads/percent-of-thread';
 import { showText, type Display } from '@/core/units/show';
 import { spreadLabels, stackLabels } from './spread-labels';

@@ -6,8 +6,8 @@ import { classLimits } from '../threads/class-limits';
 import { THREADS } from '../threads/standards';
 import type { Thread } from '../threads/thread';
 import { chooseTapDrill } from './choose-tap-drill';
-import { breakingTorque } from './tap-strength';
-import { tappingTorque, type TappingConditions } from './tapping-torque';
+import { breakingTorque } from '../tapping/tap-strength';
+import { tappingTorque, type TappingConditions } from '../tapping/tapping-torque';
 
 const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
