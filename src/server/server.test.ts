@@ -1,7 +1,6 @@
 import { copyFileSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { createClient } from '@libsql/client';
-import { PDFDocument } from 'pdf-lib';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { answerRequest, answerResponse } from '@/contracts/answer';
@@ -37,7 +36,7 @@ import { operationsOf } from './services/operations-service';
 import { Refusal } from './refusal';
 import { shopNow } from './services/shop-service';
 import { allJobs, shopDatabase } from './tests/shop-database';
-import { sheetsFor, templatePdf } from './services/template-pdf';
+import { sheetsFor, templatePdf, templateSheets } from './services/template-pdf';
 
 const { at, refusal, job } = shopDatabase();
 
@@ -137,8 +136,14 @@ describe('parts', () => {
     const laid = layOutFace(part, 'top', [
       { id: 'a', name: '', callout: 'ø9 THRU', face: 'top', place: { kind: 'point', x: 150, y: 50 } },
     ]);
-    const pdf = await PDFDocument.load(await templatePdf(laid, 'Bracket ø', String, 'a4'));
-    expect(pdf.getPages().map((p) => Math.round((p.getWidth() / 72) * 25.4))).toEqual([210, 210]);
+    const sheets = templateSheets(laid, 'Bracket <ø>', String, 'a4');
+    expect(sheets).toHaveLength(2);
+    // A window of 186 x 259 inside margins of 12; the second sheet begins at 176. From the top: 12 + 259 - 50.
+    expect(sheets[0]).toContain('<circle cx="162" cy="221" r="4.5"');
+    expect(sheets[1]).not.toContain('<circle');
+    expect(sheets[0]).toContain('Bracket &lt;ø>, top face, sheet 1.1 of 2 x 1');
+    const pdf = Buffer.from(await templatePdf(laid, 'Bracket <ø>', String, 'a4')).toString('latin1');
+    expect(pdf.match(/MediaBox \[0 0 595\.28 841\.89\]/g)).toHaveLength(2);
   });
 });
 

@@ -72,8 +72,8 @@ const tooLarge = (): Refusal =>
 
 interface Sheet {
   title: string;
-  /** What stands at the foot of every page, after its number. */
-  foot: string;
+  /** What stands at the foot of every page, after its number; undefined for one that is drawn edge to edge. */
+  foot?: string;
   paper: SheetPaper;
   content: Content;
 }

@@ -1,140 +1,121 @@
-import { PDFDocument, rgb, StandardFonts, type PDFPage } from 'pdf-lib';
 import type { LaidFace } from '@/core/layout/lay-out';
 import { outlineCorners } from '@/core/layout/outline';
-
-export type TemplatePaper = 'a4' | 'letter';
+import { sheetPdf, type SheetPaper } from './sheet-pdf';
 
 const PT_PER_MM = 72 / 25.4;
-const PAPER: Record<TemplatePaper, [widthMm: number, heightMm: number]> = { a4: [210, 297], letter: [215.9, 279.4] };
+const PAPER: Record<SheetPaper, [widthMm: number, heightMm: number]> = { a4: [210, 297], letter: [215.9, 279.4] };
 const MARGIN_MM = 12;
+/** Room under the window for the checking scale and the name of the sheet. */
+const FOOT_MM = 14;
 /** Strip of each sheet that its neighbour shows too. */
 const OVERLAP_MM = 10;
 const SCALE_MM = 100;
+const LONGEST_LABEL = 90;
 
-const plain = (text: string): string =>
+const written = (text: string): string =>
   text
-    .replace(/ø/g, 'dia ')
-    .replace(/[^\x20-\x7e]/g, '?')
-    .slice(0, 90);
+    .slice(0, LONGEST_LABEL)
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/\p{Cc}/gu, ' ');
 
 /** How many sheets a length needs, each sharing a strip with the next. */
 export const sheetsFor = (lengthMm: number, windowMm: number): number =>
   lengthMm <= windowMm ? 1 : Math.ceil((lengthMm - OVERLAP_MM) / (windowMm - OVERLAP_MM));
 
+const line = (x1: number, y1: number, x2: number, y2: number, wide = 0.2): string =>
+  `<line x1="${x1}" y1="${y1}" x2="${x2}" y2="${y2}" stroke="black" stroke-width="${wide}"/>`;
+const circle = (x: number, y: number, r: number, wide: number): string =>
+  `<circle cx="${x}" cy="${y}" r="${r}" fill="none" stroke="black" stroke-width="${wide}"/>`;
+const text = (x: number, y: number, said: string): string =>
+  `<text x="${x}" y="${y}" font-size="2.5" font-family="Roboto">${written(said)}</text>`;
+
+/** A scale to measure with before the sheet is used, and what sheet it is. */
+function footOf(heightMm: number, name: string): string {
+  const y = heightMm - MARGIN_MM;
+  const ticks = Array.from({ length: SCALE_MM / 10 + 1 }, (_, i) =>
+    line(MARGIN_MM + 10 * i, y, MARGIN_MM + 10 * i, y - (i % 5 === 0 ? 3 : 1.5)),
+  );
+  return [
+    line(MARGIN_MM, y, MARGIN_MM + SCALE_MM, y),
+    ...ticks,
+    text(MARGIN_MM, y + 4, `This line is ${SCALE_MM} mm: measure it before you use the sheet. Print at 100 %.`),
+    text(MARGIN_MM + SCALE_MM + 4, y, name),
+  ].join('');
+}
+
 /**
- * A face at true size on paper: outline, holes with crosshairs, a checking scale of 100 mm on every sheet,
- * tiled over as many sheets as it takes with marks to join them.
+ * A face at true size, sheet by sheet, in mm of paper: outline, holes with crosshairs, a checking scale on every sheet;
+ * tiled over as many sheets as it takes, with a strip that neighbours share.
  */
-export async function templatePdf(
+export function templateSheets(
   laid: LaidFace,
   title: string,
   labelOf: (featureId: string) => string,
-  paper: TemplatePaper,
-): Promise<Uint8Array> {
-  const pdf = await PDFDocument.create();
-  pdf.setTitle(plain(title));
-  const font = await pdf.embedFont(StandardFonts.Helvetica);
+  paper: SheetPaper,
+): string[] {
   const { shape } = laid;
   const round = shape.kind === 'circle';
-  const width = round ? shape.diameterMm : shape.widthMm;
-  const height = round ? shape.diameterMm : shape.heightMm;
+  const [width, height] = round ? [shape.diameterMm, shape.diameterMm] : [shape.widthMm, shape.heightMm];
   const origin = round ? { x: -width / 2, y: -height / 2 } : { x: 0, y: 0 };
   const [paperW, paperH] = PAPER[paper];
-  const windowW = paperW - 2 * MARGIN_MM;
-  const windowH = paperH - 2 * MARGIN_MM - 14;
-  const columns = sheetsFor(width, windowW);
-  const rows = sheetsFor(height, windowH);
-  for (let row = 0; row < rows; row++)
-    for (let column = 0; column < columns; column++) {
-      const page = pdf.addPage([paperW * PT_PER_MM, paperH * PT_PER_MM]);
-      const from = { x: origin.x + column * (windowW - OVERLAP_MM), y: origin.y + row * (windowH - OVERLAP_MM) };
-      const sheet = new Sheet(page, from, windowW, windowH);
-      if (shape.kind === 'circle') sheet.circle(0, 0, width / 2, 0.5);
-      else sheet.closed(outlineCorners(shape));
-      for (const { onFace: p, footprint: f, featureId } of laid.holes) {
-        if (!sheet.shows(p.x, p.y, f.mouthMm)) continue;
-        sheet.circle(p.x, p.y, f.diameterMm / 2, 0.4);
-        const arm = f.diameterMm * 0.75 + 2;
-        sheet.line(p.x - arm, p.y, p.x + arm, p.y, 0.25);
-        sheet.line(p.x, p.y - arm, p.x, p.y + arm, 0.25);
-        page.drawText(plain(labelOf(featureId)), {
-          x: sheet.x(p.x + arm * 0.6),
-          y: sheet.y(p.y + arm * 0.4),
-          size: 7,
-          font,
-        });
-      }
-      const foot = MARGIN_MM * PT_PER_MM;
-      const at = (mm: number): number => (MARGIN_MM + mm) * PT_PER_MM;
-      page.drawLine({ start: { x: at(0), y: foot }, end: { x: at(SCALE_MM), y: foot }, thickness: 0.6 });
-      for (let mm = 0; mm <= SCALE_MM; mm += 10)
-        page.drawLine({
-          start: { x: at(mm), y: foot },
-          end: { x: at(mm), y: foot + (mm % 50 === 0 ? 8 : 4) },
-          thickness: 0.6,
-        });
-      page.drawText(`This line is ${SCALE_MM} mm: measure it before you use the sheet. Print at 100 %.`, {
-        x: at(0),
-        y: foot - 11,
-        size: 7,
-        font,
-      });
-      page.drawText(plain(`${title}, ${laid.face} face, sheet ${column + 1}.${row + 1} of ${columns} x ${rows}`), {
-        x: at(SCALE_MM + 6),
-        y: foot,
-        size: 7,
-        font,
-      });
-    }
-  return pdf.save();
+  const [windowW, windowH] = [paperW - 2 * MARGIN_MM, paperH - 2 * MARGIN_MM - FOOT_MM];
+  const [columns, rows] = [sheetsFor(width, windowW), sheetsFor(height, windowH)];
+  const places = Array.from({ length: rows * columns }, (_, i) => ({
+    row: Math.floor(i / columns),
+    column: i % columns,
+  }));
+  return places.map(({ row, column }) => {
+    const from = { x: origin.x + column * (windowW - OVERLAP_MM), y: origin.y + row * (windowH - OVERLAP_MM) };
+    const x = (mm: number): number => MARGIN_MM + mm - from.x;
+    const y = (mm: number): number => MARGIN_MM + windowH - (mm - from.y);
+    const corners = shape.kind === 'circle' ? [] : outlineCorners(shape);
+    const outline =
+      shape.kind === 'circle'
+        ? [circle(x(0), y(0), width / 2, 0.2)]
+        : corners.map((p, i) => {
+            const next = corners[(i + 1) % corners.length];
+            return line(x(p.x), y(p.y), x(next.x), y(next.y));
+          });
+    const inWindow = ({ onFace: p, footprint: f }: LaidFace['holes'][number]): boolean =>
+      p.x + f.mouthMm > from.x &&
+      p.x - f.mouthMm < from.x + windowW &&
+      p.y + f.mouthMm > from.y &&
+      p.y - f.mouthMm < from.y + windowH;
+    const holes = laid.holes.filter(inWindow).map(({ onFace: p, footprint: { diameterMm }, featureId }) => {
+      const arm = diameterMm * 0.75 + 2;
+      return [
+        circle(x(p.x), y(p.y), diameterMm / 2, 0.15),
+        line(x(p.x - arm), y(p.y), x(p.x + arm), y(p.y), 0.1),
+        line(x(p.x), y(p.y - arm), x(p.x), y(p.y + arm), 0.1),
+        text(x(p.x + arm * 0.6), y(p.y + arm * 0.4), labelOf(featureId)),
+      ].join('');
+    });
+    const frame = `x="${MARGIN_MM}" y="${MARGIN_MM}" width="${windowW}" height="${windowH}"`;
+    const name = `${title}, ${laid.face} face, sheet ${column + 1}.${row + 1} of ${columns} x ${rows}`;
+    return [
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${paperW} ${paperH}">`,
+      `<defs><clipPath id="window"><rect ${frame}/></clipPath></defs>`,
+      `<rect ${frame} fill="none" stroke="#999999" stroke-width="0.1" stroke-dasharray="1 1"/>`,
+      `<g clip-path="url(#window)">${outline.join('')}${holes.join('')}</g>`,
+      footOf(paperH, name),
+      '</svg>',
+    ].join('');
+  });
 }
 
-/** One sheet: a window on the face, everything outside of it left off by its frame. */
-class Sheet {
-  constructor(
-    private readonly page: PDFPage,
-    private readonly from: { x: number; y: number },
-    private readonly width: number,
-    private readonly height: number,
-  ) {
-    page.drawRectangle({
-      x: MARGIN_MM * PT_PER_MM,
-      y: (MARGIN_MM + 14) * PT_PER_MM,
-      width: width * PT_PER_MM,
-      height: height * PT_PER_MM,
-      borderWidth: 0.3,
-      borderDashArray: [3, 3],
-      borderColor: rgb(0.6, 0.6, 0.6),
-    });
-  }
-
-  x = (mm: number): number => (MARGIN_MM + mm - this.from.x) * PT_PER_MM;
-  y = (mm: number): number => (MARGIN_MM + 14 + mm - this.from.y) * PT_PER_MM;
-
-  shows(x: number, y: number, reach: number): boolean {
-    return (
-      x + reach > this.from.x &&
-      x - reach < this.from.x + this.width &&
-      y + reach > this.from.y &&
-      y - reach < this.from.y + this.height
-    );
-  }
-  line(x1: number, y1: number, x2: number, y2: number, thickness: number): void {
-    this.page.drawLine({ start: { x: this.x(x1), y: this.y(y1) }, end: { x: this.x(x2), y: this.y(y2) }, thickness });
-  }
-  circle(x: number, y: number, r: number, thickness: number): void {
-    this.page.drawCircle({
-      x: this.x(x),
-      y: this.y(y),
-      size: r * PT_PER_MM,
-      borderWidth: thickness,
-      borderColor: rgb(0, 0, 0),
-    });
-  }
-  closed(corners: readonly { x: number; y: number }[]): void {
-    corners.forEach((p, i) => {
-      const next = corners[(i + 1) % corners.length];
-      this.line(p.x, p.y, next.x, next.y, 0.5);
-    });
-  }
+/** {@link templateSheets} as a PDF. */
+export function templatePdf(...[laid, title, labelOf, paper]: Parameters<typeof templateSheets>): Promise<Uint8Array> {
+  const [width, height] = PAPER[paper].map((mm) => mm * PT_PER_MM);
+  return sheetPdf({
+    title,
+    paper,
+    content: templateSheets(laid, title, labelOf, paper).map((svg, i) => ({
+      svg,
+      width,
+      height,
+      absolutePosition: { x: 0, y: 0 },
+      ...(i > 0 ? { pageBreak: 'before' as const } : {}),
+    })),
+  });
 }

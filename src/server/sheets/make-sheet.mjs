@@ -16,14 +16,18 @@ const { title, foot, paper, content } = workerData;
 const bytes = await pdfmake
   .createPdf({
     pageSize: paper === 'a4' ? 'A4' : 'LETTER',
-    pageMargins: [36, 36, 36, 40],
+    pageMargins: foot === undefined ? 0 : [36, 36, 36, 40],
     info: { title },
     defaultStyle: { font: 'Roboto', fontSize: 11 },
-    footer: (page, pages) => ({
-      text: `${title}, sheet ${page} of ${pages}. ${foot}`,
-      alignment: 'center',
-      fontSize: 9,
-    }),
+    ...(foot === undefined
+      ? {}
+      : {
+          footer: (page, pages) => ({
+            text: `${title}, sheet ${page} of ${pages}. ${foot}`,
+            alignment: 'center',
+            fontSize: 9,
+          }),
+        }),
     content,
   })
   .getBuffer();
