@@ -1,3 +1,4 @@
+import { sixPlaces } from '../units/six-places';
 import { DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import DxfParser from 'dxf-parser';
 import { ok, phrase, quantity, refuse, type Phrase, type Result } from '../answer/answer';
@@ -133,7 +134,7 @@ function featuresOf(holes: readonly DrawnHole[]): Imported['features'] {
   for (const { layer, diameterMm, at } of holes) {
     const key = `${layer} ${diameterMm.toFixed(4)}`;
     const group = groups.get(key) ?? { layer, diameterMm, points: [] };
-    group.points.push([round(at.x), round(at.y)]);
+    group.points.push([sixPlaces(at.x), sixPlaces(at.y)]);
     groups.set(key, group);
   }
   return [...groups.values()].map(({ layer, diameterMm, points }) => ({
@@ -219,15 +220,13 @@ export function readPlateDxf(text: string, assumedMm: number): Result<Imported> 
   });
 }
 
-const round = (v: number): number => Math.round(v * 1e6) / 1e6;
-
 interface Outline {
   /** What it was made of, so that this is not taken for holes. */
   entities: ReadonlySet<Entity>;
   origin: Point;
   width: number;
   height: number;
-  round: boolean;
+  sixPlaces: boolean;
   /** From the origin, where it is no upright rectangle. */
   corners?: Point[];
 }
@@ -261,7 +260,7 @@ function boxed(points: Point[], entities: ReadonlySet<Entity>): Outline {
     [0, height].some((h) => Math.abs(v.y - origin.y - h) < 1e-6 * height);
   const upright = points.length === 4 && points.every(onCorner);
   const corners = upright ? undefined : points.map((v) => ({ x: v.x - origin.x, y: v.y - origin.y }));
-  return { entities, origin, width, height, round: false, corners };
+  return { entities, origin, width, height, sixPlaces: false, corners };
 }
 
 /** The largest closed polyline, or loop of lines and arcs; or the largest circle, when it holds all others. */
@@ -290,7 +289,7 @@ function outlineOf(entities: Entity[]): Outline | undefined {
       c === rim || (c.center && Math.hypot(c.center.x - center.x, c.center.y - center.y) + (c.radius ?? 0) < radius),
   );
   return inside
-    ? { entities: new Set([rim]), origin: center, width: 2 * radius, height: 2 * radius, round: true }
+    ? { entities: new Set([rim]), origin: center, width: 2 * radius, height: 2 * radius, sixPlaces: true }
     : undefined;
 }
 
@@ -299,14 +298,15 @@ const USUAL_THICKNESS_MM = 10;
 const MOST_PIECES = 4000;
 
 function stockOf(outline: Outline, mm: number): Stock {
-  if (outline.round) return { shape: 'disc', diameterMm: round(outline.width * mm), thicknessMm: USUAL_THICKNESS_MM };
+  if (outline.sixPlaces)
+    return { shape: 'disc', diameterMm: sixPlaces(outline.width * mm), thicknessMm: USUAL_THICKNESS_MM };
   return {
     shape: 'plate',
-    widthMm: round(outline.width * mm),
-    heightMm: round(outline.height * mm),
+    widthMm: sixPlaces(outline.width * mm),
+    heightMm: sixPlaces(outline.height * mm),
     thicknessMm: USUAL_THICKNESS_MM,
     ...(outline.corners
-      ? { outline: outline.corners.map((p): [number, number] => [round(p.x * mm), round(p.y * mm)]) }
+      ? { outline: outline.corners.map((p): [number, number] => [sixPlaces(p.x * mm), sixPlaces(p.y * mm)]) }
       : {}),
   };
 }

@@ -14,16 +14,9 @@ interface Names {
   whole: string[];
   words: string[];
 }
-const known = new Map<string, Names>();
-
 function namesOf({ id, label }: Material): Names {
-  const key = `${id} ${label}`;
-  const before = known.get(key);
-  if (before) return before;
   const names = [label, ...(DESIGNATIONS[id] ?? '').split(', ').filter((n) => n !== '')];
-  const found = { whole: names.map(bare), words: names.flatMap(wordsOf) };
-  known.set(key, found);
-  return found;
+  return { whole: names.map(bare), words: names.flatMap(wordsOf) };
 }
 
 /** How well a material is what was typed, the lower the better; undefined where it is not. */

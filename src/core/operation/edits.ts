@@ -1,5 +1,6 @@
 import { ok, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { Drill } from '../drills/drill';
+import { inWantedOrder } from '../units/in-wanted-order';
 import type { BoreTool } from './bore';
 import { insertedStep, type InsertedOperation } from './inserted-step';
 import { KINDS } from './kinds';
@@ -62,20 +63,6 @@ function overridden(step: Step, over: OperationOverride | undefined, { thickness
   return spec.ok ? ok({ ...step, spec: spec.value, changed: { planned: step.spec, over } }) : spec;
 }
 
-/** Sorts by the order wanted; what it does not name stays right after what it followed in the plan. */
-function sorted(planned: readonly Step[], order: readonly string[] | undefined): Step[] {
-  if (!order) return [...planned];
-  const named = planned
-    .filter(({ key }) => order.includes(key))
-    .sort((a, b) => order.indexOf(a.key) - order.indexOf(b.key));
-  return planned.reduce((placed, step, i) => {
-    if (order.includes(step.key)) return placed;
-    const before = planned.slice(0, i).findLast((p) => placed.includes(p) && !p.inserted);
-    const at = before ? placed.indexOf(before) + 1 : 0;
-    return [...placed.slice(0, at), step, ...placed.slice(at)];
-  }, named);
-}
-
 /** Drills that open what another has left find the hole that it makes in this order. */
 function inEachOther(steps: readonly Step[], existingMm: number): Step[] {
   return steps.map((step, i) => {
@@ -115,7 +102,15 @@ export function applyEdits(planned: readonly Step[], edits: OperationEdits, arou
   };
   const kept = left.flatMap((step) => noted(overridden(step, edits.overrides?.[step.key], around), [step]));
   const added = (edits.inserted ?? []).flatMap((add) => noted(insertedStep(add, around.thicknessMm, around.find), []));
-  const steps = inEachOther(sorted(withAdded(kept, added), edits.order), around.existingMm);
+  const steps = inEachOther(
+    inWantedOrder(
+      withAdded(kept, added),
+      (s) => s.key,
+      edits.order,
+      (s) => !s.inserted,
+    ),
+    around.existingMm,
+  );
   const dropped = planned.filter(isDropped);
   return {
     steps,

@@ -1,6 +1,7 @@
 import { caution, depth, mm, phrase, quantity, type Caution } from '../answer/answer';
 import { chiselEdge, coneDepth } from '../drills/drill-point';
 import { drillName, pointAngleOf, USUAL_POINT_DEG, type Drill } from '../drills/drill';
+import { dimpleFor } from '../layout/punch';
 import { pickTool } from '../shop/tool';
 import type { HoleToMake } from './bore';
 import type { Context } from './context';
@@ -10,8 +11,6 @@ import type { CutSpec } from './operation';
 
 /** Largest dimple that a centre punch makes well, mm. Our judgement. */
 const WIDEST_DIMPLE_MM = 2.6;
-/** The dimple swallows the chisel edge with a tenth to spare. Trade rule. */
-const DIMPLE_SHARE = 1.1;
 
 /** A tailstock drills on the axis and nowhere else. */
 const offAxis = ({ asked, setting: { offAxisMm: off } }: Context): Caution[] =>
@@ -57,7 +56,7 @@ const onDials = (ctx: Context): Step =>
 
 function punched(ctx: Context, first: Drill | undefined): Step {
   const { start } = ctx.asked;
-  const dimple = first ? DIMPLE_SHARE * chiselEdge(first.diameterMm) : 0;
+  const dimple = first ? dimpleFor(first.diameterMm) : 0;
   const wide = start !== 'centre-drill' && start !== 'bushing' && dimple > WIDEST_DIMPLE_MM;
   return handStep({
     key: 'lay-out',

@@ -1,3 +1,4 @@
+import { inWantedOrder } from '../units/in-wanted-order';
 import { ok, phrase, problem, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { FaceId } from '../layout/part';
 import type { ShopHabits } from '../shop/habits';
@@ -150,20 +151,6 @@ function reasonOf(used: Timed, weighed: readonly Timed[], habit: Strategy | unde
     : phrase('{used}: {time} min.', values);
 }
 
-/** The visits in the user’s order; those not named keep their place after what they followed. */
-function inOrder(visits: readonly Visit[], wanted: readonly string[] | undefined): Visit[] {
-  if (!wanted) return [...visits];
-  const named = visits
-    .filter((v) => wanted.includes(v.key))
-    .sort((a, b) => wanted.indexOf(a.key) - wanted.indexOf(b.key));
-  return visits.reduce((list, visit, i) => {
-    if (wanted.includes(visit.key)) return list;
-    const before = visits.slice(0, i).findLast((v) => list.includes(v));
-    const at = before ? list.indexOf(before) + 1 : 0;
-    return [...list.slice(0, at), visit, ...list.slice(at)];
-  }, named);
-}
-
 function planSetUp(
   setUp: SetUp,
   quantity: number,
@@ -189,7 +176,7 @@ function planSetUp(
   const used = allowed.find((w) => habit === undefined || w.sequence.strategy === habit) ?? allowed[0] ?? weighed[0];
   const pinned = edits.pinned ?? [];
   const proposed = visitsOf(setUp.key, used.sequence.order, t, pinned);
-  const wanted = inOrder(proposed, edits.order?.[setUp.key]);
+  const wanted = inWantedOrder(proposed, (v) => v.key, edits.order?.[setUp.key]);
   const order = wanted.flatMap((v) => v.items);
   const holds = respects(order);
   const visits = holds ? visitsOf(setUp.key, order, t, pinned) : proposed;

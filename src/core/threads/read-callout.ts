@@ -89,7 +89,15 @@ function readWhole(typed: string, bareUnit: LengthUnit): Callout {
   return c.callout;
 }
 
-function readAnew(text: string, bareUnit: LengthUnit): Result<Callout> {
+/**
+ * Reads a callout as drawings write it, in any sane spacing and case.
+ *
+ * A bare metric size means the coarse pitch. Depths without a unit follow the thread's own system
+ * (mm beside metric and BA, inches beside inch threads); without a thread they take `bareUnit`.
+ * @returns the features in order, or one problem with the place marked and the nearest readings
+ * @example readCallout('4x M8x1.25-6H x 16 DEEP')
+ */
+export function readCallout(text: string, bareUnit: LengthUnit = 'mm'): Result<Callout> {
   if (text.length > MAX_LENGTH)
     return refuse(
       problem(
@@ -111,26 +119,4 @@ function readAnew(text: string, bareUnit: LengthUnit): Result<Callout> {
     if (error instanceof StopReading) return refuse(error.problem);
     throw error;
   }
-}
-
-/** Readings that are remembered: a job asks for the same few again and again. */
-const MOST_REMEMBERED = 500;
-const remembered = new Map<string, Result<Callout>>();
-
-/**
- * Reads a callout as drawings write it, in any sane spacing and case.
- *
- * A bare metric size means the coarse pitch. Depths without a unit follow the thread's own system
- * (mm beside metric and BA, inches beside inch threads); without a thread they take `bareUnit`.
- * @returns the features in order, or one problem with the place marked and the nearest readings
- * @example readCallout('4x M8x1.25-6H x 16 DEEP')
- */
-export function readCallout(text: string, bareUnit: LengthUnit = 'mm'): Result<Callout> {
-  const key = `${bareUnit} ${text}`;
-  const before = remembered.get(key);
-  if (before) return before;
-  const read = readAnew(text, bareUnit);
-  if (remembered.size >= MOST_REMEMBERED) remembered.clear();
-  remembered.set(key, read);
-  return read;
 }

@@ -1,3 +1,4 @@
+import { sixPlaces } from '@/core/units/six-places';
 import { z } from 'zod';
 import { DRILL_SETS } from '@/core/drills/drill-sets';
 import { drillName, pointAngleOf } from '@/core/drills/drill';
@@ -7,7 +8,6 @@ import { fullDepthMm, isTapered } from '@/core/threads/thread';
 import { mmToInch } from '@/core/units/length';
 import type { Shop } from '@/core/shop/shop';
 
-const round = (value: number): number => Math.round(value * 1e6) / 1e6;
 const SERIES = [...new Set(THREADS.map((t) => t.series))] as [string, ...string[]];
 
 export const threadQuery = z.strictObject({
@@ -31,15 +31,15 @@ export function threadList({ series, q }: z.infer<typeof threadQuery>) {
       series: t.series,
       form: t.form,
       standard: t.standard,
-      majorDiameterMm: round(t.majorMm),
-      pitchMm: round(t.pitchMm),
-      threadsPerInch: t.system === 'inch' ? round(1 / mmToInch(t.pitchMm)) : null,
-      fullThreadDepthMm: round(fullDepthMm(t)),
+      majorDiameterMm: sixPlaces(t.majorMm),
+      pitchMm: sixPlaces(t.pitchMm),
+      threadsPerInch: t.system === 'inch' ? sixPlaces(1 / mmToInch(t.pitchMm)) : null,
+      fullThreadDepthMm: sixPlaces(fullDepthMm(t)),
       class: l?.className ?? null,
-      minorDiameterMinMm: l ? round(l.minorMinMm) : null,
-      minorDiameterMaxMm: l ? round(l.minorMaxMm) : null,
-      pitchDiameterMinMm: l ? round(l.pitchDiameterMinMm) : null,
-      pitchDiameterMaxMm: l?.pitchDiameterMaxMm === undefined ? null : round(l.pitchDiameterMaxMm),
+      minorDiameterMinMm: l ? sixPlaces(l.minorMinMm) : null,
+      minorDiameterMaxMm: l ? sixPlaces(l.minorMaxMm) : null,
+      pitchDiameterMinMm: l ? sixPlaces(l.pitchDiameterMinMm) : null,
+      pitchDiameterMaxMm: l?.pitchDiameterMaxMm === undefined ? null : sixPlaces(l.pitchDiameterMaxMm),
     };
   });
 }
@@ -56,8 +56,8 @@ export function drillList(shop: Shop, set: string | undefined) {
         label: d.label,
         name: drillName(d),
         series: d.series,
-        diameterMm: round(d.diameterMm),
-        diameterIn: round(mmToInch(d.diameterMm)),
+        diameterMm: sixPlaces(d.diameterMm),
+        diameterIn: sixPlaces(mmToInch(d.diameterMm)),
         pointAngleDeg: pointAngleOf(d),
         material: d.material ?? 'hss',
         condition: d.condition ?? null,

@@ -1,3 +1,4 @@
+import { sixPlaces } from '@/core/units/six-places';
 import type { AnswerResponse } from '@/contracts/answer';
 import type { Answer } from '@/core/answer/answer';
 import { drillName, pointAngleOf, type Drill } from '@/core/drills/drill';
@@ -15,15 +16,14 @@ import { mmToInch } from '@/core/units/length';
 import { tell, type Display } from '@/core/units/show';
 
 /** Rounds away the noise of floating point, and nothing that matters: six decimals. */
-const round = (value: number): number => Math.round(value * 1e6) / 1e6;
-const orNull = (value: number | undefined): number | null => (value === undefined ? null : round(value));
+const orNull = (value: number | undefined): number | null => (value === undefined ? null : sixPlaces(value));
 
 const drillItem = (d: Drill) => ({
   label: d.label,
   name: drillName(d),
   series: d.series,
-  diameterMm: round(d.diameterMm),
-  diameterIn: round(mmToInch(d.diameterMm)),
+  diameterMm: sixPlaces(d.diameterMm),
+  diameterIn: sixPlaces(mmToInch(d.diameterMm)),
 });
 const tapItem = ({ tap, load, turns }: TapUse) => ({
   key: tap.key,
@@ -35,7 +35,7 @@ const tapItem = ({ tap, load, turns }: TapUse) => ({
   torqueNm: orNull(load?.torque.value),
   safety: orNull(load?.safety),
   level: load?.level ?? null,
-  turns: round(turns.value),
+  turns: sixPlaces(turns.value),
 });
 
 function wayItem(w: TappingWay, units: Display) {
@@ -46,7 +46,7 @@ function wayItem(w: TappingWay, units: Display) {
     reason: tell(w.reason, units),
     taps: w.each.map(tapItem),
     torqueNm: orNull(w.load?.torque.value),
-    breakingTorqueNm: round(w.breaking.value),
+    breakingTorqueNm: sixPlaces(w.breaking.value),
     safetyAgainstBreaking: orNull(w.load?.safety),
     leanDeg: w.leanDeg,
     seconds: Math.round(w.secondsAll),
@@ -99,7 +99,7 @@ export function workingItem(figure: string, { working }: Answer, units: Display)
     rule,
     formula,
     inputs: inputs.map(({ label, quantity: q }) =>
-      typeof q === 'string' ? { label, value: q, unit: '' } : { label, value: round(q.value), unit: q.unit },
+      typeof q === 'string' ? { label, value: q, unit: '' } : { label, value: sixPlaces(q.value), unit: q.unit },
     ),
     source,
     assumptions: assumptions.map((p) => tell(p, units)),
@@ -123,8 +123,8 @@ function threadItem(plan: HolePlan): AnswerResponse['thread'] {
     designation: thread.designation,
     series: thread.series,
     standard: thread.standard,
-    majorDiameterMm: round(thread.majorMm),
-    pitchMm: round(thread.pitchMm),
+    majorDiameterMm: sixPlaces(thread.majorMm),
+    pitchMm: sixPlaces(thread.pitchMm),
     leftHand,
     class: limits?.className ?? null,
     minorDiameterMinMm: orNull(limits?.minorMinMm),
@@ -155,12 +155,12 @@ function candidateItem(part: ThreadPart, c: TapDrillCandidate) {
     ...drillItem(c.drill),
     percentOfThread: orNull(c.percentOnDrill),
     percentOnPredictedHole: orNull(c.percentOnHole),
-    predictedHoleMm: round(c.holeMm),
-    predictedSpreadMm: round(c.sigmaMm),
+    predictedHoleMm: sixPlaces(c.holeMm),
+    predictedSpreadMm: sixPlaces(c.sigmaMm),
     insideShare: orNull(c.insideShare),
-    finishedMinorMm: round(c.finishedMinorMm),
+    finishedMinorMm: sixPlaces(c.finishedMinorMm),
     verdict: c.verdict,
-    beyondLimitMm: round(c.beyondMm),
+    beyondLimitMm: sixPlaces(c.beyondMm),
     owned: c.owned,
     torqueNm: orNull(load?.torque.value),
     safetyAgainstBreaking: orNull(load?.safety),
@@ -172,9 +172,9 @@ function tapDrillItem(part: ThreadPart, units: Display): AnswerResponse['tapDril
   const { limits, tapDrill } = part;
   const maybe = (c: TapDrillCandidate | undefined) => (c ? candidateItem(part, c) : null);
   return {
-    targetPercent: limits ? round(tapDrill.target.value) : null,
-    rangeLowPercent: limits ? round(tapDrill.range.low) : null,
-    rangeHighPercent: limits ? round(tapDrill.range.high) : null,
+    targetPercent: limits ? sixPlaces(tapDrill.target.value) : null,
+    rangeLowPercent: limits ? sixPlaces(tapDrill.range.low) : null,
+    rangeHighPercent: limits ? sixPlaces(tapDrill.range.high) : null,
     because: tapDrill.because,
     chosen: candidateItem(part, tapDrill.used),
     missing: maybe(tapDrill.missing),
@@ -184,7 +184,7 @@ function tapDrillItem(part: ThreadPart, units: Display): AnswerResponse['tapDril
     methods: tapDrill.methods.map((s) => ({
       id: s.id,
       label: s.label,
-      diameterMm: round(s.diameterMm),
+      diameterMm: sixPlaces(s.diameterMm),
       drill: drillName(s.drill),
       why: tell(s.why, units),
     })),
@@ -208,15 +208,15 @@ function drillingItem(plan: HolePlan, cut: Cut): AnswerResponse['drilling'] {
   return {
     start: plan.start,
     tool: tool.name,
-    diameterMm: round(diameterMm),
+    diameterMm: sixPlaces(diameterMm),
     inCrib: tool.owned,
-    idealRpm: round(cut.ideal.value),
+    idealRpm: sixPlaces(cut.ideal.value),
     ruleOfThumbRpm: orNull(thumbOf(cut)?.value),
     setRpm: orNull(speed?.rpm),
     setLabel: speed?.label ?? null,
     percentOfIdeal: orNull(speed?.percentOfIdeal),
-    feedMmPerRev: round(cut.feed.value),
-    peckDepthsMm: cut.pecks.map(round),
+    feedMmPerRev: sixPlaces(cut.feed.value),
+    peckDepthsMm: cut.pecks.map(sixPlaces),
     pilots: plan.operations.flatMap((op) =>
       op.code === 'pilot' && op.cut?.spec.drill ? [drillItem(op.cut.spec.drill)] : [],
     ),
@@ -231,12 +231,12 @@ function tappingItem({ kind, tapping }: ThreadPart, units: Display): AnswerRespo
     way: best.id,
     taps: best.each.map(tapItem),
     torqueNm: orNull(best.load?.torque.value),
-    breakingTorqueNm: round(best.breaking.value),
+    breakingTorqueNm: sixPlaces(best.breaking.value),
     safetyAgainstBreaking: orNull(best.load?.safety),
-    turns: round(best.turns.value),
-    biteTurns: round(best.biteTurns),
+    turns: sixPlaces(best.turns.value),
+    biteTurns: sixPlaces(best.biteTurns),
     wrench: tell(best.wrench, units),
-    machineTappingRpm: round(tapping.speed.value),
+    machineTappingRpm: sixPlaces(tapping.speed.value),
     ways: tapping.ways.map((w) => wayItem(w, units)),
   };
 }
@@ -245,12 +245,12 @@ const engagementItem = ({ engagement: e }: ThreadPart): AnswerResponse['engageme
   e
     ? {
         boltClass: e.bolt.id,
-        neededMm: round(e.needed.value),
-        nominalMm: round(e.nominalMm),
-        oneDiameterMm: round(e.oneDiameterMm),
-        oneAndAHalfDiametersMm: round(e.oneAndAHalfDiametersMm),
-        nutHeightMm: round(e.nutHeightMm),
-        boltStressAreaMm2: round(e.stressAreaMm2),
+        neededMm: sixPlaces(e.needed.value),
+        nominalMm: sixPlaces(e.nominalMm),
+        oneDiameterMm: sixPlaces(e.oneDiameterMm),
+        oneAndAHalfDiametersMm: sixPlaces(e.oneAndAHalfDiametersMm),
+        nutHeightMm: sixPlaces(e.nutHeightMm),
+        boltStressAreaMm2: sixPlaces(e.stressAreaMm2),
       }
     : null;
 

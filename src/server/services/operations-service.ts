@@ -1,3 +1,4 @@
+import { sixPlaces } from '@/core/units/six-places';
 import type { Job } from '@/contracts/job';
 import type { OperationsResponse } from '@/contracts/operations';
 import { plannerFor } from '@/core/job/plan-in-job';
@@ -7,8 +8,7 @@ import { tell, type Display } from '@/core/units/show';
 
 type Feature = OperationsResponse['features'][number];
 
-const round = (value: number): number => Math.round(value * 1e6) / 1e6;
-const orNull = (value: number | undefined): number | null => (value === undefined ? null : round(value));
+const orNull = (value: number | undefined): number | null => (value === undefined ? null : sixPlaces(value));
 
 function operationItem(op: Operation, units: Display): Feature['operations'][number] {
   const { cut } = op;
@@ -28,10 +28,10 @@ function operationItem(op: Operation, units: Display): Feature['operations'][num
     fullDiameterDepthMm: orNull(cut?.spec.fullMm),
     travelFromTouchMm: orNull(cut?.travel.value),
     stop: cut?.stop.map((s) => tell(s.order, units)) ?? [],
-    peckDepthsMm: cut?.pecks.map(round) ?? [],
+    peckDepthsMm: cut?.pecks.map(sixPlaces) ?? [],
     torqueNm: orNull(cut?.torque?.value),
     forceAtEdgeN: orNull(cut?.grab?.force.value),
-    seconds: round(op.time.value),
+    seconds: sixPlaces(op.time.value),
     cautions: op.cautions.map((c) => ({ code: c.code, level: c.level, text: tell(c, units) })),
   };
 }

@@ -1,3 +1,4 @@
+import { sixPlaces } from '@/core/units/six-places';
 import type { TapLoadRequest, TapLoadResponse } from '@/contracts/tap-load';
 import { CORE_VERSION } from '@/core/answer/answer';
 import { expectedHoleMm } from '@/core/drills/expected-hole';
@@ -17,7 +18,6 @@ import { Refusal } from '../refusal';
 const refuse = (field: string, code: string, detail: string, remedy: string): Refusal =>
   new Refusal(422, 'Not a hole that this can judge', detail, [{ field, code, detail, remedy }]);
 
-const round = (value: number): number => Math.round(value * 1e6) / 1e6;
 const CHAMFER = { straight: 4, 'spiral-point': 4, 'spiral-flute': 2.5, form: 2.5 } as const;
 
 function threadOf(text: string): Thread {
@@ -81,13 +81,13 @@ export function tapLoadOf(q: TapLoadRequest, shop: Shop): TapLoadResponse {
   const load = tapLoad(conditions);
   return {
     coreVersion: CORE_VERSION,
-    holeMm: round(minorMm),
-    torqueNm: round(load.torque.value),
-    breakingNm: round(load.breaking.value),
-    safety: round(load.safety),
+    holeMm: sixPlaces(minorMm),
+    torqueNm: sixPlaces(load.torque.value),
+    breakingNm: sixPlaces(load.breaking.value),
+    safety: sixPlaces(load.safety),
     level: load.level,
     cause: causeOf(conditions),
-    toothLoadMm: round(load.toothLoadMm),
+    toothLoadMm: sixPlaces(load.toothLoadMm),
     toothLoadLimitMm: toothLoadLimit(material),
     working: [workingItem('torqueNm', load.torque, q.units), workingItem('breakingNm', load.breaking, q.units)],
   };
