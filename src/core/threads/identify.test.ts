@@ -29,9 +29,11 @@ describe('what thread is this', () => {
 
   test('every thread of the list is among the first from its own sizes; nonsense finds nothing', () => {
     for (const t of THREADS.filter((x) => x.series !== 'NPT')) {
+      // The hole for an insert is only ever an inside thread.
+      const inside = t.series === 'STI';
       const found = identifyThread({
-        of: 'screw',
-        diameterMm: t.majorMm * 0.994,
+        of: inside ? 'hole' : 'screw',
+        diameterMm: inside ? t.majorMm - 0.98 * t.pitchMm : t.majorMm * 0.994,
         pitchMm: t.pitchMm,
         countedOver: 10,
         worn: false,
