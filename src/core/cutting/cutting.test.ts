@@ -6,7 +6,7 @@ import { inputsOf } from '../tests/inputs-of';
 import { tell } from '../units/show';
 import { adviseFromChips, type ChipSign } from './chips-adviser';
 import { deepHoleFactor, idealRpm, rpmFor, ruleOfThumbRpm, sfmToMPerMin } from './cutting-speed';
-import { alreadyDeeper, stopSetting, usualStop } from './depth-stop';
+import { alreadyDeeper, scaleReading, stopSetting, usualStop } from './depth-stop';
 import { drillingTorque, grabForce, holdingFor, spindlePower } from './drilling-torque';
 import { drillFeed, peckDepths } from './feed';
 import type { DepthStopKind, Machine } from './machine';
@@ -276,11 +276,20 @@ describe('torque, power and grab', () => {
 
 describe('the stop in the reading of the machine', () => {
   const set = (kind: DepthStopKind, division: number, travel: number, turn?: number): string =>
-    tell(stopSetting(kind, division, travel, turn), 'mm');
+    tell(stopSetting(kind, division, { travelMm: travel }, turn), 'mm');
 
   test('scale, collar, readout, tailstock in turns', () => {
-    expect(set('scale', 1, 23.04)).toContain('add 23.0 mm, which is 23 lines of 1.0 mm');
-    expect(set('scale', 0.5, 23.3)).toContain('add 23.5 mm');
+    expect(set('scale', 1, 23.04)).toContain('add 23.0 mm: 23 lines of 1.0 mm');
+    // Half a line is judged by eye; what lies between two is set deeper, and not into the wall.
+    expect(set('scale', 1, 23.3)).toContain('add 23.5 mm: 23.5 lines');
+    expect(set('scale', 1, 6.48)).toContain('add 6.5 mm');
+    expect([11.69, 8.6, 0.3].map((mm) => scaleReading(mm, 1, mm + 0.05))).toEqual([undefined, 8.5, undefined]);
+    expect([11.69, 0.3].map((mm) => scaleReading(mm, 1, 20))).toEqual([12, 0.5]);
+    const thin = tell(stopSetting('scale', 1, { travelMm: 11.69, mostMm: 11.75 }), 'mm');
+    expect(thin).toContain('Set 12.0 mm, then close the stop onto a feeler of 0.31 mm');
+    expect(tell(stopSetting('scale', 1, { travelMm: 0.4, watchMm: 6.2 }), 'mm')).toContain(
+      'watch the diameter, 6.2 mm',
+    );
     expect(set('collar', 1, 23.04)).toContain('23.0 mm above the tip');
     expect(set('readout', 0.01, 23.04)).toContain('−23.04 mm');
     expect(set('tailstock', 0.1, 23.04, 5)).toMatch(/4 turns and 3\.0+ mm/);
@@ -301,7 +310,9 @@ describe('the stop in the reading of the machine', () => {
     // 4 mm pilot under a 118 degree point: 2 / tan 59; 10 spot at 90 under an 8 drill: 1 + 4 / tan 59.
     expect(alreadyDeeper(10, 118, 4)).toBeCloseTo(1.2017, 4);
     expect(alreadyDeeper(8, 118, 10, 90)).toBeCloseTo(1 + 2.4034, 4);
-    expect(alreadyDeeper(8, 118, 4, 90)).toBeCloseTo(2, 9);
+    // A narrower spot is met at its rim: 2 / tan 59. Only a point as sharp as the spot goes to its bottom.
+    expect(alreadyDeeper(8, 118, 4, 90)).toBeCloseTo(1.2017, 4);
+    expect(alreadyDeeper(8, 90, 4, 118)).toBeCloseTo(1.2017, 4);
   });
 });
 

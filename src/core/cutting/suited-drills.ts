@@ -1,10 +1,28 @@
 import { isRigid, type Machine } from './machine';
-import { isHard, isWorkHardening, type Material } from '../materials/material';
-import type { Drill } from '../drills/drill';
+import { DRILLED_TO_HB, isHard, isWorkHardening, type Material } from '../materials/material';
+import { drillName, type Drill, type DrillMaterial } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
 
 /** Metals in which cobalt keeps its edge and plain high-speed steel soon loses it. Trade rule. */
 export const needsCobalt = (m: Material): boolean => m.group === 'stainless' || isHard(m) || isWorkHardening(m);
+
+/** Whether a drill of this steel cuts a metal at all; a softer one burns at any speed. */
+export const cutsMetal = ({ material = 'hss' }: Pick<Drill, 'material'>, { hardnessHb }: Material): boolean =>
+  hardnessHb <= DRILLED_TO_HB[material];
+
+/** The steel of a drill to buy for a metal: the plainest that cuts it; undefined where high-speed steel does. */
+export const steelFor = (metal: Material): DrillMaterial | undefined =>
+  (['cobalt', 'carbide'] as const).find((material) => !cutsMetal({}, metal) && cutsMetal({ material }, metal));
+
+/** A drill as it is to be bought for a metal: in the steel that cuts it. */
+export const madeFor = <D extends Drill>(drill: D, metal: Material): D => {
+  const material = steelFor(metal);
+  return material ? { ...drill, material } : drill;
+};
+
+/** What to ask for in the shop: 8.0 mm, cobalt. */
+export const nameToBuy = (drill: Drill): string =>
+  drill.material && drill.material !== 'hss' ? `${drillName(drill)}, ${drill.material}` : drillName(drill);
 
 /** Place of a drill among those of its size, the lowest taken first: cobalt for tough metal, carbide only where it does not snap. */
 export function preferenceRank({ material = 'hss', condition }: Drill, metal: Material, machine?: Machine): number {
@@ -18,14 +36,16 @@ const sorted = new WeakMap<DrillPool, Map<string, DrillPool>>();
 
 /** A pool in the order in which a machinist takes drills of one size for a metal on a machine; worked out once a pool. */
 export function suitedTo(pool: DrillPool, metal: Material, machine: Machine | undefined): DrillPool {
-  const key = `${needsCobalt(metal)} ${isRigid(machine)}`;
+  const key = `${needsCobalt(metal)} ${steelFor(metal) ?? 'hss'} ${isRigid(machine)}`;
   const known = sorted.get(pool) ?? new Map<string, DrillPool>();
   sorted.set(pool, known);
   const before = known.get(key);
   if (before) return before;
-  const drills = [...pool.drills].sort(
-    (a, b) => a.diameterMm - b.diameterMm || preferenceRank(a, metal, machine) - preferenceRank(b, metal, machine),
-  );
+  const drills = pool.drills
+    .filter((d) => cutsMetal(d, metal))
+    .sort(
+      (a, b) => a.diameterMm - b.diameterMm || preferenceRank(a, metal, machine) - preferenceRank(b, metal, machine),
+    );
   const suited = { ...pool, drills };
   known.set(key, suited);
   return suited;

@@ -16,7 +16,7 @@ function drillFor(bore: DrawnBore, { asked, shop }: Context): ChosenDrill {
   const { diameterMm } = bore.feature;
   return isReamed(bore)
     ? chooseReamDrill(diameterMm, asked.pool, asked, shop.learned)
-    : choosePlainDrill(diameterMm, asked.pool, false);
+    : choosePlainDrill(diameterMm, asked.pool, false, asked.material);
 }
 
 function boreToMake(bore: DrawnBore, chosen: ChosenDrill): BoreToMake {

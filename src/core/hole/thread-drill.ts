@@ -1,4 +1,5 @@
 import { caution, mm, ok, percent, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
+import { nameToBuy } from '../cutting/suited-drills';
 import { drillName, isUsable, sizedDrill, type Drill } from '../drills/drill';
 import { expectedHoleMm } from '../drills/expected-hole';
 import type { Context } from '../operation/context';
@@ -106,7 +107,7 @@ function missingNote(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrill
 function toBuy(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrillCandidate): Caution {
   return caution('warn', 'drill-to-buy', 'Nothing in “{pool}” is inside the class: you need {drill}.{instead}', {
     pool: q.pool.label,
-    drill: drillName(used.drill),
+    drill: nameToBuy(used.drill),
     instead: choice.closestOutside
       ? ` The closest there, ${drillName(choice.closestOutside.drill)}, leaves the thread out of class.`
       : '',

@@ -50,6 +50,12 @@ export const HARD_HB = 250;
 
 export const isHard = (m: Material): boolean => m.hardnessHb >= HARD_HB;
 
+/** Brinell numbers up to which a metal is tapped by hand (38 HRC), and tapped at all (45 HRC). Our judgement. */
+export const TAPPED_TO_HB = { byHand: 355, atAll: 420 } as const;
+
+/** Brinell numbers up to which a drill of this steel cuts: 40 HRC, 46 HRC, whatever there is. Our judgement. */
+export const DRILLED_TO_HB = { hss: 371, cobalt: 434, carbide: Infinity } as const;
+
 /** Metals that harden under a rubbing tool: austenitic and hardening stainless, titanium, nickel. */
 export const isWorkHardening = (m: Material): boolean =>
   m.group === 'nickel' || m.group === 'titanium' || (m.group === 'stainless' && m.chips === 'stringy');

@@ -186,7 +186,7 @@ describe('limits, each from both sides', () => {
 
   test('of two larger drills the nearer is taken, whatever the order of the case', () => {
     const drills = ['7.0', '6.9'].map((label) => METRIC_INDEX.drills.find((d) => d.label === label) as Drill);
-    expect(choosePlainDrill(6.8, { ...METRIC_INDEX, drills }, false)).toMatchObject({
+    expect(choosePlainDrill(6.8, { ...METRIC_INDEX, drills }, false, material('steel-low-carbon'))).toMatchObject({
       drill: { label: '6.9' },
       owned: true,
     });
@@ -205,17 +205,17 @@ describe('limits, each from both sides', () => {
     expect([details('ø12 x 8 DEEP M6 THRU'), details('ø8 H7 REAM THRU')]).toEqual([[], []]);
   });
 
-  test('only a drill that meets a pilot or spot has another place to touch', () => {
+  test('only a drill that meets a pilot, spot or centre hole has another place to touch', () => {
     const touched = (key: string, callout: string) =>
       op(key, { ...ten, callout, material: 'steel-low-carbon' }).cut?.stop.filter((s) =>
-        tell(s.order, 'mm').startsWith('If you touch off in'),
+        tell(s.order, 'mm').startsWith('If you Touch on the face in'),
       ).length;
     expect([
       touched('drill', 'ø16 x 20 DEEP'),
       touched('drill', 'ø9 x 20 DEEP'),
       touched('ream', 'ø16 H7 REAM x 20 DEEP'),
       touched('counterbore', 'ø9 x 30 DEEP CBORE ø15 x 8'),
-    ]).toEqual([1, 0, 0, 0]);
+    ]).toEqual([1, 1, 0, 0]);
   });
 
   test('what is added or set and cannot be is said with its reason; a step without a tool takes no figures', () => {

@@ -24,7 +24,7 @@ test.each([
   ['with a fit nothing but its own', 6.8, without('6.8'), true, '6.8 to get drill-to-buy'],
   ['a size that nobody makes', 13.37, index, false, '13.37 to get drill-to-buy'],
 ] as [string, number, DrillPool, boolean, string][])('%s', (_, mm, pool, fitted, expected) =>
-  expect(said(choosePlainDrill(mm, pool, fitted))).toBe(expected),
+  expect(said(choosePlainDrill(mm, pool, fitted, steel))).toBe(expected),
 );
 
 test('blunt and lost drills are not there', () => {
@@ -32,11 +32,9 @@ test('blunt and lost drills are not there', () => {
     ...index,
     drills: index.drills.map((d) => (d.label === '9.0' ? { ...d, condition } : d)),
   });
-  expect((['worn', 'blunt', 'lost'] as const).map((c) => choosePlainDrill(9, marked(c), false).drill.label)).toEqual([
-    '9.0',
-    '9.1',
-    '9.1',
-  ]);
+  expect(
+    (['worn', 'blunt', 'lost'] as const).map((c) => choosePlainDrill(9, marked(c), false, steel).drill.label),
+  ).toEqual(['9.0', '9.1', '9.1']);
 });
 
 const spotted = { start: 'spot', material: steel } as const;

@@ -1,7 +1,9 @@
 import type { Learned } from '../answer/estimate';
 import { caution, depth, mm, type Caution } from '../answer/answer';
+import { madeFor, nameToBuy } from '../cutting/suited-drills';
 import { ALL_DRILLS, drillName, isUsable, METRIC_DRILLS, sizedDrill, type Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
+import type { Material } from '../materials/material';
 import { expectedHoleMm, type DrilledHole } from '../drills/expected-hole';
 
 export interface ChosenDrill {
@@ -19,7 +21,7 @@ const inPool = (pool: DrillPool): Drill[] => pool.drills.filter(isUsable);
  * The drill for a plain hole: its own size, else the next larger within a quarter of a millimetre, else the one to get.
  * A hole with a fit takes its own size only.
  */
-export function choosePlainDrill(diameterMm: number, pool: DrillPool, fitted: boolean): ChosenDrill {
+export function choosePlainDrill(diameterMm: number, pool: DrillPool, fitted: boolean, metal: Material): ChosenDrill {
   const own = inPool(pool);
   const exact = own.find((d) => Math.abs(d.diameterMm - diameterMm) < 0.011);
   if (exact) return { drill: exact, owned: true, cautions: [] };
@@ -39,7 +41,8 @@ export function choosePlainDrill(diameterMm: number, pool: DrillPool, fitted: bo
         }),
       ],
     };
-  const made = ALL_DRILLS.find((d) => Math.abs(d.diameterMm - diameterMm) < 0.011) ?? sizedDrill(diameterMm);
+  const size = ALL_DRILLS.find((d) => Math.abs(d.diameterMm - diameterMm) < 0.011) ?? sizedDrill(diameterMm);
+  const made = madeFor(size, metal);
   return {
     drill: made,
     owned: false,
@@ -47,7 +50,7 @@ export function choosePlainDrill(diameterMm: number, pool: DrillPool, fitted: bo
       caution('warn', 'drill-to-buy', 'No drill in “{pool}” makes {size}: you need {drill}.', {
         pool: pool.label,
         size: mm(diameterMm),
-        drill: drillName(made),
+        drill: nameToBuy(made),
       }),
     ],
   };
@@ -98,7 +101,7 @@ export function chooseReamDrill(
     }, undefined)?.drill;
   const own = best(inPool(pool));
   if (own) return { drill: own, owned: true, cautions: [] };
-  const made = best(METRIC_DRILLS) ?? METRIC_DRILLS[0];
+  const made = madeFor(best(METRIC_DRILLS) ?? METRIC_DRILLS[0], material);
   return {
     drill: made,
     owned: false,
@@ -106,7 +109,7 @@ export function chooseReamDrill(
       caution('warn', 'drill-to-buy', 'No drill in “{pool}” leaves the reamer {leave}: you need {drill}.', {
         pool: pool.label,
         leave: depth(leave),
-        drill: drillName(made),
+        drill: nameToBuy(made),
       }),
     ],
   };

@@ -8,11 +8,13 @@ import {
   refuse,
   type Answer,
   type Caution,
+  type Problem,
   type Result,
 } from '../answer/answer';
 import { drillingTorque, drillingTorqueNm, grabForce, holdingFor } from '../cutting/drilling-torque';
 import { drillFeed, peckDepths } from '../cutting/feed';
-import { isHandHeld } from '../cutting/machine';
+import { isHandHeld, isRigid } from '../cutting/machine';
+import { cutsMetal, steelFor } from '../cutting/suited-drills';
 import { idealByMethod, speedMethods } from '../cutting/speed-methods';
 import { chooseSpeed, type SpeedChoice } from '../cutting/speed-step';
 import { withinPower } from '../cutting/within-power';
@@ -56,8 +58,36 @@ function changedFeed(
 
 const NO_MACHINE = phrase('No machine given: the speed shown is the ideal.');
 
+/** A drill that is too soft for the metal, or so hard that it snaps in this machine, is refused, not slowed. */
+function tooSoft({ drill }: CutSpec, { machine, material }: Context['asked']): Problem | undefined {
+  if (!drill) return undefined;
+  const steel = steelFor(material);
+  const values = { hardness: `${material.hardnessHb} HB`, material: material.label };
+  if (!cutsMetal(drill, material))
+    return problem(
+      'drill-soft',
+      'drill',
+      'This drill does not cut {material}, {hardness}: it burns at any speed.',
+      steel === 'carbide'
+        ? 'Use solid carbide on a rigid machine, or drill before hardening.'
+        : 'Use a cobalt or solid carbide drill.',
+      values,
+    );
+  return steel === 'carbide' && machine && !isRigid(machine)
+    ? problem(
+        'drill-soft',
+        'machine',
+        'Only solid carbide cuts {material}, {hardness}, and it snaps in a machine that gives way.',
+        'Use a mill, or drill before hardening.',
+        values,
+      )
+    : undefined;
+}
+
 function speedFor(spec: CutSpec, idealRpm: number, { asked, shop }: Context, wanted?: number): Result<SpeedChoice> {
   const { machine, material } = asked;
+  const soft = tooSoft(spec, asked);
+  if (soft) return refuse(soft);
   if (!machine) {
     const rpm = wanted ?? idealRpm;
     return ok({
@@ -192,7 +222,7 @@ export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}):
     tipMm,
     travel,
     breaksThroughMm: spec.through ? spec.fullMm : undefined,
-    stop: stopsFor(spec, machine, travel.value, tipMm),
+    stop: stopsFor(spec, machine, travel.value, tipMm, ctx.setting.thicknessMm),
     pecks: isDrill
       ? peckDepths(spec.diameterMm, reachMm - spec.fromMm, material, byHand).map((at) => at + spec.fromMm)
       : [],

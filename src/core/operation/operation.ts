@@ -48,8 +48,8 @@ export interface CutSpec {
   through: boolean;
   /** Undefined for tools that cut flat or to no depth of their own. */
   pointAngleDeg?: number;
-  /** Mouth of a spot or countersink that this tool starts in, mm, with its angle. */
-  startsIn?: { mouthMm: number; angleDeg: number };
+  /** Mouth of a spot or centre hole that this tool starts in, mm, with its angle and what it is called. */
+  startsIn?: { mouthMm: number; angleDeg: number; name?: string };
 }
 
 /** The figures of a cutting operation, each worked out once and read here. */

@@ -119,28 +119,51 @@ const FLAT = { inHoleMm: 0, fromMm: 0, through: false };
 /** A start goes no deeper than this share of the part. Our judgement. */
 const DEEPEST_SHARE = 0.6;
 
-function centreDrilled(ctx: Context, first: Drill): Started {
-  const tool = pickTool.centreDrill(ctx.shop.tools, chiselEdge(first.diameterMm));
-  const tip = tool.tool?.smallMm ?? 2.5;
+/** A centre drill of which nothing is known: its tip, mm. */
+const USUAL_TIP_MM = 2.5;
+/** From the end of its tip a centre drill opens; sunk so deep, in tips, its cone has opened the mouth so far, in tips. */
+const SUNK_TIPS = 1.5;
+const OPENS_TIPS = 1.35;
+/** Holes under this size are only touched with a centre drill, mm. Trade rule. */
+const TOUCHED_UNDER_MM = 3;
+/** A touch leaves a mark of this share of the hole. Our judgement. */
+const TOUCH_SHARE = 0.7;
+
+/** A start with a centre drill: its tip stays under the hole that follows and its cone under the chamfer, else it only touches. */
+function centreDrilled(hole: HoleToMake, ctx: Context, first: Drill): Started {
+  const holeMm = Math.min(...hole.bores.map((b) => b.chosen.drill.diameterMm));
+  const tool = pickTool.centreDrill(ctx.shop.tools, chiselEdge(first.diameterMm), holeMm);
+  const tip = tool.tool?.smallMm ?? USUAL_TIP_MM;
+  const opensTo = hole.chamferMm ?? Math.max(...hole.bores.map((b) => b.chosen.drill.diameterMm));
+  const touches = holeMm < TOUCHED_UNDER_MM || tip >= holeMm || OPENS_TIPS * tip > opensTo + 1e-9;
+  const markMm = touches ? Math.min(tip, TOUCH_SHARE * holeMm) : OPENS_TIPS * tip;
+  const name = tool.tool ? tool.name : 'a centre drill';
+  const deepest = DEEPEST_SHARE * (ctx.setting.thicknessMm ?? Infinity);
   return {
     chamfered: false,
+    startsIn: { mouthMm: markMm, angleDeg: touches ? USUAL_POINT_DEG : CENTRE_DEG, name: 'centre hole' },
     step: cutStep({
       key: 'start',
       kind: 'start',
-      order: tool.tool
-        ? phrase('Start with {tool} on the punch mark.', { tool: tool.name })
-        : phrase('Start with a centre drill on the punch mark.'),
+      order: touches
+        ? phrase('Only touch with {tool} on the punch mark: a mark {mouth} across, no wider than the drill.', {
+            tool: name,
+            mouth: depth(markMm),
+          })
+        : phrase('Start with {tool} on the punch mark.', { tool: name }),
       spec: {
         ...FLAT,
         family: 'centre',
         tool,
         diameterMm: tip,
-        fullMm: Math.min(1.5 * tip, DEEPEST_SHARE * (ctx.setting.thicknessMm ?? Infinity)),
+        fullMm: Math.min(touches ? coneDepth(markMm, USUAL_POINT_DEG) : SUNK_TIPS * tip, deepest),
         pointAngleDeg: USUAL_POINT_DEG,
       },
     }),
   };
 }
+/** Of the cone of a centre drill, degrees. */
+const CENTRE_DEG = 60;
 
 /** Width of a spot, mm: as wide as the chamfer where it can leave that, else wide enough to guide the first drill. */
 function spotMouth(body: number, angleDeg: number, chamferMm: number, room: number, first: Drill) {
@@ -200,7 +223,7 @@ export function startWith(hole: HoleToMake, ctx: Context, first: Drill): Started
     case 'bushing':
       return { chamfered: false };
     case 'centre-drill':
-      return centreDrilled(ctx, first);
+      return centreDrilled(hole, ctx, first);
     case 'spot':
       return spotted(hole, ctx, first);
   }

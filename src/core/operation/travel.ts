@@ -1,7 +1,8 @@
 import { answer, depth, mm, phrase, type Answer, type Phrase } from '../answer/answer';
-import { alreadyDeeper, stopSetting, usualStop } from '../cutting/depth-stop';
+import { alreadyDeeper, stopSetting, usualStop, type DepthToSet } from '../cutting/depth-stop';
 import type { DepthStopKind, Machine } from '../cutting/machine';
 import { coneDepth } from '../drills/drill-point';
+import { thinWallMm } from '../tapping/blind-depth';
 import type { Cut, CutSpec } from './operation';
 
 /** A drill that goes through is let out this far beyond its corners, mm. Trade rule. */
@@ -30,42 +31,54 @@ export function travelOf(spec: CutSpec, tipMm: number): Answer {
   });
 }
 
-/** Extra readings where the drill meets an opening before the face. */
+/** Where the drill meets an opening before the face, which is to touch beside it. */
 function touchNotes(spec: CutSpec, travelMm: number, tipMm: number): Phrase[] {
   const { pointAngleDeg: point, inHoleMm, startsIn, diameterMm, family } = spec;
   if (family !== 'drill' || point === undefined) return [];
-  if (inHoleMm > 0 && spec.fromMm === 0)
-    return [
-      phrase(
-        'If you touch off in the pilot instead of on the face, you are already {deeper} down: {left} from there.',
-        {
-          deeper: depth(alreadyDeeper(diameterMm, point, inHoleMm)),
-          left: depth(travelMm - alreadyDeeper(diameterMm, point, inHoleMm)),
-        },
-      ),
-    ];
-  if (!startsIn) return [];
-  const deeper = alreadyDeeper(diameterMm, point, startsIn.mouthMm, startsIn.angleDeg);
+  const inPilot = inHoleMm > 0 && spec.fromMm === 0;
+  if (!inPilot && !startsIn) return [];
+  const deeper = startsIn
+    ? alreadyDeeper(diameterMm, point, startsIn.mouthMm, startsIn.angleDeg)
+    : alreadyDeeper(diameterMm, point, inHoleMm);
   if (deeper <= 0.05 || deeper >= travelMm - tipMm) return [];
+  const where = inPilot ? 'hole' : (startsIn?.name ?? 'spot');
   return [
-    phrase('If you touch off in the spot instead of on the face, you are already {deeper} down: {left} from there.', {
-      deeper: depth(deeper),
-      left: depth(travelMm - deeper),
-    }),
+    phrase(
+      `Touch on the face beside the ${where}: in it you are already {deeper} down, and only {left} are left from there.`,
+      { deeper: depth(deeper), left: depth(travelMm - deeper) },
+    ),
   ];
 }
 
 const OTHER_STOPS: readonly DepthStopKind[] = ['scale', 'collar', 'tape', 'readout'];
 
-/** How to set the stop: in the machine's own reading, from where it may touch instead, then by other means. */
-export function stopsFor(spec: CutSpec, machine: Machine | undefined, travelMm: number, tipMm: number): Cut['stop'] {
+/** Tools whose depth is told by the diameter that they leave. */
+const isWatched = ({ family }: CutSpec): boolean => family === 'countersink' || family === 'spot';
+
+/**
+ * How to set the stop: in the machine's own reading, from where it may touch instead, then by other means.
+ * @param thicknessMm of the part, where known: the stop never goes into the wall that is to be left
+ */
+export function stopsFor(
+  spec: CutSpec,
+  machine: Machine | undefined,
+  travelMm: number,
+  tipMm: number,
+  thicknessMm?: number,
+): Cut['stop'] {
   const own = usualStop(machine);
+  const wallMm = thicknessMm === undefined || spec.through ? Infinity : thicknessMm - thinWallMm(spec.diameterMm);
+  const toSet: DepthToSet = {
+    travelMm,
+    mostMm: Math.max(travelMm, wallMm),
+    ...(isWatched(spec) ? { watchMm: spec.diameterMm } : {}),
+  };
   return [
-    { kind: own.kind, order: stopSetting(own.kind, own.divisionMm, travelMm, own.turnMm) },
+    { kind: own.kind, order: stopSetting(own.kind, own.divisionMm, toSet, own.turnMm) },
     ...touchNotes(spec, travelMm, tipMm).map((order) => ({ kind: own.kind, order })),
     ...OTHER_STOPS.filter((kind) => kind !== own.kind).map((kind) => ({
       kind,
-      order: stopSetting(kind, 1, travelMm),
+      order: stopSetting(kind, 1, toSet),
     })),
   ];
 }

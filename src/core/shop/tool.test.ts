@@ -20,9 +20,10 @@ const crib: Tool[] = [
 const name = (use: { name: string; owned: boolean }): string => use.name + (use.owned ? '' : '?');
 
 test.each([
-  ['the centre drill whose tip takes the chisel edge', name(pickTool.centreDrill(crib, 1.2)), 'c2'],
-  ['a wider one for a wider edge', name(pickTool.centreDrill(crib, 2.5)), 'c3'],
-  ['the widest tip there is where none is wide enough', name(pickTool.centreDrill(crib, 4)), 'c3'],
+  ['the centre drill whose tip takes the chisel edge', name(pickTool.centreDrill(crib, 1.2, 8)), 'c2'],
+  ['none whose tip is as wide as the hole', name(pickTool.centreDrill(crib, 2.5, 3)), 'c2'],
+  ['a wider one for a wider edge', name(pickTool.centreDrill(crib, 2.5, 12)), 'c3'],
+  ['the widest tip there is where none is wide enough', name(pickTool.centreDrill(crib, 4, 20)), 'c3'],
   ['the smallest spot that leaves the chamfer', name(pickTool.spotDrill(crib, 6)), 's6'],
   ['the next wider', name(pickTool.spotDrill(crib, 8.4)), 's12'],
   ['the widest, where none leaves it', name(pickTool.spotDrill(crib, 14)), 's12'],

@@ -101,11 +101,12 @@ const widest = (list: Tool[]): Tool | undefined =>
  * where it is known and has none, `owned` is false.
  */
 export const pickTool = {
-  /** The smallest centre drill whose tip is wider than the chisel edge that follows; else the widest. */
-  centreDrill: (tools: readonly Tool[] | undefined, chiselMm: number): ToolUse => {
+  /** The smallest centre drill whose tip is wider than the chisel edge that follows, and under the hole; else the widest under it. */
+  centreDrill: (tools: readonly Tool[] | undefined, chiselMm: number, holeMm: number): ToolUse => {
     const all = toolsOf(tools, 'centre-drill');
-    const wide = all.filter((t) => (t.smallMm ?? 0) >= chiselMm);
-    return take(smallest(wide) ?? widest(all), 'centre drill', tools !== undefined);
+    const under = all.filter((t) => (t.smallMm ?? 0) < holeMm);
+    const wide = under.filter((t) => (t.smallMm ?? 0) >= chiselMm);
+    return take(smallest(wide) ?? widest(under) ?? smallest(all), 'centre drill', tools !== undefined);
   },
   /** The smallest spot drill that leaves the chamfer; else the widest there is. */
   spotDrill: (tools: readonly Tool[] | undefined, chamferMm: number): ToolUse => {

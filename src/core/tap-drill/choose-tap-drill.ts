@@ -1,5 +1,5 @@
 import { answer, percent, type Answer } from '../answer/answer';
-import { preferenceRank } from '../cutting/suited-drills';
+import { cutsMetal, madeFor as inSteelFor, preferenceRank } from '../cutting/suited-drills';
 import { ALL_DRILLS, isUsable, type Drill } from '../drills/drill';
 import { drillsBetween } from '../drills/near-size';
 import { isMetric } from '../threads/thread';
@@ -89,7 +89,7 @@ function sizesNear({ thread, limits }: TapDrillQuestion): { from: number; to: nu
 /** The pool's drills about the size, the most suited of each size, by diameter. */
 function candidatesOf(q: TapDrillQuestion, near: { from: number; to: number }): TapDrillCandidate[] {
   const sorted = q.pool.drills
-    .filter((d) => d.diameterMm > near.from && d.diameterMm < near.to && isUsable(d))
+    .filter((d) => d.diameterMm > near.from && d.diameterMm < near.to && isUsable(d) && cutsMetal(d, q.material))
     .sort((a, b) =>
       sameSize(a, b) ? preferenceRank(a, q.material) - preferenceRank(b, q.material) : a.diameterMm - b.diameterMm,
     );
@@ -106,7 +106,7 @@ function idealOf(
   const among = (drills: readonly Drill[]): TapDrillCandidate | undefined =>
     best(
       q,
-      drillsBetween(drills, near.from, near.to).map((d) => judgeDrill(q, d)),
+      drillsBetween(drills, near.from, near.to).map((d) => judgeDrill(q, inSteelFor(d, q.material))),
       target,
       range,
     );

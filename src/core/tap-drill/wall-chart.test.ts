@@ -159,8 +159,8 @@ describe('what must hold for torque, whatever the thread and metal', () => {
 });
 
 describe('the materials that a shop starts with', () => {
-  test('are thirty-one, each with its own id and figures that belong together', () => {
-    expect(new Set(MATERIALS.map((m) => m.id)).size).toBe(31);
+  test('are thirty-four, each with its own id and figures that belong together', () => {
+    expect(new Set(MATERIALS.map((m) => m.id)).size).toBe(34);
     for (const m of MATERIALS) {
       const { low, target, high } = m.threadPercent;
       expect([m.id, low < target && target < high && low >= 50 && high <= 85]).toEqual([m.id, true]);

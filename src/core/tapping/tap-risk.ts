@@ -1,4 +1,4 @@
-import type { Material } from '../materials/material';
+import { TAPPED_TO_HB, type Material } from '../materials/material';
 import { percentOfThread } from '../threads/percent-of-thread';
 import { HAND_LIMIT_NM, oneWorse, safetyLevel, worstLevel, type SafetyLevel } from './tap-strength';
 import { fluidFactor, packingFactor, rubFactor, type TappingConditions } from './tapping-torque';
@@ -21,6 +21,8 @@ export const isTreacherous = ({ group, chips, hardnessHb }: Material): boolean =
 
 /** The best that a hole of this size in this metal can be called, whatever the torque says. Our judgement. */
 function bestOf({ thread: { majorMm }, material }: TappingConditions): SafetyLevel {
+  if (material.hardnessHb > TAPPED_TO_HB.atAll) return 'stop';
+  if (material.hardnessHb > TAPPED_TO_HB.byHand) return 'warn';
   if (isTreacherous(material)) {
     if (majorMm < WARN_UNDER_MM) return 'warn';
     if (material.group === 'nickel' && majorMm <= NICKEL_WARN_TO_MM + 1e-9) return 'warn';

@@ -1,4 +1,4 @@
-import type { Material } from '../materials/material';
+import { TAPPED_TO_HB, type Material } from '../materials/material';
 import { isTapered } from '../threads/thread';
 import { isTapUsable, tapToUse } from './own-tap';
 import { roleOf, TAP_ROLES, usualTap, type TapRole, type TapToUse } from './tap';
@@ -51,7 +51,11 @@ function byRole(q: TappingQuestion, own: readonly TapToUse[], role: TapRole): Ta
   const [first] = own.filter((t) => roleOf(t, q.thread) === role).sort((a, b) => (a.wear ?? 1) - (b.wear ?? 1));
   if (first) return first;
   if (ONLY_OWNED.includes(role)) return undefined;
-  return usualTap(role, q.thread, q.habits.tapNames, !q.hole.through, q.taps === undefined);
+  const usual = usualTap(role, q.thread, q.habits.tapNames, !q.hole.through, q.taps === undefined);
+  // To buy for hard metal: one that holds its edge.
+  return q.material.hardnessHb > TAPPED_TO_HB.byHand
+    ? { ...usual, steel: 'cobalt', name: `${usual.name}, cobalt`, owned: false }
+    : usual;
 }
 
 /** The sequence that the user has picked by the keys of its taps; undefined where one of them is not to be had. */

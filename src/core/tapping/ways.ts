@@ -1,4 +1,6 @@
 import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
+import { isRigid } from '../cutting/machine';
+import { TAPPED_TO_HB } from '../materials/material';
 import { isTapered } from '../threads/thread';
 import { expectedCoast } from './stopping-room';
 import type { TappingQuestion } from './tapping-question';
@@ -188,8 +190,26 @@ function withoutHead(id: WayId, q: TappingQuestion): Phrase | undefined {
   return undefined;
 }
 
+/** A metal too hard for any tap, or for one turned by hand or in a machine that gives way. */
+function tooHard(id: WayId, { material, machine }: TappingQuestion): Phrase | undefined {
+  const { hardnessHb: hb } = material;
+  const hardness = `${hb} HB`;
+  if (hb > TAPPED_TO_HB.atAll)
+    return phrase('At {hardness} no tap cuts it: thread-mill or spark it, or tap before hardening.', { hardness });
+  if (hb <= TAPPED_TO_HB.byHand) return undefined;
+  if (WAY_FACTS[id].byHand)
+    return phrase('At {hardness} no tap is turned by hand: it takes a rigid machine, or tapping before hardening.', {
+      hardness,
+    });
+  return isRigid(machine)
+    ? undefined
+    : phrase('At {hardness} it takes a rigid machine: a mill or a lathe.', { hardness });
+}
+
 /** Why a way is not to be had with this machine, crib, metal and hole, whatever the taps. */
 export function unavailable(id: WayId, q: TappingQuestion): Phrase | undefined {
+  const hard = tooHard(id, q);
+  if (hard) return hard;
   const missing = withoutGuide(id, q) ?? withoutLathe(id, q) ?? withoutSpindle(id, q) ?? withoutHead(id, q);
   if (missing) return missing;
   const underPower = !WAY_FACTS[id].byHand;
