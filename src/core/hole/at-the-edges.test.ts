@@ -4,7 +4,8 @@ import { planned, refused, shop as plain } from '../tests/bench-shop';
 import type { CutSpec } from '../operation/operation';
 import type { Shop } from '../shop/shop';
 import { tell } from '../units/show';
-import type { AskForm } from './form';
+import { BLANK_FORM, type AskForm } from './form';
+import { planForm } from './read-form';
 import { allCautions, refusals, type HolePlan } from './hole-plan';
 
 const said = (p: HolePlan): string =>
@@ -130,4 +131,57 @@ describe('small holes and shallow depths', () => {
         ]);
       }
   });
+});
+
+describe('the whole ladder of drills', () => {
+  const THREADS = ['M2', 'M2.5', 'M3', 'M4', 'M5', 'M6', 'M8', 'M10', 'M12', 'M16', 'M20'];
+  const INCH = ['#4-40', '#6-32', '#8-32', '#10-24', '1/4-20', '5/16-18', '3/8-16', '1/2-13', '5/8-11', '3/4-10'];
+  const STARTS = ['hand', 'punch', 'centre-drill', 'spot', 'bushing'] as const;
+
+  test('in every metal and set, by every start: never under the printed chart in tough metal, never calm under the class', () => {
+    const wrong: string[] = [];
+    let seen = 0;
+    for (const material of MATERIALS.filter((m) => m.hardnessHb <= 355 && m.group !== 'plastic'))
+      for (const [i, callout] of [...THREADS, ...INCH].entries())
+        for (const drills of plain.pools.map((p) => p.id)) {
+          // Every third of them by every start: they come round in every metal and set.
+          const start = STARTS[(i + seen) % STARTS.length];
+          seen += 1;
+          const question = {
+            callout: `${callout} THRU`,
+            material: material.id,
+            drills,
+            start,
+            machine: 'press',
+            thickness: '12',
+          };
+          const result = planForm({ ...BLANK_FORM, ...question }, plain);
+          if (!result.ok || !result.value.thread) continue;
+          const { tapDrill, tapping, limits } = result.value.thread;
+          const tough = ['stainless', 'titanium', 'nickel'].includes(material.group) || material.hardnessHb >= 250;
+          const chart = tapDrill.methods.find((m) => m.id === 'chart')?.drill.diameterMm ?? 0;
+          const where = `${callout} ${material.id} ${drills} ${start} ${tapDrill.used.drill.label}`;
+          if (tough && tapDrill.used.drill.diameterMm < chart - 0.031) wrong.push(`under the chart: ${where}`);
+          const under = tapDrill.used.finishedMinorMm < (limits?.minorMinMm ?? 0);
+          if (under && tapping.best.load?.level === 'calm') wrong.push(`calm under the class: ${where}`);
+          if (under && /would take it/.test(said(result.value))) wrong.push(`a looser class offered: ${where}`);
+        }
+    expect(wrong).toEqual([]);
+    expect(seen).toBeGreaterThan(2000);
+  });
+
+  test.each([
+    ['M3', 'cordless', 'stainless-austenitic', 'metric-1-13-by-0.1', 2.5],
+    ['M4', 'cordless', 'stainless-austenitic', 'metric-1-13-by-0.1', 3.3],
+    ['M5', 'cordless', 'stainless-austenitic', 'metric-1-13-by-0.1', 4.2],
+    ['M10', 'cordless', 'stainless-austenitic', 'metric-1-13-by-0.1', 8.5],
+    ['M6', 'mill', 'nickel-alloy', 'metric-1-13-by-0.1', 5.1],
+    ['M6', 'press', 'aluminium-wrought-6000', 'metric-1-13-by-0.1', 5],
+    ['M10', 'press', 'aluminium-wrought-6000', 'metric-1-13-by-0.1', 8.5],
+  ])('%s by %s in %s', (callout, machine, material, drills, mm) =>
+    expect(
+      planned({ callout: `${callout} THRU`, machine, material, drills, thickness: '10' }).thread?.tapDrill.used.drill
+        .diameterMm,
+    ).toBeGreaterThanOrEqual(mm - 1e-6),
+  );
 });

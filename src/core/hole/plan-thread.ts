@@ -101,6 +101,7 @@ function tappingQuestion(
       drillMm: drill.used.drill.diameterMm,
       pointAngleDeg: room?.pointAngleDeg ?? pointAngleOf(drill.used.drill),
       minorMm: drill.used.finishedMinorMm,
+      leastMinorMm: drill.question.limits?.minorMinMm,
       upperMm: hole.bores.find((b) => b.role === 'upper')?.feature.diameterMm,
       behindMm: q.behindMm,
       offAxisMm: setting.offAxisMm,

@@ -2,10 +2,10 @@ import { answer, percent, type Answer } from '../answer/answer';
 import { cutsMetal, madeFor as inSteelFor, preferenceRank } from '../cutting/suited-drills';
 import { ALL_DRILLS, isUsable, type Drill } from '../drills/drill';
 import { drillsBetween } from '../drills/near-size';
+import { isHard, type Material } from '../materials/material';
 import { isMetric } from '../threads/thread';
 import { formingTarget } from './forming';
 import { judgeDrill, sameSize, type TapDrillCandidate, type TapDrillQuestion } from './tap-drill-candidate';
-import { inRange } from './tap-drill-cautions';
 import { madeFor, tapDrillMethods, type TapDrillMethod } from './tap-drill-methods';
 import { taperTapDrill } from './taper-tap-drill';
 import { percentRange, targetPercent, type PercentRange } from './target-percent';
@@ -26,20 +26,48 @@ export interface TapDrillChoice {
   methods: TapDrillMethod[];
 }
 
-/** Between drills as good as each other within this, in percent of thread, the one of the thread's own system is used. */
-const AS_GOOD = 0.8;
-/** A missing drill is named where it is nearer by more than this, in percent of thread. */
-const NEARER = 0.5;
+/** Cost of what the class makes of a drill, of a percent beyond the metal's range and from the target, and of buying it. Our judgement. */
+const COST = {
+  verdict: { inside: 0, borderline: 1, outside: 4 },
+  beyondRange: 1 / 5,
+  aboveInTough: 2,
+  offTarget: 1 / 10,
+  toBuy: 0.5,
+  otherSystem: 0.08,
+} as const;
 
-/** Distance from the wish, in percent of thread; mm × 100 for tapered threads, which have no percent. */
-function missBy(c: TapDrillCandidate, target: number): number {
-  return c.percentOnDrill === undefined ? Math.abs(c.beyondMm) * 100 : Math.abs(c.percentOnDrill - target);
+/** A missing drill is named where it is better by more than this. */
+const BETTER = 0.05;
+
+/** Tapered threads have no percentage: their distance from the listed drill counts so much a millimetre. */
+const TAPER_PERCENT_MM = 100;
+
+/** What speaks against a drill, in one figure: no steps, so that a little worse in all is not better than much in one. */
+function costOf(q: TapDrillQuestion, c: TapDrillCandidate, target: number, range: PercentRange): number {
+  const { percentOnDrill: p } = c;
+  const above = p === undefined ? 0 : Math.max(0, p - range.high) * (tightens(q.material) ? COST.aboveInTough : 1);
+  const below = p === undefined ? 0 : Math.max(0, range.low - p);
+  const off = p === undefined ? TAPER_PERCENT_MM * Math.abs(c.beyondMm) : Math.abs(p - target);
+  return (
+    COST.verdict[c.verdict] +
+    (above + below) * COST.beyondRange +
+    off * COST.offTarget +
+    (c.owned ? 0 : COST.toBuy) +
+    ((c.drill.series === 'metric') === isMetric(q.thread) ? 0 : COST.otherSystem)
+  );
 }
 
-/** What comes first: inside the class and in the metal's range, then a toss-up in the range, then inside and out of it. */
-function rankOf(c: TapDrillCandidate, range: PercentRange): number {
-  const off = inRange(c, range) ? 0 : 2;
-  return off + (c.verdict === 'inside' ? 0 : c.verdict === 'borderline' ? 1 : 4);
+/** Stringy or hard: more thread than is needed seizes the tap. */
+const tightens = (m: Material): boolean => m.chips === 'stringy' || isHard(m);
+
+/** In tough metal never under the printed chart's drill: the tap seizes there. */
+const isTough = (m: Material): boolean =>
+  m.group === 'stainless' || m.group === 'titanium' || m.group === 'nickel' || isHard(m);
+const CHART_REACH_MM = 0.03;
+function leastMm({ thread, material, forming, limits, wantedPercent }: TapDrillQuestion): number {
+  if (forming || !limits || wantedPercent !== undefined || !isTough(material)) return 0;
+  const chart = tapDrillMethods(thread, limits, 0).find((m) => m.id === 'chart');
+  return (chart?.drill.diameterMm ?? 0) - CHART_REACH_MM;
 }
 
 function best(
@@ -47,16 +75,16 @@ function best(
   candidates: readonly TapDrillCandidate[],
   target: number,
   range: PercentRange,
+  anyMade = false,
 ): TapDrillCandidate | undefined {
-  const usable = candidates.filter((c) => c.verdict !== 'outside');
-  const first = Math.min(...usable.map((c) => rankOf(c, range)));
-  const fits = (c: TapDrillCandidate): number => Number((c.drill.series === 'metric') === isMetric(q.thread));
-  return usable.reduce<TapDrillCandidate | undefined>((a, b) => {
-    if (rankOf(b, range) > first) return a;
-    if (!a) return b;
-    const gain = missBy(a, target) - missBy(b, target) + AS_GOOD * (fits(b) - fits(a));
-    return gain > 1e-9 || (Math.abs(gain) <= 1e-9 && b.owned && !a.owned) ? b : a;
-  }, undefined);
+  const least = leastMm(q);
+  return candidates
+    .filter((c) => c.verdict !== 'outside' && c.drill.diameterMm >= least)
+    .map((c) => ({ c, cost: costOf(q, anyMade ? { ...c, owned: true } : c, target, range) }))
+    .reduce<{ c: TapDrillCandidate; cost: number } | undefined>(
+      (a, b) => (a && a.cost <= b.cost + 1e-9 ? a : b),
+      undefined,
+    )?.c;
 }
 
 function targetOf(q: TapDrillQuestion): Answer {
@@ -109,6 +137,7 @@ function idealOf(
       drillsBetween(drills, near.from, near.to).map((d) => judgeDrill(q, inSteelFor(d, q.material))),
       target,
       range,
+      true,
     );
   return among(madeFor(q.thread)) ?? among(ALL_DRILLS);
 }
@@ -119,10 +148,7 @@ const closestOf = (candidates: readonly TapDrillCandidate[]): TapDrillCandidate 
     undefined,
   );
 
-/**
- * Chooses the tap drill from a pool: gated on the predicted hole, ranked by the drill's own size against the
- * target percentage, never outside the material's range while a drill within it can be had.
- */
+/** Chooses the tap drill from a pool: gated on the predicted hole, ranked by one cost. */
 export function chooseTapDrill(q: TapDrillQuestion): TapDrillChoice {
   const target = targetOf(q);
   const range = rangeOf(q, target.value);
@@ -130,10 +156,8 @@ export function chooseTapDrill(q: TapDrillQuestion): TapDrillChoice {
   const candidates = candidatesOf(q, near);
   const choice = best(q, candidates, target.value, range);
   const ideal = idealOf(q, near, target.value, range);
-  const nearer = (c: TapDrillCandidate): boolean =>
-    !choice ||
-    rankOf(c, range) < rankOf(choice, range) ||
-    (rankOf(c, range) === rankOf(choice, range) && missBy(c, target.value) + NEARER < missBy(choice, target.value));
+  const bare = (c: TapDrillCandidate): number => costOf(q, { ...c, owned: true }, target.value, range);
+  const nearer = (c: TapDrillCandidate): boolean => !choice || bare(c) + BETTER < bare(choice);
   const at = choice ? candidates.indexOf(choice) : -1;
   return {
     target,

@@ -63,7 +63,8 @@ function rangeCautions(
   range: PercentRange,
 ): Caution[] {
   if (forming || inRange(choice, range)) return [];
-  const looser = looserClass(thread, limits.className) ?? '';
+  // A looser class widens the largest minor diameter, never the smallest.
+  const looser = choice.finishedMinorMm < limits.minorMinMm ? '' : (looserClass(thread, limits.className) ?? '');
   const classDecides = (choice.percentOnDrill ?? 0) > range.high;
   return [
     caution(

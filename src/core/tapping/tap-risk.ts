@@ -41,6 +41,7 @@ export function riskLevel(c: TappingConditions, safety: number, torqueNm: number
     safetyLevel(safety),
     bestOf(c),
     c.byHand && torqueNm > HAND_LIMIT_NM.wrench ? 'careful' : 'calm',
+    c.leastMinorMm !== undefined && c.minorMm < c.leastMinorMm ? 'careful' : 'calm',
   );
   return leanBreaks(c) ? oneWorse(level) : level;
 }

@@ -19,6 +19,8 @@ export interface HoleToTap {
   pointAngleDeg: number;
   /** Predicted hole; for forming the finished minor diameter. */
   minorMm: number;
+  /** Least minor diameter of the class; undefined where none is held. */
+  leastMinorMm?: number;
   /** Bore above the thread. */
   upperMm?: number;
   /** Free space behind a through hole, into which the chamfer of the tap can run. */
@@ -77,6 +79,7 @@ export function tappingConditions(q: TappingQuestion, tap: Tap, reversing: boole
     material,
     tap,
     minorMm: hole.minorMm,
+    leastMinorMm: hole.leastMinorMm,
     depthMm: hole.depthMm,
     through: hole.through,
     reversing,

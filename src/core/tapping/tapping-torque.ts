@@ -37,6 +37,8 @@ export interface TappingConditions {
   tap: Tap;
   /** Predicted hole; for forming taps the finished minor diameter. mm */
   minorMm: number;
+  /** Least minor diameter of the class: a hole under it is never calm to tap. */
+  leastMinorMm?: number;
   depthMm: number;
   through: boolean;
   /** The tap is turned back to break the chip. */
