@@ -1,6 +1,7 @@
 import { inchToMm } from '../units/length';
 import { exactFraction } from '../units/show';
-import { LETTER_SIZES_IN, METRIC_RANGES_MM, NUMBER_SIZES_IN } from './drill-sizes.table';
+import { LETTER_SIZES_IN, NUMBER_SIZES_IN } from '../units/gauge-sizes.table';
+import { METRIC_RANGES_MM } from './drill-sizes.table';
 
 export type DrillSeries = 'metric' | 'fraction' | 'number' | 'letter';
 export type DrillMaterial = 'hss' | 'cobalt' | 'carbide';

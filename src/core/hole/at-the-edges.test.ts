@@ -3,6 +3,11 @@ import { MATERIALS } from '../materials/materials';
 import { planned, refused, shop as plain } from '../tests/bench-shop';
 import type { CutSpec } from '../operation/operation';
 import type { Shop } from '../shop/shop';
+import { usualOwnTap } from '../tapping/own-tap';
+import { readCallout } from '../threads/read-callout';
+import type { Thread } from '../threads/thread';
+import { threadNamed } from '../threads/thread-named';
+import { writeCallout } from '../threads/write-callout';
 import { tell } from '../units/show';
 import { BLANK_FORM, type AskForm } from './form';
 import { planForm } from './read-form';
@@ -184,4 +189,109 @@ describe('the whole ladder of drills', () => {
         .diameterMm,
     ).toBeGreaterThanOrEqual(mm - 1e-6),
   );
+});
+
+describe('small taps and hands', () => {
+  test.each(['#0-80 THRU', '#2-56 THRU', 'M2.5 THRU', 'M4 THRU'])(
+    '%s is never turned by a plain chuck under power',
+    (callout) => {
+      for (const machine of ['mill', 'lathe', 'press']) {
+        const p = planned({ callout, machine, thickness: '6', drills: 'all' }, { setting: { offAxisMm: 0 } });
+        const driven = p.thread?.tapping.ways.filter((w) =>
+          ['reversing-spindle', 'lathe', 'power-start'].includes(w.id),
+        );
+        expect(driven?.map((w) => w.possible)).toEqual([false, false, false]);
+      }
+    },
+  );
+
+  test('no thread is formed in a hole that a hand drill made, unless it is asked for', () => {
+    const at = { ...plain, taps: [usualOwnTap('f', threadNamed('M2.5') as Thread, 'form')] };
+    const kind = (machine: string) =>
+      planned(
+        { callout: '20x M2.5 THRU', machine, thickness: '4', material: 'aluminium-wrought-6000', drills: 'all' },
+        { at },
+      ).thread?.kind;
+    expect([kind('cordless'), kind('mill')]).toEqual(['cut', 'form']);
+  });
+});
+
+describe('what prints say', () => {
+  const drillOf = (callout: string, drills = 'all') => {
+    const p = planned({ callout, thickness: '16', drills });
+    return `${p.thread?.tapDrill.used.drill.label} ${allCautions(p).some((c) => c.code === 'drawn-drill') ? 'said' : ''}`.trim();
+  };
+  test.each([
+    ['27/64 DRILL, 1/2-13 UNC TAP THRU', '27/64 said'],
+    ['1/4-20 UNC-2B (#7) THRU', '#7 said'],
+    ['TAP DRILL 17/64 M8 THRU', '17/64 said'],
+    ['M8 THRU TAP DRILL 6.7', '6.7 said'],
+    ['M8 THRU TAP DRILL 6.8', '6.8'],
+  ])('%s: the drill on the drawing is obeyed, and another that fits better named', (callout, expected) =>
+    expect(drillOf(callout)).toBe(expected),
+  );
+
+  test('one that leaves the thread out of class is overruled aloud', () => {
+    const p = planned({ callout: 'M8 THRU TAP DRILL 7.3', thickness: '16', drills: 'all' });
+    expect(p.thread?.tapDrill.used.drill.label).not.toBe('7.3');
+    expect(said(p)).toContain('The drawing gives a 7.3 mm drill');
+  });
+
+  test.each([
+    ['1/4-20 UNC x 8 THREADS', '1/4-20 UNC x 0.4 DEEP'],
+    ['M8 x 8 THREADS', 'M8x1.25 x 10 DEEP'],
+    ['#33 DRILL THRU', 'ø2.8702 mm THRU'],
+    ['Y DRILL THRU', 'ø10.2616 mm THRU'],
+    ['.201 DIA THRU', 'ø5.1054 mm THRU'],
+    ['Ø.250 +.002/-.000 THRU', 'ø6.35 mm THRU'],
+    ['REAM .2500 THRU', 'ø6.35 mm REAM THRU'],
+    ['4x M6 THRU ON BC 3.00', '4x M6x1 THRU'],
+    ['M8-6HX THRU & CSK ø9 x 90°', 'M8x1.25-6H THRU CSK ø9 x 90°'],
+  ])('%s is read', (callout, expected) => {
+    const read = readCallout(callout);
+    expect(read.ok && writeCallout(read.value)).toBe(expected);
+  });
+
+  test.each(['1/2-10 ACME', '1/4-28 UNJF-3B', 'Tr 10x2'])('%s is refused by its name, with what to do', (callout) => {
+    const read = readCallout(callout);
+    expect(read.ok ? 'read' : tell(read.problems[0], 'mm')).toMatch(/^(Acme|UNJ|Trapezoidal) thread has no figures/);
+  });
+});
+
+describe('pipe threads, and running dry', () => {
+  test.each([
+    ['1/4 NPT', '3', 'stop'],
+    ['1/4 NPT', '8', 'warn'],
+    ['1/4 NPT', '12', undefined],
+    ['Rc 1/2', '8', 'stop'],
+    ['1 NPT', '12', 'warn'],
+  ])('%s through %s mm', (callout, thickness, level) => {
+    // Hand-tight and effective length: 1/4 NPT 5.8 and 10.2, Rc 1/2 8.2 and 13.2, 1 NPT 10.2 and 17.3.
+    const p = planned({
+      callout: `${callout} THRU`,
+      thickness,
+      material: 'aluminium-wrought-6000',
+      machine: 'mill',
+      drills: 'all',
+    });
+    expect(allCautions(p).find((c) => c.code === 'pipe-wall')?.level).toBe(level);
+  });
+
+  test('a depth beside a G thread is in the shop’s own unit; no bolt is asked of a pipe thread', () => {
+    const g = planned({ callout: 'G 1/2 x 14 DEEP', thickness: '30', drills: 'all' });
+    expect(g.thread?.at.lengthMm).toBe(14);
+    expect(g.thread?.engagement).toBeUndefined();
+    expect(
+      planned({ callout: 'G 1/2 x 0.55 DEEP', thickness: '2', units: 'inch', drills: 'all' }).thread?.at.lengthMm,
+    ).toBeCloseTo(13.97, 2);
+  });
+
+  test('dry in a metal that must have fluid is named, and at best a warning', () => {
+    const p = planned({ callout: 'M8 THRU', thickness: '10', material: 'stainless-austenitic', dry: true });
+    expect(said(p)).toContain('Dry in Stainless, austenitic');
+    expect(RANK.indexOf(levelOf(p) ?? '')).toBeGreaterThanOrEqual(2);
+    expect(said(planned({ callout: 'M8 THRU', thickness: '10', material: 'iron-grey', dry: true }))).not.toContain(
+      'Dry in',
+    );
+  });
 });

@@ -1,4 +1,5 @@
 import { caution, depth, ok, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
+import { isHandHeld } from '../cutting/machine';
 import { isUsable, pointAngleOf, type Drill } from '../drills/drill';
 import { chamferDiameter } from '../drills/drill-point';
 import { expectedHole } from '../drills/expected-hole';
@@ -13,7 +14,8 @@ import type { TappingQuestion } from '../tapping/tapping-question';
 import { tappingSpeed } from '../tapping/tapping-speed';
 import { waysOfTapping, type TappingWay } from '../tapping/ways-of-tapping';
 import { engagement } from '../threads/engagement';
-import { isTapered, type Thread } from '../threads/thread';
+import { isPipe, isTapered, type Thread } from '../threads/thread';
+import { taperTapDrill } from '../tap-drill/taper-tap-drill';
 import type { ThreadPart } from './hole-plan';
 import type { HoleQuestion } from './question';
 import type { ResolvedHole, ResolvedThread } from './resolved-hole';
@@ -190,6 +192,34 @@ function tapCautions(best: TappingWay, thread: Thread): Caution[] {
 }
 const WORN_FROM = 1.5;
 
+/** A pipe thread seals by its length: a wall thinner than that does not hold it. */
+function pipeWall({ feature: { thread } }: ResolvedThread, { thicknessMm }: ResolvedHole): Caution[] {
+  if (!isTapered(thread) || thicknessMm === undefined) return [];
+  const { handTightMm, effectiveMm } = taperTapDrill(thread);
+  if (thicknessMm >= effectiveMm - 1e-9) return [];
+  const values = {
+    thread: thread.designation,
+    wall: depth(thicknessMm),
+    needed: depth(effectiveMm),
+    hand: depth(handTightMm),
+  };
+  return [
+    thicknessMm < handTightMm
+      ? caution(
+          'stop',
+          'pipe-wall',
+          '{thread} goes {hand} in by hand alone and the wall is {wall}: use a boss, a coupling, or a straight thread with a seal.',
+          values,
+        )
+      : caution(
+          'warn',
+          'pipe-wall',
+          '{thread} seals over {needed} of thread and the wall is {wall}: a boss is better.',
+          values,
+        ),
+  ];
+}
+
 /** Fewer threads than this in a plate hold nothing but light duty. Trade rule. */
 const LIGHT_DUTY_THREADS = 5;
 const TOO_FEW_THREADS = 3;
@@ -223,7 +253,7 @@ function partOf(
   const { material } = q;
   const { question, choice, used, because, proposed } = drill;
   const bolt = boltFor(q, thread);
-  const held = !isTapered(thread) && material.group !== 'plastic';
+  const held = !isTapered(thread) && !isPipe(thread) && material.group !== 'plastic';
   return {
     thread,
     at,
@@ -262,6 +292,7 @@ function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: 
       ...drill.value.cautions,
       ...drawnDepth(at, best),
       ...threadsInSheet(at),
+      ...pipeWall(at, hole),
       ...cautions,
       ...tapCautions(best, at.feature.thread),
     ],
@@ -270,7 +301,8 @@ function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: 
 
 /** Forming is weighed beside cutting where the metal flows and a tap for it hangs in the crib. */
 function mayForm(q: HoleQuestion, { feature: { thread, leftHand } }: ResolvedThread, { shop }: Context): boolean {
-  if (q.tap !== 'auto' || !formingVerdict(thread, q.material).allowed) return false;
+  // A hole drilled by hand is not close enough to form in.
+  if (q.tap !== 'auto' || isHandHeld(q.machine) || !formingVerdict(thread, q.material).allowed) return false;
   const hand = leftHand ? 'left' : 'right';
   return (shop.taps ?? []).some(
     (t) => t.geometry === 'form' && t.thread === thread.designation && t.hand === hand && isTapUsable(t),

@@ -1,11 +1,11 @@
 import { caution, mm, ok, percent, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
 import { nameToBuy } from '../cutting/suited-drills';
-import { drillName, isUsable, sizedDrill, type Drill } from '../drills/drill';
+import { ALL_DRILLS, drillName, isUsable, sizedDrill, type Drill } from '../drills/drill';
 import { expectedHoleMm } from '../drills/expected-hole';
 import type { Context } from '../operation/context';
 import type { ShopHabits } from '../shop/habits';
 import { chooseTapDrill, type TapDrillChoice } from '../tap-drill/choose-tap-drill';
-import { judgeDrill, type TapDrillCandidate, type TapDrillQuestion } from '../tap-drill/tap-drill-candidate';
+import { judgeDrill, sameSize, type TapDrillCandidate, type TapDrillQuestion } from '../tap-drill/tap-drill-candidate';
 import { tapDrillCautions } from '../tap-drill/tap-drill-cautions';
 import { reasonablePercent } from '../tap-drill/target-percent';
 import { classLimits, looserClass, usualClass, type ClassLimits } from '../threads/class-limits';
@@ -105,6 +105,14 @@ function missingNote(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrill
 }
 
 function toBuy(q: TapDrillQuestion, choice: TapDrillChoice, used: TapDrillCandidate): Caution {
+  // In tough metal a drill under the printed chart’s is inside the class and seizes the tap all the same.
+  if (choice.candidates.some((c) => c.verdict !== 'outside'))
+    return caution(
+      'warn',
+      'drill-to-buy',
+      'In this metal no smaller than the printed chart says, and “{pool}” has none that is inside the class: you need {drill}.',
+      { pool: q.pool.label, drill: nameToBuy(used.drill) },
+    );
   return caution('warn', 'drill-to-buy', 'Nothing in “{pool}” is inside the class: you need {drill}.{instead}', {
     pool: q.pool.label,
     drill: nameToBuy(used.drill),
@@ -129,6 +137,44 @@ function unreasonable({ thread }: TapDrillQuestion, { drill, percentOnDrill: p }
       { drill: drillName(drill), percent: percent(p) },
     ),
   ];
+}
+
+/** The drill that the drawing gives, where nobody asks for another: obeyed where the thread comes out, else overruled aloud. */
+function drawnDrill(
+  q: TapDrillQuestion,
+  choice: TapDrillChoice,
+  { drawn }: ResolvedThread,
+  asked: Drill | undefined,
+): { obeyed?: TapDrillCandidate; cautions: Caution[] } {
+  if (!drawn || asked || isTapered(q.thread)) return { cautions: [] };
+  const size = sizedDrill(drawn.diameterMm);
+  const drill =
+    q.pool.drills.find((d) => isUsable(d) && sameSize(d, size)) ?? ALL_DRILLS.find((d) => sameSize(d, size));
+  const judged = judgeDrill(q, drill ?? size);
+  const other = choice.choice?.drill;
+  const values = {
+    drawn: drillName(judged.drill),
+    other: other ? drillName(other) : 'another',
+    percent: percent(judged.percentOnDrill ?? 0),
+  };
+  if (judged.verdict === 'outside' || unreasonable(q, judged).length > 0)
+    return {
+      cautions: [
+        caution(
+          'warn',
+          'drawn-drill',
+          'The drawing gives a {drawn} drill: {percent}, out of class here. {other} is used; ask who drew it.',
+          values,
+        ),
+      ],
+    };
+  return {
+    obeyed: judged,
+    cautions:
+      other && !sameSize(other, judged.drill)
+        ? [caution('note', 'drawn-drill', 'Drill as on the drawing; by percentage it would be {other}.', values)]
+        : [],
+  };
 }
 
 /** The drill to use: the one asked for, the one of the shop's method, the best of the pool, or the one to buy. */
@@ -218,9 +264,12 @@ export function drillForThread(q: HoleQuestion, at: ResolvedThread, ctx: Context
   const forming = drillQuestion(q, at, ctx, true);
   const question = q.tap === 'form' ? forming : drillQuestion(q, at, ctx, false);
   const choice = chooseTapDrill(question);
-  const chosen = chooseDrill(question, choice, q.drill, q.tap === 'form' ? 'percentage' : habits.tapDrill);
+  const drawn = drawnDrill(question, choice, at, q.drill);
+  const wanted = q.drill ?? drawn.obeyed?.drill;
+  const chosen = chooseDrill(question, choice, wanted, q.tap === 'form' ? 'percentage' : habits.tapDrill);
   if (!chosen.ok) return chosen;
-  const { because, proposed, used, cautions } = chosen.value;
+  const { because, proposed, used } = chosen.value;
+  const cautions = [...chosen.value.cautions, ...drawn.cautions];
   const found = { question, forming, choice, because, proposed };
   const existingMm = q.existing?.kind === 'plain' ? q.existing.diameterMm : undefined;
   if (existingMm === undefined) return ok({ ...found, used, serves: false, cautions });

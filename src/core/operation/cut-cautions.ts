@@ -4,7 +4,7 @@ import { needsCobalt } from '../cutting/suited-drills';
 import { drillName } from '../drills/drill';
 import { chiselEdge } from '../drills/drill-point';
 import { usualFluteMm } from '../drills/flute-length';
-import { grabs } from '../materials/material';
+import { grabs, mustHaveFluid } from '../materials/material';
 import type { Asked, Context } from './context';
 import type { Cut, CutSpec } from './operation';
 
@@ -99,6 +99,14 @@ function speedCautions({ family }: CutSpec, { speed }: Cut): Caution[] {
   return speed.ok ? speed.value.cautions.filter((c) => slowMatters || c.code !== 'speed-low') : [];
 }
 
+const dryCautions = ({ family }: CutSpec, { material, dry }: Asked): Caution[] =>
+  when(family === 'drill' && dry && mustHaveFluid(material), () =>
+    caution('warn', 'dry', 'Dry in {material}: it seizes and hardens. Use {fluid}.', {
+      material: material.label,
+      fluid: material.lubricant,
+    }),
+  );
+
 /** Everything to watch in a cut: speed, tool, pilot, machine, reach, steel of the drill. */
 export const cutCautions = (spec: CutSpec, cut: Cut, { asked }: Context): Caution[] => [
   ...cut.ideal.cautions,
@@ -107,5 +115,6 @@ export const cutCautions = (spec: CutSpec, cut: Cut, { asked }: Context): Cautio
   ...pilotCautions(spec, asked),
   ...machineCautions(spec, cut, asked),
   ...steelCautions(spec, asked),
+  ...dryCautions(spec, asked),
   ...reachCautions(spec),
 ];

@@ -9,16 +9,23 @@ export interface TaperRow {
   diameterMm: number;
   /** Length that goes together by hand, mm. */
   handTightMm: number;
+  /** Effective thread: what a sound joint takes of the wall, mm. */
+  effectiveMm: number;
 }
 
 const LISTED: ReadonlyMap<string, TaperRow> = new Map([
-  ...NPT.map(({ size, tpi, drill, drillIn, handTightIn }): [string, TaperRow] => [
+  ...NPT.map(({ size, tpi, drill, drillIn, handTightIn, effectiveIn }): [string, TaperRow] => [
     `${size}-${tpi} NPT`,
-    { label: drill, diameterMm: inchToMm(drillIn), handTightMm: inchToMm(handTightIn) },
+    {
+      label: drill,
+      diameterMm: inchToMm(drillIn),
+      handTightMm: inchToMm(handTightIn),
+      effectiveMm: inchToMm(effectiveIn),
+    },
   ]),
-  ...RC.map(({ size, drillMm, handTightMm }): [string, TaperRow] => [
+  ...RC.map(({ size, drillMm, handTightMm, effectiveMm }): [string, TaperRow] => [
     `Rc ${size}`,
-    { label: `${drillMm}`, diameterMm: drillMm, handTightMm },
+    { label: `${drillMm}`, diameterMm: drillMm, handTightMm, effectiveMm },
   ]),
 ]);
 

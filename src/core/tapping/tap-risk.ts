@@ -1,4 +1,4 @@
-import { TAPPED_TO_HB, type Material } from '../materials/material';
+import { mustHaveFluid, TAPPED_TO_HB, type Material } from '../materials/material';
 import { percentOfThread } from '../threads/percent-of-thread';
 import { HAND_LIMIT_NM, oneWorse, safetyLevel, worstLevel, type SafetyLevel } from './tap-strength';
 import { fluidFactor, packingFactor, rubFactor, type TappingConditions } from './tapping-torque';
@@ -41,6 +41,7 @@ export function riskLevel(c: TappingConditions, safety: number, torqueNm: number
     safetyLevel(safety),
     bestOf(c),
     c.byHand && torqueNm > HAND_LIMIT_NM.wrench ? 'careful' : 'calm',
+    c.fluid === 'dry' && mustHaveFluid(c.material) ? 'warn' : 'calm',
     c.leastMinorMm !== undefined && c.minorMm < c.leastMinorMm ? 'careful' : 'calm',
   );
   return leanBreaks(c) ? oneWorse(level) : level;

@@ -1,8 +1,7 @@
-import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
+import { depth, mm, phrase, type Phrase } from '../answer/answer';
 import { isRigid } from '../cutting/machine';
 import { TAPPED_TO_HB } from '../materials/material';
 import { isTapered } from '../threads/thread';
-import { expectedCoast } from './stopping-room';
 import type { TappingQuestion } from './tapping-question';
 
 export const WAYS = [
@@ -143,13 +142,18 @@ function withoutGuide(id: WayId, q: TappingQuestion): Phrase | undefined {
   return undefined;
 }
 
-function withoutLathe(id: WayId, { machine, hole }: TappingQuestion): Phrase | undefined {
+const NO_CHUCK_SLIPS = phrase(
+  'Under M5 no plain chuck slips before the tap breaks: under power only in a tapping head with its clutch set.',
+);
+
+function withoutLathe(id: WayId, { machine, hole, thread }: TappingQuestion): Phrase | undefined {
   if (id !== 'lathe' && id !== 'lathe-hand') return undefined;
   if (machine?.kind !== 'lathe') return phrase('Needs a lathe, with the hole on the axis of the part.');
   if ((hole.offAxisMm ?? 0) > ON_AXIS_MM)
     return Number.isFinite(hole.offAxisMm)
       ? phrase('The hole is {off} off the axis of the part.', { off: mm(hole.offAxisMm ?? 0) })
       : phrase('The hole is not on the axis of the part.');
+  if (id === 'lathe' && thread.majorMm < CHUCK_SLIPS_FROM_MM) return NO_CHUCK_SLIPS;
   return undefined;
 }
 
@@ -159,19 +163,14 @@ function withoutSpindle(id: WayId, q: TappingQuestion): Phrase | undefined {
     return phrase('Needs a drill press or mill whose spindle can be turned by hand over the hole.');
   if (id === 'power-start') {
     if (!pressOrMill(q)) return phrase('Needs a drill press or mill over the hole.');
-    if (thread.majorMm < CHUCK_SLIPS_FROM_MM) return phrase('Under M5 no plain chuck slips before the tap breaks.');
+    if (thread.majorMm < CHUCK_SLIPS_FROM_MM) return NO_CHUCK_SLIPS;
   }
   if (id !== 'reversing-spindle') return undefined;
   if (machine?.kind === 'hand-drill') return phrase('A hand-held drill cannot hold the tap square and stop in time.');
   if (!machine || !pressOrMill(q)) return phrase('Needs a drill press or mill that reverses.');
   if (!machine.reversible)
     return phrase('The {machine} does not reverse: the tap could not be backed out.', { machine: machine.name });
-  const coast = expectedCoast(machine, q.learned).revolutions;
-  return thread.majorMm < CHUCK_SLIPS_FROM_MM && coast > 1
-    ? phrase('Under M5 no plain chuck slips before the tap breaks, and this spindle coasts {coast}.', {
-        coast: quantity(coast, 'turns'),
-      })
-    : undefined;
+  return thread.majorMm < CHUCK_SLIPS_FROM_MM ? NO_CHUCK_SLIPS : undefined;
 }
 
 function withoutHead(id: WayId, q: TappingQuestion): Phrase | undefined {

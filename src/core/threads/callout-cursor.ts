@@ -3,7 +3,7 @@ import { StopReading, stopReading } from '../answer/stop-reading';
 import { parseLength, type LengthUnit } from '../units/length';
 import type { Callout, CalloutFeature } from './callout';
 import { classLimits } from './class-limits';
-import { isTapered, type Thread } from './thread';
+import { isTapered, type Thread, type ThreadSeries } from './thread';
 
 /** A pattern that matches only where the reader stands. */
 export const sticky = (source: string): RegExp => new RegExp(source, 'y');
@@ -14,6 +14,9 @@ const LENGTH = String.raw`(?:\d{1,3}[-\s])?\d{1,4}\/\d{1,3}|\d*[.,]?\d+`;
 const UNIT = String.raw`(?:\s*(?:mm|in(?:ch(?:es)?)?\b\.?|"|thou\b))?`;
 /** A length with or without its unit. */
 export const MEASURE = `(?:${LENGTH})${UNIT}`;
+
+/** Fractions, and decimals that begin with their point and have three places, are inches wherever they stand. */
+const INCH_ALONE = /^\s*(?:(?:\d{1,3}[-\s])?\d{1,3}\/\d{1,3}|\.\d{3,5})\s*$/;
 
 /** Longest length that is read, mm. */
 const LONGEST_MM = 5000;
@@ -29,10 +32,14 @@ function normalForm(text: string): string {
   }).join('');
 }
 
+const PIPE: readonly ThreadSeries[] = ['G', 'Rp', 'Rc'];
+
 /** Drawing practice: lengths beside a thread are in the thread's own system. */
 export function unitBeside({ features }: Callout): LengthUnit | undefined {
   const feature = features.find((f) => f.kind === 'thread');
-  return feature && (feature.thread.system === 'metric' ? 'mm' : 'in');
+  // Pipe threads are named in inches and drawn in either system.
+  if (!feature || PIPE.includes(feature.thread.series)) return undefined;
+  return feature.thread.system === 'metric' ? 'mm' : 'in';
 }
 
 /** Where a reader stands in a callout, and what it has read so far. Readers of one notation share it. */
@@ -116,10 +123,11 @@ export class CalloutCursor {
 
   /** A length in mm, in its own unit, else in that of the thread beside it, else in the shop's. */
   measure(text: string, match: RegExpExecArray): number {
-    const parsed = parseLength(text, unitBeside(this.callout) ?? this.bareUnit);
+    const inch = INCH_ALONE.test(text);
+    const parsed = parseLength(text, inch ? 'in' : (unitBeside(this.callout) ?? this.bareUnit));
     if (!parsed.ok || parsed.value.mm <= 0 || parsed.value.mm > LONGEST_MM)
       return this.stop('length', match, '“{text}” is not a usable length.', 'Write a number above zero.', { text });
-    if (parsed.value.assumed) this.assumedUnit = parsed.value.unit;
+    if (parsed.value.assumed && !inch) this.assumedUnit = parsed.value.unit;
     return parsed.value.mm;
   }
 

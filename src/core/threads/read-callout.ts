@@ -4,10 +4,12 @@ import { inchToMm, type LengthUnit } from '../units/length';
 import type { Callout } from './callout';
 import { CalloutCursor, SIZE, unitBeside } from './callout-cursor';
 import { readBa } from './callout-notations/ba';
+import { readDrill } from './callout-notations/drills';
 import { readExtent } from './callout-notations/extent';
 import { readInch } from './callout-notations/inch';
 import { readMetric } from './callout-notations/metric';
 import { readOtherForm } from './callout-notations/pipe';
+import { readRemark } from './callout-notations/remarks';
 import { readSeriesFirst } from './callout-notations/series-first';
 import { readFit, readShape } from './callout-notations/shapes';
 import { readLeadingCount, readWord, SPACE } from './callout-notations/words';
@@ -21,6 +23,8 @@ const MAX_LENGTH = 200;
 
 /** The notations of a callout, in the order in which they are tried. */
 const NOTATIONS: readonly ((c: CalloutCursor) => boolean)[] = [
+  readDrill,
+  readRemark,
   readMetric,
   readBa,
   readInch,

@@ -50,15 +50,26 @@ export const NPT: readonly {
   drill: string;
   drillIn: number;
   handTightIn: number;
+  effectiveIn: number;
 }[] = [
-  { size: '1/16', outsideIn: 0.3125, tpi: 27, drill: 'D', drillIn: 0.246, handTightIn: 0.16 },
-  { size: '1/8', outsideIn: 0.405, tpi: 27, drill: 'R', drillIn: 0.339, handTightIn: 0.1615 },
-  { size: '1/4', outsideIn: 0.54, tpi: 18, drill: '7/16', drillIn: 0.4375, handTightIn: 0.2278 },
-  { size: '3/8', outsideIn: 0.675, tpi: 18, drill: '37/64', drillIn: 0.578125, handTightIn: 0.24 },
-  { size: '1/2', outsideIn: 0.84, tpi: 14, drill: '23/32', drillIn: 0.71875, handTightIn: 0.32 },
-  { size: '3/4', outsideIn: 1.05, tpi: 14, drill: '59/64', drillIn: 0.921875, handTightIn: 0.339 },
-  { size: '1', outsideIn: 1.315, tpi: 11.5, drill: '1-5/32', drillIn: 1.15625, handTightIn: 0.4 },
-  { size: '1-1/4', outsideIn: 1.66, tpi: 11.5, drill: '1-1/2', drillIn: 1.5, handTightIn: 0.42 },
+  { size: '1/16', outsideIn: 0.3125, tpi: 27, drill: 'D', drillIn: 0.246, handTightIn: 0.16, effectiveIn: 0.2611 },
+  { size: '1/8', outsideIn: 0.405, tpi: 27, drill: 'R', drillIn: 0.339, handTightIn: 0.1615, effectiveIn: 0.2639 },
+  { size: '1/4', outsideIn: 0.54, tpi: 18, drill: '7/16', drillIn: 0.4375, handTightIn: 0.2278, effectiveIn: 0.4018 },
+  { size: '3/8', outsideIn: 0.675, tpi: 18, drill: '37/64', drillIn: 0.578125, handTightIn: 0.24, effectiveIn: 0.4078 },
+  { size: '1/2', outsideIn: 0.84, tpi: 14, drill: '23/32', drillIn: 0.71875, handTightIn: 0.32, effectiveIn: 0.5337 },
+  { size: '3/4', outsideIn: 1.05, tpi: 14, drill: '59/64', drillIn: 0.921875, handTightIn: 0.339, effectiveIn: 0.5457 },
+  { size: '1', outsideIn: 1.315, tpi: 11.5, drill: '1-5/32', drillIn: 1.15625, handTightIn: 0.4, effectiveIn: 0.6828 },
+  { size: '1-1/4', outsideIn: 1.66, tpi: 11.5, drill: '1-1/2', drillIn: 1.5, handTightIn: 0.42, effectiveIn: 0.7068 },
+  {
+    size: '1-1/2',
+    outsideIn: 1.9,
+    tpi: 11.5,
+    drill: '1-23/32',
+    drillIn: 1.71875,
+    handTightIn: 0.42,
+    effectiveIn: 0.7235,
+  },
+  { size: '2', outsideIn: 2.375, tpi: 11.5, drill: '2-3/16', drillIn: 2.1875, handTightIn: 0.436, effectiveIn: 0.7565 },
 ];
 
 /**

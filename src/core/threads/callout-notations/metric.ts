@@ -10,7 +10,7 @@ import { SPACE } from './words';
 
 const METRIC = sticky(String.raw`m\s*(\d{1,3}(?:[.,]\d{1,3})?)(?![\d.])`);
 const PITCH = sticky(String.raw`\s*[x*-]\s*(\d*[.,]?\d+)(?![\d/]|\s*[gh]\b|[gh])`);
-const CLASS = sticky(String.raw`\s*[-–]?\s*(\d[efgh](?:\d[efgh])?)(?![a-z\d])`);
+const CLASS = sticky(String.raw`\s*[-–]?\s*(\d[efgh](?:\d[efgh])?)(x?)(?![a-z\d])`);
 
 const decimal = (text: string): number => Number(text.replace(',', '.'));
 const coarseOf = (sizes: readonly Thread[]): Thread | undefined => sizes.find((t) => t.series === 'metric-coarse');
@@ -33,7 +33,8 @@ function noSuchSize(c: CalloutCursor, match: RegExpExecArray, major: number): ne
 function metricClass(c: CalloutCursor, thread: RegExpExecArray): string | undefined {
   const match = c.take(CLASS);
   if (!match) return undefined;
-  const typed = c.typed.slice(match.index, c.at).replace(/^[\s–-]+/, '');
+  const typed = c.typed.slice(match.index, c.at - match[2].length).replace(/^[\s–-]+/, '');
+  if (match[2]) c.note('{typed}X is the class of a forming tap: the hole is {typed}.', { typed });
   if (/^\d[gh]/.test(typed) && /^m/.test(c.typed.slice(thread.index)) && /h/.test(typed)) return typed.toUpperCase();
   if (/^[4-7][GH](?:[4-7][GH])?$/.test(typed)) return typed;
   return c.stop(

@@ -32,7 +32,9 @@ export function readOtherForm(c: CalloutCursor): boolean {
   return c.stop(
     'form-unknown',
     match,
-    'This thread form is not in the list.',
+    /^tr/.test(match[0])
+      ? 'Trapezoidal thread has no figures here: single-point it, or use its own set of taps.'
+      : 'This thread form is not in the list.',
     'Metric, UNC, UNF, UNEF, BA, BSW, BSF, G, Rp, Rc and NPT are.',
     {},
     nearestReadings(match[0]),

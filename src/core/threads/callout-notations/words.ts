@@ -15,7 +15,7 @@ const STUD_END = sticky(String.raw`(?:stud|inner)\s+end\b`);
 const OUTSIDE = sticky(String.raw`(?:outside|external|ext|male|rod|stud)\b`);
 const INSERT = sticky(String.raw`-?\s*(?:for\s+)?(?:helical\s+|wire\s+|coil\s+|thread\s+)*(?:sti|inserts?)\b`);
 const NOISE = sticky(
-  String.raw`(?:tap(?:ped)?|threads?|typ(?:ical)?|drill(?:ed)?|min(?:imum)?|full|hole|equally\s+spaced|eq\.?\s*sp\.?|int(?:ernal)?|on)\b|[-x](?!\s*[\d.])|[()]`,
+  String.raw`(?:tap(?:ped)?|threads?|thds?|and|typ(?:ical)?|drill(?:ed)?|min(?:imum)?|full|hole|equally\s+spaced|eq\.?\s*sp\.?|int(?:ernal)?|on)\b|[-x](?!\s*[\d.])|[()&]`,
 );
 
 /** `4x`, `(4)`, `4 holes` before everything else. */
