@@ -39,6 +39,20 @@ function faultsOf(page: Page) {
   return { faults, state };
 }
 
+/** How many records the browser keeps as waiting. */
+const waitingHere = (): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const asked = indexedDB.open('jolly-bit');
+    asked.onerror = () => reject(asked.error ?? new Error('open'));
+    asked.onsuccess = () => {
+      const counted = asked.result.transaction('records').objectStore('records').count();
+      counted.onsuccess = () => {
+        asked.result.close();
+        resolve(counted.result);
+      };
+    };
+  });
+
 async function signIn(page: Page, who: string): Promise<void> {
   await page.getByLabel('Your name').fill(who);
   await page.getByLabel('Passcode of the shop').fill(PASSCODE);
@@ -85,6 +99,8 @@ test('a day in one browser: every view twice, a file in, work without a network,
     }
     await expect.poll(recorded).toBe(before + 5);
     await expect(page.getByText(/to send/)).toBeHidden();
+    // What was taken leaves the browser's outbox once it was read back.
+    await expect.poll(() => page.evaluate(waitingHere)).toBe(0);
     await server.kill();
     state.offline = true;
     await page.waitForEvent('requestfailed');

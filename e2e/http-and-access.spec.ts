@@ -11,7 +11,7 @@ test('the interface answers, lists and describes itself', async ({ request }) =>
   const answer = await request.post('/api/v1/answer', { data: QUESTION });
   expect(answer.status()).toBe(200);
   expect((await answer.json()).tapDrill.chosen.label).toBe('17/64');
-  expect((await (await request.get('/api/v1/materials')).json()).materials).toHaveLength(31);
+  expect((await (await request.get('/api/v1/materials')).json()).materials).toHaveLength(34);
   expect((await (await request.get('/api/v1/threads?series=UNEF')).json()).threads[0].designation).toBe('#12-32 UNEF');
   expect((await (await request.get('/api/v1/drills?set=crib')).json()).sets[0].drills.length).toBeGreaterThan(150);
   expect((await (await request.get('/api/openapi.json')).json()).openapi).toBe('3.1.0');

@@ -59,7 +59,7 @@ describe('the sample shop', () => {
     again.client.close();
     const empty = await openDatabase(`file:${at.folder}/empty.db`);
     expect([await allJobs(empty.db), await shopRow(empty.db)]).toEqual([[], undefined]);
-    expect((await shopNow(empty.db)).materials).toHaveLength(31);
+    expect((await shopNow(empty.db)).materials).toHaveLength(34);
     empty.client.close();
   });
 
@@ -606,7 +606,10 @@ test('the OpenAPI document is generated from the schemas and every reference in 
 test('the catalogue: threads by series and part of the name, drills by set', async () => {
   const threads = (query: string) => threadList(checked(threadQuery, queryOf(new Request(`http://shop/?${query}`))));
   expect(threads('series=BA')).toHaveLength(17);
-  expect(threads('q=10-32').map((t) => [t.designation, t.threadsPerInch, t.class])).toEqual([['#10-32 UNF', 32, '2B']]);
+  expect(threads('q=10-32').map((t) => [t.designation, t.threadsPerInch, t.class])).toEqual([
+    ['#10-32 UNF', 32, '2B'],
+    ['#10-32 UNF STI', 32, 'insert'],
+  ]);
   expect(threads('series=NPT')[0]).toMatchObject({ class: null, minorDiameterMinMm: null });
   expect((await refusal(() => threads('series=cheese'))).errors[0].field).toBe('series');
   const shop = await shopNow(at.db);

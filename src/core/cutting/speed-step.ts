@@ -43,19 +43,25 @@ type Setting = Pick<SpeedChoice, 'rpm' | 'label' | 'rule'>;
 /** The trigger of a hand drill covers everything up to its gear's speed, in steps that a finger can hold. */
 const TRIGGER_RPM = 50;
 
+/** A trigger is held steadily from half of its travel on. Trade rule. */
+const HALF_TRAVEL = 0.5;
+
 /** Slowest that a machine can be held at, rev/min: of a hand drill what the trigger can be held at. */
 const slowestHeld = (machine: Machine): number =>
   machine.speeds.kind === 'steps' && isHandHeld(machine) ? TRIGGER_RPM : lowestRpm(machine);
 
 function triggerSetting(gears: readonly SpeedStep[], rpm: number): Setting {
   const rising = [...gears].sort((a, b) => a.rpm - b.rpm);
-  const gear = rising.find((g) => g.rpm >= rpm) ?? rising[rising.length - 1];
+  // The lowest gear that reaches it with the trigger at half of its travel or more; else the one below, held full.
+  const reaches = rising.find((g) => g.rpm >= rpm) ?? rising[rising.length - 1];
+  const lower = rising.findLast((g) => g.rpm < rpm);
+  const gear = lower && rpm < HALF_TRAVEL * reaches.rpm ? lower : reaches;
   const held = Math.min(gear.rpm, Math.max(TRIGGER_RPM, Math.round(rpm / TRIGGER_RPM) * TRIGGER_RPM));
   const share = Math.round((10 * held) / gear.rpm) * 10;
   return { rpm: held, label: share >= 100 ? gear.label : `${gear.label}, trigger about ${share} %`, rule: 'trigger' };
 }
 
-function settingFor(machine: Machine, rpm: number, below: boolean): Setting {
+function settingFor(machine: Machine, rpm: number, below: boolean, burns = false): Setting {
   const { speeds } = machine;
   if (speeds.kind === 'range') {
     const within = Math.min(Math.max(rpm, speeds.minRpm), speeds.maxRpm);
@@ -65,7 +71,10 @@ function settingFor(machine: Machine, rpm: number, below: boolean): Setting {
   const under = speeds.steps.filter((s) => s.rpm <= rpm);
   if (below && under.length > 0) return { ...stepOf(under.reduce((a, b) => (b.rpm > a.rpm ? b : a))), rule: 'below' };
   const gap = (step: SpeedStep): number => Math.abs(Math.log(step.rpm / rpm));
-  return { ...stepOf(speeds.steps.reduce((a, b) => (gap(b) < gap(a) ? b : a))), rule: below ? 'below' : 'nearest' };
+  // In steel and iron never a step that burns the lips while there is a slower one.
+  const cool = speeds.steps.filter((s) => s.rpm <= (rpm * SAFE_PERCENT.high) / 100);
+  const steps = burns && cool.length > 0 ? cool : speeds.steps;
+  return { ...stepOf(steps.reduce((a, b) => (gap(b) < gap(a) ? b : a))), rule: below ? 'below' : 'nearest' };
 }
 
 const stepOf = ({ rpm, label }: SpeedStep): { rpm: number; label: string } => ({ rpm, label });
@@ -114,6 +123,9 @@ export function asChoice(machine: Machine, setting: Setting, ideal: number): Spe
   };
 }
 
+/** Metals in which a drill that turns too fast loses its lips; in soft ones it does no harm. */
+const burnsLips = ({ group }: Material): boolean => group === 'steel' || group === 'iron' || group === 'stainless';
+
 /**
  * The speed to set on a machine for an ideal one, rev/min: next below for hard or work-hardening metal and by hand,
  * nearest (by ratio) otherwise; on a hand drill the lowest gear that reaches it, and the trigger.
@@ -143,7 +155,7 @@ export function chooseSpeed(
     (stepRule === 'auto' && (isHard(material) || isWorkHardening(material) || isHandHeld(machine)));
   const setting: Setting =
     wantedRpm === undefined
-      ? settingFor(machine, ideal, below)
+      ? settingFor(machine, ideal, below, burnsLips(material))
       : { ...settingFor(machine, wantedRpm, false), rule: 'set' };
   return ok(asChoice(machine, setting, ideal));
 }

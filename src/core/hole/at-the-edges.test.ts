@@ -114,7 +114,7 @@ describe('small holes and shallow depths', () => {
       const { p, spec, drillMm } = start(callout);
       expect([callout, spec.diameterMm < drillMm]).toEqual([callout, true]);
       const stops = p.operations.find((o) => o.key === 'drill')?.cut?.stop.map((s) => tell(s.order, 'mm')) ?? [];
-      if (callout !== 'M3 x 6 DEEP') expect(stops.join(' ')).toContain('Touch on the face beside the centre hole');
+      if (callout !== 'M3 x 6 DEEP') expect(stops.join(' ')).toContain('Touch the face beside the centre hole');
     }
   });
 
@@ -293,5 +293,66 @@ describe('pipe threads, and running dry', () => {
     expect(said(planned({ callout: 'M8 THRU', thickness: '10', material: 'iron-grey', dry: true }))).not.toContain(
       'Dry in',
     );
+  });
+});
+
+describe('walls, depth and speeds', () => {
+  test('a through thread under a counterbore counts the turns that it has', () => {
+    // 16 less 9 of counterbore: 7 mm of M6, and the 8 threads of a taper or the 4 of a plug.
+    const p = planned({ callout: 'M6 THRU CBORE ø11 x 9', thickness: '16', drills: 'all' });
+    const [use] = p.thread?.tapping.best.each ?? [];
+    expect([p.thread?.at.fromMm, p.thread?.at.lengthMm]).toEqual([9, 7]);
+    expect(use.turns.value).toBeCloseTo(7 + use.tap.chamferThreads, 9);
+  });
+
+  test('a way that makes the hole much deeper is taken only where nothing else does it', () => {
+    for (const [callout, thickness] of [
+      ['1/4-20 x 1.5 DEEP', '90'],
+      ['M8 x 48 DEEP', '120'],
+      ['M6 x 20 DEEP', '60'],
+    ]) {
+      const p = planned({ callout, thickness, material: 'stainless-austenitic', drills: 'all' });
+      const { best } = p.thread?.tapping ?? {};
+      const extra = (best?.depth?.fullDiameter.value ?? 0) - (p.thread?.at.lengthMm ?? 0);
+      expect([callout, extra <= 1.25 * (p.thread?.thread.majorMm ?? 0)]).toEqual([callout, true]);
+    }
+  });
+
+  test('of two ways to make room the one with the thicker wall is taken; under half a millimetre is none', () => {
+    for (const thickness of ['15.7', '16', '16.5', '17', '18']) {
+      const p = planned({ callout: 'M6 x 12 DEEP', thickness, drills: 'all' });
+      const { room, rooms = [] } = p.thread ?? {};
+      const walls = rooms.map((r) => r.wallMm ?? 0);
+      // A millimetre with usual tools is thin and yet better than a tool that the crib has not.
+      const usual = rooms.filter((r) => ['deeper', 'bottoming'].includes(r.id) && (r.wallMm ?? 0) >= 0.9);
+      const fits = rooms.some((r) => r.fits) && usual.length === 0;
+      expect(room?.wallMm).toBeGreaterThanOrEqual(0.5);
+      expect([
+        thickness,
+        fits ? room?.fits : room?.wallMm === Math.max(...(usual.length > 0 ? usual.map((r) => r.wallMm ?? 0) : walls)),
+      ]).toEqual([thickness, true]);
+    }
+  });
+
+  test('where no room leaves a wall the hole is refused for that', () => {
+    expect(refused({ callout: 'M6 x 12 DEEP', thickness: '15.2', drills: 'all' })).toEqual(['wall-zero@threadDepth']);
+  });
+
+  test('a sheet that has no thread to speak of is stopped, with what to use', () => {
+    const p = planned({ callout: 'M4 THRU', thickness: '0.8', material: 'stainless-austenitic', drills: 'all' });
+    expect(allCautions(p).find((c) => c.code === 'threads-in-sheet')?.level).toBe('stop');
+    expect(said(p)).toContain('rivet nut');
+  });
+
+  test('in steel and iron no step over 130 % while there is a slower one; a trigger at half of its travel or more', () => {
+    for (const material of ['iron-grey', 'steel-low-carbon', 'stainless-free-machining'])
+      for (const mm of [6, 8, 10, 14, 17, 19, 20]) {
+        const p = planned({ callout: `ø${mm} THRU`, thickness: '10', machine: 'mill', material, drills: 'all' });
+        const cut = p.operations.find((o) => o.key === 'drill')?.cut;
+        if (cut?.speed.ok) expect([material, mm, cut.speed.value.percentOfIdeal <= 130]).toEqual([material, mm, true]);
+      }
+    const held = planned({ callout: 'ø10.5 THRU', thickness: '6', machine: 'cordless', drills: 'all' });
+    const speed = held.operations.find((o) => o.key === 'drill')?.cut?.speed;
+    expect(speed?.ok && speed.value.label).not.toMatch(/trigger about [1-4]0 %/);
   });
 });

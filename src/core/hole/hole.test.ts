@@ -152,7 +152,9 @@ describe('one hole in full', () => {
     expect(codes('M8 THRU', { material: material('stainless-austenitic'), thicknessMm: 12 })).toEqual(
       expect.arrayContaining(['work-hardens', 'percent-range']),
     );
-    expect(codes('M8 x 16 DEEP', { thicknessMm: 22 })).toContain('wall-thin');
+    expect(codes('ø10 x 18 DEEP', { thicknessMm: 22 })).toContain('wall-thin');
+    // A bottoming tap would leave 0.2 of wall, which is none: a flat floor leaves 2.2.
+    expect(codes('M8 x 16 DEEP', { thicknessMm: 22 })).not.toContain('wall-thin');
     expect(codes('M8 THRU', { thicknessMm: 12, stockWidthMm: 20 })).toContain('edge-near');
     expect(codes('ø6.8 ↧ 18 M8 ↧ 16', { thicknessMm: 40 })).toContain('drawn-depth');
     expect(codes('M8 THRU', { thicknessMm: 12, pool: pool('metric-1-10-by-0.5') })).toContain('drill-to-buy');

@@ -32,7 +32,7 @@ function impossible(
   const { thread } = feature;
   const byHand = ways.find((w) => w.id === 'hand-free') ?? ways[0];
   const least = Math.min(...rooms.map((r) => r.totalMm));
-  if (least < thicknessMm || rooms.length === 0)
+  if (least <= thicknessMm - noWallMm(thread.majorMm) || rooms.length === 0)
     return problem(
       'no-way-to-tap',
       'tap',
@@ -138,9 +138,14 @@ function roomsOf(hole: ResolvedHole, at: ResolvedThread, drill: Drill, habits: S
 /** Rooms that need no tool of their own kind. */
 const USUAL_ROOMS: readonly string[] = ['deeper', 'point-135', 'bottoming'];
 
+/** Under this a wall is none, mm. Trade rule. */
+const noWallMm = (sizeMm: number): number => Math.max(0.5, 0.1 * sizeMm);
+/** A wall that is warned of, and better than tools that a crib seldom has, mm. Our judgement. */
+const THIN_YET_SOUND_MM = 0.9;
+
 /**
- * The room asked for; else the first that leaves a sound wall with usual tools; else a bottoming tap over a thin one; else
- * what leaves any wall.
+ * The room asked for; else the first that leaves a sound wall with usual tools, or a thin one; else with any tool, sound or
+ * the thickest.
  */
 function roomToUse(rooms: readonly Room[], q: HoleQuestion, drill: Drill): Room | undefined {
   const asked = rooms.find((r) => r.id === q.room);
@@ -149,9 +154,19 @@ function roomToUse(rooms: readonly Room[], q: HoleQuestion, drill: Drill): Room 
     (d) => isUsable(d) && Math.abs(d.diameterMm - drill.diameterMm) < 1e-3 && pointAngleOf(d) >= 135,
   );
   const usual = rooms.filter((r) => USUAL_ROOMS.includes(r.id) && (r.id !== 'point-135' || hasSplit));
-  const bottoming = rooms.find((r) => r.id === 'bottoming');
-  if (bottoming?.wallMm === undefined) return usual[0];
-  return usual.find((r) => r.fits) ?? [bottoming, ...rooms.slice(3)].find((r) => (r.wallMm ?? 1) > 0) ?? bottoming;
+  if (rooms[0]?.wallMm === undefined) return usual[0];
+  const thickest = (among: readonly Room[], leastMm: number): Room | undefined =>
+    among.reduce<Room | undefined>(
+      (a, r) => ((r.wallMm ?? 0) > Math.max(leastMm - 1e-9, (a?.wallMm ?? 0) + 1e-9) ? r : a),
+      undefined,
+    );
+  return (
+    usual.find((r) => r.fits) ??
+    thickest(usual, Math.max(THIN_YET_SOUND_MM, noWallMm(drill.diameterMm))) ??
+    rooms.find((r) => r.fits) ??
+    thickest(rooms, noWallMm(drill.diameterMm)) ??
+    rooms.find((r) => r.id === 'bottoming')
+  );
 }
 
 /** The way that is asked for where it can be done, else the one with the best rank. */
@@ -223,12 +238,27 @@ function pipeWall({ feature: { thread } }: ResolvedThread, { thicknessMm }: Reso
 /** Fewer threads than this in a plate hold nothing but light duty. Trade rule. */
 const LIGHT_DUTY_THREADS = 5;
 const TOO_FEW_THREADS = 3;
+/** Fewer than this hold nothing at all. Our judgement. */
+const NO_THREADS = 1.5;
 
 /** A sheet holds by the threads that are in it. */
 function threadsInSheet({ feature: { thread }, through, lengthMm }: ResolvedThread): Caution[] {
   const threads = lengthMm / thread.pitchMm;
   if (!through || isTapered(thread) || threads >= LIGHT_DUTY_THREADS) return [];
   const text = '{thread} in {sheet} holds by {threads} threads: ';
+  if (threads < NO_THREADS)
+    return [
+      caution(
+        'stop',
+        'threads-in-sheet',
+        '{thread} has {threads} threads in {sheet}: that holds nothing. Use a rivet nut or a weld nut.',
+        {
+          thread: thread.designation,
+          sheet: depth(lengthMm),
+          threads: threads.toFixed(1),
+        },
+      ),
+    ];
   const advice =
     threads < TOO_FEW_THREADS
       ? 'too few even for light duty. Back it with a nut, or use a finer pitch.'

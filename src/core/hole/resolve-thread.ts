@@ -165,6 +165,13 @@ const insideProblems = (thread: Thread, below: readonly PlainFeature[], d: Depth
       )
     : [];
 
+/** How deep a counterbore takes the thread of a through hole away, mm; 0 where it leaves nothing, which is refused. */
+function sunkMm(callout: Callout, endMm: number): number {
+  const depths = written(callout, 'counterbore').flatMap((f) => (f.extent?.kind === 'depth' ? [f.extent.mm] : []));
+  const deepest = Math.max(0, ...depths);
+  return deepest < endMm ? deepest : 0;
+}
+
 /** Settles a hole with a thread: what is drawn above and below it, its depth, through or blind; or says what is impossible. */
 export function resolveThread(
   q: HoleQuestion,
@@ -179,6 +186,7 @@ export function resolveThread(
   const d = settleDepths(q, feature, writtenThrough, aboveMm, q.thicknessMm, habits);
   const impossible = physicalProblems(q, thread, d, aboveMm);
   if (impossible.length > 0) return refuse(...impossible);
+  const fromMm = d.through ? Math.max(aboveMm, sunkMm(callout, d.endMm)) : aboveMm;
   const bores: DrawnBore[] = [
     ...above.map((f): DrawnBore => ({ role: 'upper', feature: f, fullMm: depthOf(f), through: false })),
     ...belowBores(below, d),
@@ -192,7 +200,7 @@ export function resolveThread(
   if (problems.length > 0) return refuse(...problems);
   return ok({
     callout,
-    thread: { feature, fromMm: aboveMm, lengthMm: d.endMm - aboveMm, through: d.through, drawn },
+    thread: { feature, fromMm, lengthMm: d.endMm - fromMm, through: d.through, drawn },
     bores,
     through: d.through || bores.some((b) => b.through),
     thicknessMm: d.thicknessMm,

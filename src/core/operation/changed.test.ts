@@ -208,7 +208,7 @@ describe('limits, each from both sides', () => {
   test('only a drill that meets a pilot, spot or centre hole has another place to touch', () => {
     const touched = (key: string, callout: string) =>
       op(key, { ...ten, callout, material: 'steel-low-carbon' }).cut?.stop.filter((s) =>
-        tell(s.order, 'mm').startsWith('Touch on the face beside'),
+        tell(s.order, 'mm').startsWith('Touch the face beside'),
       ).length;
     expect([
       touched('drill', 'ø16 x 20 DEEP'),

@@ -55,9 +55,9 @@ describe('how far the stop lets the drill', () => {
     expect(kinds({ machine: { ...press, kind: 'hand-drill' } })[0]).toBe('tape');
     // In a pilot of 4: 2 / tan 59 = 1.20 deeper already.
     const [, inPilot] = figures(10, { inHoleMm: 4 }).stop;
-    expect(tell(inPilot.order, 'mm')).toContain('1.2 mm down, and only 22.8 mm are left from there');
+    expect(tell(inPilot.order, 'mm')).toContain('1.2 mm down already, 22.8 mm from there');
     const [, inSpot] = figures(8, { startsIn: { mouthMm: 10, angleDeg: 90 } }).stop;
-    expect(tell(inSpot.order, 'mm')).toContain('Touch on the face beside the spot');
+    expect(tell(inSpot.order, 'mm')).toContain('Touch the face beside the spot');
   });
 
   test('under a larger part the pecks count from its floor', () => {

@@ -60,6 +60,9 @@ function peckDetail({ pecks, peckEveryMm }: Cut): Phrase[] {
   ];
 }
 
+/** A pull under this is nothing to clamp against, N. Our judgement. */
+const WORTH_SAYING_N = 5;
+
 /** The details that every cut has: speed, withdrawals, breakthrough, holding, fluid. */
 function cutDetails({ kind }: CutStep, cut: Cut, { asked }: Context): Phrase[] {
   const { breaksThroughMm: through, grab } = cut;
@@ -74,7 +77,7 @@ function cutDetails({ kind }: CutStep, cut: Cut, { asked }: Context): Phrase[] {
           }),
         ]
       : []),
-    ...(grab && kind !== 'start'
+    ...(grab && kind !== 'start' && grab.force.value >= WORTH_SAYING_N
       ? [
           phrase('If it grabs, it pulls with {force} at the edge: {holding}.', {
             force: quantity(grab.force.value, 'N'),

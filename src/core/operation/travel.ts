@@ -43,10 +43,10 @@ function touchNotes(spec: CutSpec, travelMm: number, tipMm: number): Phrase[] {
   if (deeper <= 0.05 || deeper >= travelMm - tipMm) return [];
   const where = inPilot ? 'hole' : (startsIn?.name ?? 'spot');
   return [
-    phrase(
-      `Touch on the face beside the ${where}: in it you are already {deeper} down, and only {left} are left from there.`,
-      { deeper: depth(deeper), left: depth(travelMm - deeper) },
-    ),
+    phrase(`Touch the face beside the ${where}: in it the drill is {deeper} down already, {left} from there.`, {
+      deeper: depth(deeper),
+      left: depth(travelMm - deeper),
+    }),
   ];
 }
 

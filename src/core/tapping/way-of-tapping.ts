@@ -47,9 +47,7 @@ function wrenchFor(torqueNm: number | undefined): Phrase {
   if (torqueNm === undefined) return phrase('Two-handed wrench; stop at the gauge.');
   if (torqueNm <= HAND_LIMIT_NM.tHandle) return phrase('T-handle or small wrench.');
   if (torqueNm <= HAND_LIMIT_NM.wrench)
-    return phrase('Two-handed wrench, about {long} long, evenly with both hands.', {
-      long: { ...depth(250), places: 0 },
-    });
+    return phrase('Two-handed wrench, about 250 mm (10 in) long, evenly with both hands.');
   return phrase('Too much torque for a hand wrench: use a machine, or a longer wrench and a guide.');
 }
 

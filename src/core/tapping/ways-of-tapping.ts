@@ -96,11 +96,28 @@ function handCost(id: WayId, q: TappingQuestion, { taps }: TapSequence): number 
 /** Points for a tap that does not reach: it needs a long shank. */
 const reachCost = ({ each }: Turning): number => (each.some((use) => use.tipMm > use.tap.reachMm + 0.5) ? 10 : 0);
 
+/** Depth beyond the thread that costs, in diameters: more than this, or what makes a hole deeper than that. Trade rule. */
+const DEEP = { extraD: 1, holeD: 5 } as const;
+const DEEP_POINTS = { owned: 40, toBuy: 120, eachD: 20 } as const;
+/** Points for a hole that this way makes much deeper than the thread needs: only where no other tap does it, never to buy one. */
+function depthCost({ depth, taps }: Turning, { hole, thread }: TappingQuestion): number {
+  if (!depth) return 0;
+  // What a spindle needs to stop in is a choice of its own.
+  const stoppingMm = taps[taps.length - 1].geometry === 'spiral-point' ? 0 : depth.chipRoomMm - thread.pitchMm;
+  const full = depth.fullDiameter.value - hole.fromMm - stoppingMm;
+  const extraD = (full - hole.depthMm) / thread.majorMm;
+  const makesDeep = full > DEEP.holeD * thread.majorMm && hole.depthMm <= DEEP.holeD * thread.majorMm;
+  if (extraD <= DEEP.extraD && !makesDeep) return 0;
+  return (
+    DEEP_POINTS[taps.every((t) => t.owned) ? 'owned' : 'toBuy'] + DEEP_POINTS.eachD * Math.max(0, extraD - DEEP.extraD)
+  );
+}
+
 function costOf(id: WayId, q: TappingQuestion, sequence: TapSequence, way: WayOfTapping): TappingCost {
   const breaking = breakingCost(way.load?.safety) + (hasChippingTeeth(way) ? TEETH_POINTS : 0);
   const lean = leanCost(way, q);
   const time = timeCost(way.secondsAll, q);
-  const room = stoppingCost(way) + wallCost(way, q);
+  const room = stoppingCost(way) + wallCost(way, q) + depthCost(way, q);
   const suit =
     suitCost(q, sequence) +
     handCost(id, q, sequence) +

@@ -106,7 +106,8 @@ export function show({ value, unit, places }: Quantity, display: Display): Shown
   if (unit === 'mm/min') return { number: trimmed(value, 1), unit };
   if (unit === 'percent' && value >= 100) return { number: value.toFixed(0), unit: '%' };
   const digits = unit === 'Nm' && value >= 10 ? 1 : (DECIMALS[unit] ?? 3);
-  return { number: trimmed(value, digits), unit: NAMES[unit] ?? unit };
+  const number = trimmed(value, digits);
+  return { number, unit: unit === 'turns' && number === '1' ? 'turn' : (NAMES[unit] ?? unit) };
 }
 
 /** What is typed in a unit as the core has it: 80 ksi is 552 MPa. */
