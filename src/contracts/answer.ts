@@ -166,7 +166,7 @@ const tapDrillItem = z.object({
   targetPercent: z.number().nullable(),
   rangeLowPercent: z.number().nullable(),
   rangeHighPercent: z.number().nullable(),
-  because: z.enum(['chosen', 'asked', 'to-buy']),
+  because: z.enum(['chosen', 'asked', 'drawn', 'to-buy']),
   chosen: candidate,
   missing: candidate.nullable().describe('Best drill made, when the set misses it'),
   closestOutside: candidate.nullable(),

@@ -33,8 +33,8 @@ export interface ThreadPart {
     used: TapDrillCandidate;
     /** Hole that it leaves, with its working. */
     hole: Estimate;
-    /** Why this drill: chosen from the pool, asked for, must be bought. */
-    because: 'chosen' | 'asked' | 'to-buy';
+    /** Why this drill: chosen from the pool, asked for, on the drawing, must be bought. */
+    because: 'chosen' | 'asked' | 'drawn' | 'to-buy';
     /** What the plan would use if nobody asked for another. */
     proposed?: Drill;
   };

@@ -268,7 +268,8 @@ export function drillForThread(q: HoleQuestion, at: ResolvedThread, ctx: Context
   const wanted = q.drill ?? drawn.obeyed?.drill;
   const chosen = chooseDrill(question, choice, wanted, q.tap === 'form' ? 'percentage' : habits.tapDrill);
   if (!chosen.ok) return chosen;
-  const { because, proposed, used } = chosen.value;
+  const { proposed, used } = chosen.value;
+  const because = drawn.obeyed ? 'drawn' : chosen.value.because;
   const cautions = [...chosen.value.cautions, ...drawn.cautions];
   const found = { question, forming, choice, because, proposed };
   const existingMm = q.existing?.kind === 'plain' ? q.existing.diameterMm : undefined;

@@ -46,7 +46,15 @@ function TapDrill({ part, plan, display, actions }: ToolProps & { part: ThreadPa
   const inOwnUnit = used.drill.series === 'metric' && display === 'mm';
   return (
     <Block
-      label={because === 'asked' ? 'Drill, set by you' : because === 'to-buy' ? 'Drill to buy' : 'Drill'}
+      label={
+        because === 'asked'
+          ? 'Drill, set by you'
+          : because === 'drawn'
+            ? 'Drill, as drawn'
+            : because === 'to-buy'
+              ? 'Drill to buy'
+              : 'Drill'
+      }
       figure={<span data-testid="drill">{drillName(used.drill)}</span>}
       beside={!inOwnUnit && <Figure quantity={mm(used.drill.diameterMm)} display={display} />}
     >
@@ -200,6 +208,7 @@ function turnsOf({ thread }: HolePlan): Turns | undefined {
   return {
     total: best.turns.value,
     bite: best.biteTurns,
+    through: thread.at.through,
     pitchMm,
     fromMm: thread.at.fromMm,
     full: thread.at.lengthMm / pitchMm,

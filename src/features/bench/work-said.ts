@@ -44,7 +44,13 @@ function figuresOf(
           },
         ]),
     ...(turns !== undefined && Number.isFinite(turns)
-      ? [{ label: 'turns, last safe', figure: turns.toFixed(1), notOnPhone: true as const }]
+      ? [
+          {
+            label: best?.depth ? 'turns, last safe' : 'turns, then through',
+            figure: turns.toFixed(1),
+            notOnPhone: true as const,
+          },
+        ]
       : []),
     ...(best?.clutch ? [{ label: 'clutch', figure: showText(best.clutch, display) }] : []),
     ...(cut && !cut.spec.through ? [{ label: 'stop, from touch', figure: tenths(cut.travel.value) }] : []),

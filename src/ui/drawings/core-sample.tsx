@@ -28,6 +28,8 @@ export interface Turns {
   fromMm: number;
   /** Turns after which the full thread is made and only the chamfer goes on. */
   full: number;
+  /** Nothing stops it: there is no last safe turn. */
+  through: boolean;
 }
 
 interface Props {
@@ -283,7 +285,13 @@ function HoleSample({ section, turns, beside, display, draw, onWorking }: Props)
 }
 
 /** Turn by turn beside the depths that the tap's nose reaches: bites, the run of the chamfer, the last safe turn. */
-function TurnStrip({ turns: { total, bite, pitchMm, fromMm, full }, y }: { turns: Turns; y: (mm: number) => number }) {
+function TurnStrip({
+  turns: { total, bite, pitchMm, fromMm, full, through },
+  y,
+}: {
+  turns: Turns;
+  y: (mm: number) => number;
+}) {
   const at = (turn: number): number => y(fromMm + turn * pitchMm);
   const perTurn = Math.max(0.1, (at(total) - at(0)) / total);
   // Bites too fine to be told apart are drawn as turns.
@@ -291,7 +299,11 @@ function TurnStrip({ turns: { total, bite, pitchMm, fromMm, full }, y }: { turns
   const bars = Array.from({ length: Math.ceil(total / step - 1e-9) }, (_, i) => i * step);
   const label = [1, 2, 5, 10, 20, 50].find((n) => n * perTurn >= 24) ?? 100;
   return (
-    <g className="font-cond" role="img" aria-label={`${total.toFixed(1)} turns, the last that is safe`}>
+    <g
+      className="font-cond"
+      role="img"
+      aria-label={`${total.toFixed(1)} turns${through ? ', then it is through' : ', the last that is safe'}`}
+    >
       <text x={STRIP.left} y={at(0) - 9} fill="#d5def7" fontSize="13">
         {bite > 0 ? 'turns, bite by bite' : 'turns, no reversing'}
       </text>
@@ -312,9 +324,13 @@ function TurnStrip({ turns: { total, bite, pitchMm, fromMm, full }, y }: { turns
             {turn}
           </text>
         ))}
-      <path d={`M${STRIP.left - 8},${at(total)} h${STRIP.width + 22}`} stroke="#ff9d9d" strokeWidth="2.4" />
+      <path
+        d={`M${STRIP.left - 8},${at(total)} h${STRIP.width + 22}`}
+        stroke={through ? '#eef2ff' : '#ff9d9d'}
+        strokeWidth="2.4"
+      />
       <text x={STRIP.left - 8} y={at(total) + 18} fill="#eef2ff" fontSize="16" fontWeight="700">
-        {`${total.toFixed(1)} last safe turn`}
+        {through ? `through at ${full.toFixed(1)}, on to ${total.toFixed(1)}` : `${total.toFixed(1)} last safe turn`}
       </text>
     </g>
   );

@@ -24,7 +24,7 @@ export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
   const bites =
     reversals.length > 0 && x(reversals[0]) - x(0) < 5 ? reversals.filter((t) => Number.isInteger(t)) : reversals;
   const say = [
-    `${total.toFixed(1)} turns, the last safe one`,
+    `${total.toFixed(1)} turns${hardStop === undefined ? ', then it is through' : ', the last safe one'}`,
     reversals.length > 0 ? `back every ${reversals[0]} turns` : 'no turning back',
     ...(clearOuts.length > 0 ? [`clear the chips at ${clearOuts.map((t) => t.toFixed(0)).join(', ')}`] : []),
     ...(hardStop === undefined ? [] : [`the bottom at ${hardStop.toFixed(1)}`]),
@@ -66,7 +66,7 @@ export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
         ))}
       <path d={`M${x(total)},${BAR.top - 10} V${BAR.top + BAR.height + 8}`} stroke="#ffffff" strokeWidth="5" />
       <text x={Math.min(x(total), right - 4)} y={BAR.top + BAR.height + 46} textAnchor="end" {...label} fontSize={25}>
-        {`${total.toFixed(1)} turns, last safe`}
+        {`${total.toFixed(1)} turns, ${hardStop === undefined ? 'through' : 'last safe'}`}
       </text>
       {hardStop !== undefined && (
         <>
