@@ -46,6 +46,13 @@ export function expected(
   return level === undefined ? { ...typical, n: 0 } : known[level];
 }
 
+/** One sigma of a time as a share of the usual one. Our judgement. */
+const TIME_SIGMA = 0.3;
+
+/** Seconds that something takes over the usual ones. @param levels from the most general to the most particular */
+export const expectedTime = (levels: readonly string[], learned: Learned | undefined): Expected =>
+  expected('seconds', { mean: 1, sigma: TIME_SIGMA }, levels, learned);
+
 /** Diameters that behave alike, by the largest of each band, mm. */
 const BANDS_MM = [3, 6, 10, 16, 25] as const;
 

@@ -1,10 +1,10 @@
 import { isRigid, type Machine } from './machine';
-import { DRILLED_TO_HB, isHard, isWorkHardening, type Material } from '../materials/material';
+import { DRILLED_TO_HB, isTough, type Material } from '../materials/material';
 import { drillName, type Drill, type DrillMaterial } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
 
 /** Metals in which cobalt keeps its edge and plain high-speed steel soon loses it. Trade rule. */
-export const needsCobalt = (m: Material): boolean => m.group === 'stainless' || isHard(m) || isWorkHardening(m);
+export const needsCobalt = isTough;
 
 /** Whether a drill of this steel cuts a metal at all; a softer one burns at any speed. */
 export const cutsMetal = ({ material = 'hss' }: Pick<Drill, 'material'>, { hardnessHb }: Material): boolean =>
@@ -15,7 +15,7 @@ export const steelFor = (metal: Material): DrillMaterial | undefined =>
   (['cobalt', 'carbide'] as const).find((material) => !cutsMetal({}, metal) && cutsMetal({ material }, metal));
 
 /** A drill as it is to be bought for a metal: in the steel that cuts it. */
-export const madeFor = <D extends Drill>(drill: D, metal: Material): D => {
+export const inSteelFor = <D extends Drill>(drill: D, metal: Material): D => {
   const material = steelFor(metal);
   return material ? { ...drill, material } : drill;
 };

@@ -53,6 +53,12 @@ describe('hardness has a ceiling, for taps and for drills, of the catalogue and 
     expect(machined.thread?.tapping.best.id).toBe('reversing-spindle');
     expect(machined.thread?.tapping.best.taps.every((t) => t.steel === 'cobalt' || t.steel === 'carbide')).toBe(true);
     expect(RANK.indexOf(levelOf(machined) ?? '')).toBeGreaterThanOrEqual(2);
+    // A plain tap of the crib does not cut it: one to buy is named.
+    const withTaps = planned(
+      { callout: 'M8 THRU', thickness: '12', material: 'own-380', drills: 'cobalt', machine: 'mill' },
+      { at: { ...shop, taps: [usualOwnTap('t', threadNamed('M8') as Thread, 'plug')] } },
+    );
+    expect(withTaps.thread?.tapping.best.taps.map((t) => [t.steel, t.owned])).toContainEqual(['cobalt', false]);
     // The press does not reverse, and no tap is turned by hand in it.
     expect(refused({ callout: 'M8 THRU', thickness: '12', material: 'own-380', drills: 'cobalt' }, shop)).toEqual([
       'no-way-to-tap@tap',
@@ -213,6 +219,9 @@ describe('small taps and hands', () => {
         { at },
       ).thread?.kind;
     expect([kind('cordless'), kind('mill')]).toEqual(['cut', 'form']);
+    const drawn = { callout: '20x M2.5 THRU TAP DRILL 2.1', machine: 'mill', thickness: '4', drills: 'all' };
+    const cut = planned({ ...drawn, material: 'aluminium-wrought-6000' }, { at });
+    expect([cut.thread?.kind, cut.thread?.tapDrill.because]).toEqual(['cut', 'drawn']);
   });
 });
 
@@ -250,6 +259,12 @@ describe('what prints say', () => {
   ])('%s is read', (callout, expected) => {
     const read = readCallout(callout);
     expect(read.ok && writeCallout(read.value)).toBe(expected);
+  });
+
+  test('a fraction beside a metric thread is inches, and that is said', () => {
+    const read = readCallout('M8 x 1/2 DEEP');
+    expect(read.ok && writeCallout(read.value)).toBe('M8x1.25 x 12.7 DEEP');
+    expect(read.ok && read.value.notes.map((n) => tell(n, 'mm'))).toContain('1/2 is read as inches.');
   });
 
   test.each(['1/2-10 ACME', '1/4-28 UNJF-3B', 'Tr 10x2'])('%s is refused by its name, with what to do', (callout) => {

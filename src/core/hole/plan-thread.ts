@@ -330,9 +330,14 @@ function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: 
 }
 
 /** Forming is weighed beside cutting where the metal flows and a tap for it hangs in the crib. */
-function mayForm(q: HoleQuestion, { feature: { thread, leftHand } }: ResolvedThread, { shop }: Context): boolean {
-  // A hole drilled by hand is not close enough to form in.
-  if (q.tap !== 'auto' || isHandHeld(q.machine) || !formingVerdict(thread, q.material).allowed) return false;
+function mayForm(
+  q: HoleQuestion,
+  { feature: { thread, leftHand }, drawn }: ResolvedThread,
+  { shop }: Context,
+): boolean {
+  // A hole drilled by hand is not close enough to form in; the drill on a drawing is one to cut with.
+  if (q.tap !== 'auto' || drawn !== undefined || isHandHeld(q.machine) || !formingVerdict(thread, q.material).allowed)
+    return false;
   const hand = leftHand ? 'left' : 'right';
   return (shop.taps ?? []).some(
     (t) => t.geometry === 'form' && t.thread === thread.designation && t.hand === hand && isTapUsable(t),

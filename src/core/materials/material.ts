@@ -50,9 +50,11 @@ export const HARD_HB = 250;
 
 export const isHard = (m: Material): boolean => m.hardnessHb >= HARD_HB;
 
-/** Metals that must have their fluid: dry they seize on the tool. */
-export const mustHaveFluid = (m: Material): boolean =>
-  !m.runsDry && (m.group === 'stainless' || m.group === 'titanium' || m.group === 'nickel' || isHard(m));
+/** Stainless, titanium, nickel and what is hard: they wear edges, seize taps in small holes, and dry they seize on the tool. */
+export const isTough = (m: Material): boolean => m.group === 'stainless' || isHard(m) || isWorkHardening(m);
+
+/** Metals that must have their fluid. */
+export const mustHaveFluid = (m: Material): boolean => !m.runsDry && isTough(m);
 
 /** Brinell numbers up to which a metal is tapped by hand (38 HRC), and tapped at all (45 HRC). Our judgement. */
 export const TAPPED_TO_HB = { byHand: 355, atAll: 420 } as const;

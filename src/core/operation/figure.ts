@@ -1,18 +1,15 @@
 import { about, answer, depth, phrase, quantity, type Answer, type Phrase } from '../answer/answer';
-import { expected } from '../answer/estimate';
+import { expectedTime } from '../answer/estimate';
 import { changesOf } from './changes';
 import type { Context } from './context';
 import { cutFigures, cuttingTime, type CutOverride } from './cut';
 import type { Cut, CutSpec, Operation } from './operation';
 import { orderOf, type CutStep, type Step } from './step';
 
-/** One sigma of the seconds of an operation as a share of the usual ones. Our judgement. */
-const TIME_SIGMA = 0.3;
-
 /** The time of a step as this shop takes it, where it knows; tapping knows its own. */
-function expectedTime({ kind }: Step, usual: Answer, { asked, shop }: Context): Answer {
+function timeHere({ kind }: Step, usual: Answer, { asked, shop }: Context): Answer {
   const levels = [kind, `${kind}|${asked.machine?.id ?? ''}`];
-  const share = expected('seconds', { mean: 1, sigma: TIME_SIGMA }, levels, shop.learned);
+  const share = expectedTime(levels, shop.learned);
   if (share.n === 0 || kind === 'tap') return usual;
   return answer(usual.value * share.mean, 's', {
     rule: usual.working.rule,
@@ -100,7 +97,7 @@ function figureCut(step: CutStep, spec: CutSpec, ctx: Context, over?: CutOverrid
     order: orderOf({ ...step, spec }),
     details: [...cutDetails(step, cut, ctx), ...step.details],
     cut,
-    time: expectedTime(step, cuttingTime(cut), ctx),
+    time: timeHere(step, cuttingTime(cut), ctx),
     cautions: [...about(key, step.cautions), ...about(key, cut.cautions)],
     ...(inserted ? { inserted } : {}),
     ...(choices ? { choices } : {}),
@@ -120,7 +117,7 @@ export function figure(step: Step, ctx: Context): Operation {
     code,
     order,
     details,
-    time: expectedTime(step, handTime(step.seconds, step.purpose), ctx),
+    time: timeHere(step, handTime(step.seconds, step.purpose), ctx),
     cautions: about(key, step.cautions),
     ...(tap ? { tap } : {}),
     ...(inserted ? { inserted } : {}),

@@ -1,8 +1,8 @@
 import { answer, percent, type Answer } from '../answer/answer';
-import { cutsMetal, madeFor as inSteelFor, preferenceRank } from '../cutting/suited-drills';
+import { cutsMetal, inSteelFor, preferenceRank } from '../cutting/suited-drills';
 import { ALL_DRILLS, isUsable, type Drill } from '../drills/drill';
 import { drillsBetween } from '../drills/near-size';
-import { isHard, type Material } from '../materials/material';
+import { isHard, isTough, type Material } from '../materials/material';
 import { isMetric } from '../threads/thread';
 import { formingTarget } from './forming';
 import { judgeDrill, sameSize, type TapDrillCandidate, type TapDrillQuestion } from './tap-drill-candidate';
@@ -60,9 +60,7 @@ function costOf(q: TapDrillQuestion, c: TapDrillCandidate, target: number, range
 /** Stringy or hard: more thread than is needed seizes the tap. */
 const tightens = (m: Material): boolean => m.chips === 'stringy' || isHard(m);
 
-/** In tough metal never under the printed chart's drill: the tap seizes there. */
-const isTough = (m: Material): boolean =>
-  m.group === 'stainless' || m.group === 'titanium' || m.group === 'nickel' || isHard(m);
+/** In tough metal never under the printed chart's drill, mm: the tap seizes there. Sizes of two systems meet within this. */
 const CHART_REACH_MM = 0.03;
 function leastMm({ thread, material, forming, limits, wantedPercent }: TapDrillQuestion): number {
   if (forming || !limits || wantedPercent !== undefined || !isTough(material)) return 0;

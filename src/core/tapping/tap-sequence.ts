@@ -1,7 +1,7 @@
 import { TAPPED_TO_HB, type Material } from '../materials/material';
 import { isTapered } from '../threads/thread';
 import { isTapUsable, tapToUse } from './own-tap';
-import { roleOf, TAP_ROLES, usualTap, type TapRole, type TapToUse } from './tap';
+import { roleOf, TAP_ROLES, usualTap, type Tap, type TapRole, type TapToUse } from './tap';
 import { isTreacherous } from './tap-risk';
 import { tapHook } from './tools-for-metal';
 import type { TappingQuestion } from './tapping-question';
@@ -38,11 +38,15 @@ const BLIND: readonly (readonly TapRole[])[] = [
 /** Serial sets are proposed where the crib has one, never to buy. */
 const ONLY_OWNED: readonly TapRole[] = ['rougher', 'intermediate', 'finisher'];
 
-/** Taps of the crib that make this thread. */
-export function tapsFor({ thread, taps, leftHand, habits }: TappingQuestion): TapToUse[] {
+/** Above what a hand turns only cobalt and carbide keep their edge. */
+export const holdsEdge = ({ steel }: Pick<Tap, 'steel'>, { hardnessHb }: Material): boolean =>
+  hardnessHb <= TAPPED_TO_HB.byHand || steel === 'cobalt' || steel === 'carbide';
+
+/** Taps of the crib that make this thread in this metal. */
+export function tapsFor({ thread, taps, leftHand, habits, material }: TappingQuestion): TapToUse[] {
   const hand = leftHand ? 'left' : 'right';
   return (taps ?? [])
-    .filter((t) => t.thread === thread.designation && t.hand === hand && isTapUsable(t))
+    .filter((t) => t.thread === thread.designation && t.hand === hand && isTapUsable(t) && holdsEdge(t, material))
     .map((t) => tapToUse(t, thread, habits.tapNames));
 }
 
@@ -53,7 +57,7 @@ function byRole(q: TappingQuestion, own: readonly TapToUse[], role: TapRole): Ta
   if (ONLY_OWNED.includes(role)) return undefined;
   const usual = usualTap(role, q.thread, q.habits.tapNames, !q.hole.through, q.taps === undefined);
   // To buy for hard metal: one that holds its edge.
-  return q.material.hardnessHb > TAPPED_TO_HB.byHand
+  return !holdsEdge(usual, q.material)
     ? { ...usual, steel: 'cobalt', name: `${usual.name}, cobalt`, owned: false }
     : usual;
 }

@@ -11,7 +11,6 @@ import {
 } from '../answer/answer';
 import { rpmFor, sfmToMPerMin } from '../cutting/cutting-speed';
 import { isRigid } from '../cutting/machine';
-import { TAPPED_TO_HB } from '../materials/material';
 import { handTappingSeconds, machineTappingSeconds } from './rhythm';
 import { clutchSetting } from './clutch-setting';
 import { expectedLean, expectedTapTime } from './expected-tapping';
@@ -151,8 +150,6 @@ function cannotHold(id: WayId, q: TappingQuestion, { taps }: Turning): Phrase | 
     });
   if (taps.some((t) => t.steel === 'carbide') && (facts.byHand || !isRigid(machine)))
     return phrase('A carbide tap snaps by hand or in a press: it needs a rigid machine.');
-  if (q.material.hardnessHb > TAPPED_TO_HB.byHand && taps.some((t) => t.steel !== 'cobalt' && t.steel !== 'carbide'))
-    return phrase('Above 38 HRC only cobalt and carbide taps hold their edge.');
   const last = taps[taps.length - 1];
   const outMm = last.chamferThreads * thread.pitchMm;
   if (hole.through && hole.behindMm !== undefined && outMm > hole.behindMm)

@@ -124,9 +124,11 @@ export class CalloutCursor {
   /** A length in mm, in its own unit, else in that of the thread beside it, else in the shop's. */
   measure(text: string, match: RegExpExecArray): number {
     const inch = INCH_ALONE.test(text);
-    const parsed = parseLength(text, inch ? 'in' : (unitBeside(this.callout) ?? this.bareUnit));
+    const unit = unitBeside(this.callout) ?? this.bareUnit;
+    const parsed = parseLength(text, inch ? 'in' : unit);
     if (!parsed.ok || parsed.value.mm <= 0 || parsed.value.mm > LONGEST_MM)
       return this.stop('length', match, '“{text}” is not a usable length.', 'Write a number above zero.', { text });
+    if (inch && unit !== 'in') this.note('{text} is read as inches.', { text: text.trim() });
     if (parsed.value.assumed && !inch) this.assumedUnit = parsed.value.unit;
     return parsed.value.mm;
   }

@@ -29,7 +29,7 @@ export const INSERT: ThreadStandard = {
   isSize: ({ designation }, size) => designation.startsWith(size),
   usualClass: () => 'insert',
   looser: () => undefined,
-  // The minor diameter is held to grade 5, so that the coil seats; inch pitches by the nearest metric one's share.
+  // The minor diameter is held to grade 5, so that the coil seats; inch pitches by the curve of the metric ones.
   limits: (thread) => {
     const { majorMm, pitchMm } = thread;
     const um = tolerancesUm(pitchMm)?.[1];
