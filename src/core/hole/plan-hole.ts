@@ -239,7 +239,7 @@ function operationsOf(
   const deepest = deepestOf(steps);
   const wall = wallUnder(hole, deepest);
   const operations = steps.map((step) => {
-    const op = namedChange(figure(step, ctx), made.thread, set, q.drill);
+    const op = namedChange((work?.figure ?? figure)(step, ctx), made.thread, set, q.drill);
     return withCautions(op, [
       ...tooShallow(op, made.thread),
       ...(step === deepest ? thinWall(wall, sizeOf(made)) : []),

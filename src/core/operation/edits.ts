@@ -2,6 +2,9 @@ import { ok, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { Drill } from '../drills/drill';
 import { inWantedOrder } from '../units/in-wanted-order';
 import type { BoreTool } from './bore';
+import { changesOf } from './changes';
+import type { Context } from './context';
+import { figure } from './figure';
 import { insertedStep, type InsertedOperation } from './inserted-step';
 import { KINDS } from './kinds';
 import type { Operation, OperationCode } from './operation';
@@ -40,12 +43,22 @@ export interface EditedOperations extends EditedSteps {
   operations: Operation[];
 }
 
-/** A user's changes with what makes them: a plan without any does not need it. */
+/** A user's changes with what makes and says them: a plan without any does not need it. */
 export interface EditWork {
   edits: OperationEdits;
   apply: typeof applyEdits;
+  /** Figures of a step, which says what the user changed of it. */
+  figure: typeof figure;
 }
-export const withEdits = (edits: OperationEdits): EditWork => ({ edits, apply: applyEdits });
+export const withEdits = (edits: OperationEdits): EditWork => ({ edits, apply: applyEdits, figure: figureChanged });
+
+/** One that the user set otherwise is figured as the plan would do it too, to say what changed. */
+function figureChanged(step: Step, ctx: Context): Operation {
+  const now = figure(step, ctx);
+  if (step.by !== 'cut' || !step.changed) return now;
+  const planned = figure({ ...step, spec: step.changed.planned, changed: undefined }, ctx);
+  return { ...now, changes: changesOf(planned, now) };
+}
 
 export type FindDrill = (label: string) => Drill | undefined;
 

@@ -1,9 +1,8 @@
 import { about, answer, depth, phrase, quantity, type Answer, type Phrase } from '../answer/answer';
 import { expectedTime } from '../answer/estimate';
-import { changesOf } from './changes';
 import type { Context } from './context';
-import { cutFigures, cuttingTime, type CutOverride } from './cut';
-import type { Cut, CutSpec, Operation } from './operation';
+import { cutFigures, cuttingTime } from './cut';
+import type { Cut, Operation } from './operation';
 import { orderOf, type CutStep, type Step } from './step';
 
 /** The time of a step as this shop takes it, where it knows; tapping knows its own. */
@@ -88,13 +87,13 @@ function cutDetails({ kind }: CutStep, cut: Cut, { asked }: Context): Phrase[] {
   ];
 }
 
-function figureCut(step: CutStep, spec: CutSpec, ctx: Context, over?: CutOverride): Operation {
-  const { key, kind: code, inserted, choices } = step;
-  const cut = cutFigures(spec, ctx, over);
+function figureCut(step: CutStep, ctx: Context): Operation {
+  const { key, kind: code, inserted, choices, spec, changed } = step;
+  const cut = cutFigures(spec, ctx, changed?.over);
   return {
     key,
     code,
-    order: orderOf({ ...step, spec }),
+    order: orderOf(step),
     details: [...cutDetails(step, cut, ctx), ...step.details],
     cut,
     time: timeHere(step, cuttingTime(cut), ctx),
@@ -104,13 +103,9 @@ function figureCut(step: CutStep, spec: CutSpec, ctx: Context, over?: CutOverrid
   };
 }
 
-/** A step with its figures. One that the user set otherwise is figured as the plan would do it too, to say what changed. */
+/** A step with its figures. */
 export function figure(step: Step, ctx: Context): Operation {
-  if (step.by === 'cut') {
-    const { changed } = step;
-    const now = figureCut(step, step.spec, ctx, changed?.over);
-    return changed ? { ...now, changes: changesOf(figureCut(step, changed.planned, ctx), now) } : now;
-  }
+  if (step.by === 'cut') return figureCut(step, ctx);
   const { key, kind: code, order, details, tap, inserted } = step;
   return {
     key,
