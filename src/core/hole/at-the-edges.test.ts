@@ -65,7 +65,10 @@ describe('hardness has a ceiling, for taps and for drills, of the catalogue and 
     ]);
     expect(
       refused({ callout: 'M8 THRU', thickness: '12', material: 'own-430', machine: 'mill', drills: 'carbide' }, shop),
-    ).toEqual(['no-way-to-tap@tap']);
+    ).toEqual(['metal-hard@material']);
+    // An old thread in it is kept.
+    const kept = { callout: 'M8 THRU', thickness: '12', material: 'own-430', machine: 'mill', existing: 'thread' };
+    expect(refused(kept, shop)).toEqual([]);
   });
 
   test('a drill: high-speed steel to 40 HRC, cobalt to 46, carbide above on a rigid machine; else refused, not slowed', () => {
@@ -84,7 +87,7 @@ describe('hardness has a ceiling, for taps and for drills, of the catalogue and 
     const of = (id: string) => MATERIALS.find((m) => m.id === id)?.hardnessHb;
     expect([of('steel-hard-40'), of('steel-hard-50'), of('steel-tool-hardened')]).toEqual([371, 481, 615]);
     expect(refused({ callout: 'M8 THRU', thickness: '12', material: 'steel-hard-50', machine: 'mill' })).toEqual([
-      'no-way-to-tap@tap',
+      'metal-hard@material',
     ]);
   });
 });

@@ -1,3 +1,4 @@
+import { TAPPED_TO_HB } from '../materials/material';
 import { depth, mm, percent, phrase, problem, type Problem } from '../answer/answer';
 import { drillName, sizedDrill, type Drill } from '../drills/drill';
 import { formingVerdict } from '../tap-drill/forming';
@@ -95,6 +96,20 @@ function formingProblems({ tap, material }: HoleQuestion, thread: Thread): Probl
     : [];
 }
 
+/** A metal that no tap cuts: an old thread in it is only kept. */
+const hardProblems = ({ material, existing }: HoleQuestion): Problem[] =>
+  material.hardnessHb <= TAPPED_TO_HB.atAll || existing?.kind === 'thread'
+    ? []
+    : [
+        problem(
+          'metal-hard',
+          'material',
+          'No tap cuts this metal: {hardness}, over 45 HRC.',
+          'Thread-mill or spark it, or tap before hardening.',
+          { hardness: `${material.hardnessHb} HB` },
+        ),
+      ];
+
 /** A drill that is as large as the thread. */
 const drillProblems = (drill: Drill, thread: Thread): Problem[] =>
   drill.diameterMm < thread.majorMm
@@ -114,6 +129,7 @@ const drillProblems = (drill: Drill, thread: Thread): Problem[] =>
  * @param drawnMm drill or larger bore without a depth that the callout draws beside the thread, mm
  */
 export const threadProblems = (q: HoleQuestion, thread: Thread, drawnMm: number | undefined): Problem[] => [
+  ...hardProblems(q),
   ...percentProblems(q, thread),
   ...partsProblems(q),
   ...boltProblems(q),

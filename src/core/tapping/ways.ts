@@ -189,12 +189,10 @@ function withoutHead(id: WayId, q: TappingQuestion): Phrase | undefined {
   return undefined;
 }
 
-/** A metal too hard for any tap, or for one turned by hand or in a machine that gives way. */
+/** A metal too hard for a tap turned by hand or in a machine that gives way. */
 function tooHard(id: WayId, { material, machine }: TappingQuestion): Phrase | undefined {
   const { hardnessHb: hb } = material;
   const hardness = `${hb} HB`;
-  if (hb > TAPPED_TO_HB.atAll)
-    return phrase('At {hardness} no tap cuts it: thread-mill or spark it, or tap before hardening.', { hardness });
   if (hb <= TAPPED_TO_HB.byHand) return undefined;
   if (WAY_FACTS[id].byHand)
     return phrase('At {hardness} no tap is turned by hand: it takes a rigid machine, or tapping before hardening.', {

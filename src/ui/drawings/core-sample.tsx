@@ -330,8 +330,13 @@ function TurnStrip({
         strokeWidth="2.4"
       />
       <text x={STRIP.left - 8} y={at(total) + 18} fill="#eef2ff" fontSize="16" fontWeight="700">
-        {through ? `through at ${full.toFixed(1)}, on to ${total.toFixed(1)}` : `${total.toFixed(1)} last safe turn`}
+        {through ? `through at ${full.toFixed(1)}` : `${total.toFixed(1)} last safe turn`}
       </text>
+      {through && (
+        <text x={STRIP.left - 8} y={at(total) + 36} fill="#eef2ff" fontSize="16" fontWeight="700">
+          {`run on to ${total.toFixed(1)}`}
+        </text>
+      )}
     </g>
   );
 }
