@@ -12,8 +12,10 @@ const numbers = Array.from({ length: 10_000 }, (_, i) => (i * 7919) % 10_007);
 /** The reference that other times are given against: sorting 10,000 numbers, ms. */
 export const yardstickMs = median(200, () => void Float64Array.from(numbers).sort());
 
-/** Prints one measurement with its ratio to the yardstick. */
-export function report(name: string, runs: number, work: () => void): void {
+/** Prints one measurement with its ratio to the yardstick; over its limit the bench fails. */
+export function report(name: string, runs: number, work: () => void, limit?: number): void {
   const ms = median(runs, work);
-  console.log(JSON.stringify({ name, ms, yardstickMs, ratio: ms / yardstickMs }));
+  const ratio = ms / yardstickMs;
+  console.log(JSON.stringify({ name, ms, yardstickMs, ratio, limit }));
+  if (limit !== undefined && ratio > limit) process.exitCode = 1;
 }

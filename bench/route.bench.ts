@@ -27,9 +27,11 @@ const question = (i: number) => ({
   thickness: String(20 + (i % 20)),
   machine: SAMPLE_MACHINES[i % 4].id,
 });
-report(`${COUNT} features planned with the full crib, each on its own`, 5, () => {
+const singly = (): void => {
   for (let i = 0; i < COUNT; i++) planForm(question(i), shop);
-});
+};
+singly();
+report(`${COUNT} features planned with the full crib, each on its own`, 7, singly, 700);
 
 const head: JobHead = { materialId: MATERIALS[0].id, quantity: 1, part: USUAL_PART };
 report(`${COUNT} features planned with the full crib, in a job (equal ones once)`, 5, () => {

@@ -107,12 +107,8 @@ export const mm = (value: number): Quantity => ({ value, unit: 'mm' });
 export const depth = (value: number): Quantity => ({ value, unit: 'mm', places: 1 });
 export const percent = (value: number): Quantity => ({ value, unit: 'percent' });
 export const phrase = (text: string, values?: Phrase['values']): Phrase => (values ? { text, values } : { text });
-export const caution = (level: CautionLevel, code: string, text: string, values?: Phrase['values']): Caution => ({
-  code,
-  level,
-  subject: WHOLE_HOLE,
-  ...phrase(text, values),
-});
+export const caution = (level: CautionLevel, code: string, text: string, values?: Phrase['values']): Caution =>
+  values ? { code, level, subject: WHOLE_HOLE, text, values } : { code, level, subject: WHOLE_HOLE, text };
 
 /** Cautions attached to an operation by its key. */
 export const about = (subject: string, cautions: readonly Caution[]): Caution[] =>
@@ -143,18 +139,9 @@ export function answer(
   },
   cautions: Caution[] = [],
 ): Answer {
-  const { rule, formula, inchFormula, source, inputs, assumptions = [] } = working;
-  return {
-    value,
-    unit,
-    working: {
-      rule,
-      formula,
-      ...(inchFormula === undefined ? {} : { inchFormula }),
-      inputs: inputs.map(([label, q]) => ({ label, quantity: q })),
-      source,
-      assumptions,
-    },
-    cautions,
-  };
+  const { rule, formula, inchFormula, source, assumptions = [] } = working;
+  const inputs = working.inputs.map(([label, q]) => ({ label, quantity: q }));
+  const how: Working = { rule, formula, inputs, source, assumptions };
+  if (inchFormula !== undefined) how.inchFormula = inchFormula;
+  return { value, unit, working: how, cautions };
 }

@@ -41,9 +41,9 @@ export function expected(
   levels: readonly string[],
   learned: Learned | undefined,
 ): Expected {
-  const known = learned?.[figure] ?? {};
-  const level = levels.findLast((key) => key in known);
-  return level === undefined ? { ...typical, n: 0 } : known[level];
+  const known = learned?.[figure];
+  const level = known && levels.findLast((key) => key in known);
+  return known && level !== undefined ? known[level] : { mean: typical.mean, sigma: typical.sigma, n: 0 };
 }
 
 /** One sigma of a time as a share of the usual one. Our judgement. */

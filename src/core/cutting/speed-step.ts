@@ -69,19 +69,27 @@ function settingFor(machine: Machine, rpm: number, below: boolean, burns = false
   }
   if (isHandHeld(machine)) return triggerSetting(speeds.steps, rpm);
   const under = speeds.steps.filter((s) => s.rpm <= rpm);
-  if (below && under.length > 0) return { ...stepOf(under.reduce((a, b) => (b.rpm > a.rpm ? b : a))), rule: 'below' };
+  if (below && under.length > 0)
+    return stepAs(
+      under.reduce((a, b) => (b.rpm > a.rpm ? b : a)),
+      'below',
+    );
   const gap = (step: SpeedStep): number => Math.abs(Math.log(step.rpm / rpm));
   // In steel and iron never a step that burns the lips while there is a slower one.
   const cool = speeds.steps.filter((s) => s.rpm <= (rpm * SAFE_PERCENT.high) / 100);
   const steps = burns && cool.length > 0 ? cool : speeds.steps;
-  return { ...stepOf(steps.reduce((a, b) => (gap(b) < gap(a) ? b : a))), rule: below ? 'below' : 'nearest' };
+  return stepAs(
+    steps.reduce((a, b) => (gap(b) < gap(a) ? b : a)),
+    below ? 'below' : 'nearest',
+  );
 }
 
-const stepOf = ({ rpm, label }: SpeedStep): { rpm: number; label: string } => ({ rpm, label });
+const stepAs = ({ rpm, label }: SpeedStep, rule: Setting['rule']): Setting => ({ rpm, label, rule });
 
 function speedCautions(machine: Machine, rpm: number, ideal: number): Caution[] {
-  const lowest = slowestHeld(machine);
   const percentOfIdeal = (rpm / ideal) * 100;
+  if (percentOfIdeal >= SAFE_PERCENT.low && percentOfIdeal <= SAFE_PERCENT.high) return [];
+  const lowest = slowestHeld(machine);
   const values = {
     percent: percent(percentOfIdeal),
     ideal: quantity(ideal, 'rpm'),
@@ -99,18 +107,16 @@ function speedCautions(machine: Machine, rpm: number, ideal: number): Caution[] 
         values,
       ),
     ];
-  if (percentOfIdeal < SAFE_PERCENT.low)
-    return [
-      caution(
-        'warn',
-        'speed-low',
-        rpm < highestRpm(machine)
-          ? 'This is only {percent} of the ideal {ideal}: slow, and it grabs sooner. The {machine} has faster speeds.'
-          : 'This is only {percent} of the ideal; the {machine} tops out at {limit}. It cuts slowly: feed lightly, as the feed is per turn.',
-        values,
-      ),
-    ];
-  return [];
+  return [
+    caution(
+      'warn',
+      'speed-low',
+      rpm < highestRpm(machine)
+        ? 'This is only {percent} of the ideal {ideal}: slow, and it grabs sooner. The {machine} has faster speeds.'
+        : 'This is only {percent} of the ideal; the {machine} tops out at {limit}. It cuts slowly: feed lightly, as the feed is per turn.',
+      values,
+    ),
+  ];
 }
 
 /** A speed of a machine as a choice: what share of the ideal it is, and what to say of that. */
@@ -167,7 +173,7 @@ export function slowerSpeeds(machine: Machine, rpm: number, least: number): Sett
     return speeds.steps
       .filter((s) => s.rpm < rpm - 1e-6 && s.rpm >= least)
       .sort((a, b) => b.rpm - a.rpm)
-      .map((s) => ({ ...stepOf(s), rule: 'power' }));
+      .map((s) => stepAs(s, 'power'));
   const floor = Math.max(least, speeds.kind === 'range' ? speeds.minRpm : 0);
   return [0.9, 0.8, 0.7, 0.6, 0.5, 0.4]
     .map((share) => Math.round(share * rpm))

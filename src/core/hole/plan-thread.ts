@@ -116,6 +116,7 @@ function tappingQuestion(
     taps: shop.taps,
     aids: tappingAids(shop.tools),
     asked: q.taps,
+    askedWay: q.way,
     learned: shop.learned,
   };
 }

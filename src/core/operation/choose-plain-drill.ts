@@ -93,8 +93,10 @@ export function chooseReamDrill(
 ): ChosenDrill {
   const leave = reamAllowance(diameterMm);
   const left = (d: Drill): number => diameterMm - expectedHoleMm({ drill: d, start, material }, learned).mean;
+  // A hole is never a tenth of its drill over it: the rest need no prediction.
+  const near = (d: Drill): boolean => d.diameterMm < diameterMm && d.diameterMm > 0.85 * diameterMm - 2 * leave;
   const best = (list: readonly Drill[]): Drill | undefined =>
-    list.reduce<{ drill: Drill; off: number } | undefined>((a, drill) => {
+    list.filter(near).reduce<{ drill: Drill; off: number } | undefined>((a, drill) => {
       const leaves = left(drill);
       const off = Math.abs(leaves - leave);
       return leaves >= LEAST_LEFT * leave && leaves <= MOST_LEFT * leave && (!a || off < a.off) ? { drill, off } : a;

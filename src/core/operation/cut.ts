@@ -231,7 +231,8 @@ export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}):
     grab: grabOf(torque, ctx),
     cautions: [],
   };
-  return { ...cut, cautions: [...cutCautions(spec, cut, ctx), ...cautions] };
+  cut.cautions = [...cutCautions(spec, cut, ctx), ...cautions];
+  return cut;
 }
 
 /** Withdrawing and coming back, s. */

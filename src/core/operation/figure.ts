@@ -98,8 +98,8 @@ function figureCut(step: CutStep, ctx: Context): Operation {
     cut,
     time: timeHere(step, cuttingTime(cut), ctx),
     cautions: [...about(key, step.cautions), ...about(key, cut.cautions)],
-    ...(inserted ? { inserted } : {}),
-    ...(choices ? { choices } : {}),
+    inserted,
+    choices,
   };
 }
 
@@ -114,7 +114,7 @@ export function figure(step: Step, ctx: Context): Operation {
     details,
     time: timeHere(step, handTime(step.seconds, step.purpose), ctx),
     cautions: about(key, step.cautions),
-    ...(tap ? { tap } : {}),
-    ...(inserted ? { inserted } : {}),
+    tap,
+    inserted,
   };
 }

@@ -22,14 +22,16 @@ export interface BlindDepth {
   runOutMm: number;
 }
 
-interface BlindParts {
+/** Of a blind hole for a tap, mm: run-out of its chamfer, room for chips, full-diameter depth, tip below that. */
+export interface BlindParts {
   runOutMm: number;
   chipRoomMm: number;
   fullMm: number;
   tipMm: number;
 }
 
-function blindParts(
+/** The figures of {@link blindDepth}, mm, without their workings. */
+export function blindParts(
   thread: Thread,
   threadDepthMm: number,
   lastTap: Tap,
@@ -44,12 +46,6 @@ function blindParts(
   const chipRoomMm = usualMm + morePitches * thread.pitchMm;
   const fullMm = fromMm + threadDepthMm + runOutMm + chipRoomMm;
   return { runOutMm, chipRoomMm, fullMm, tipMm: coneDepth(drillMm, pointAngleDeg) };
-}
-
-/** The total of {@link blindDepth} alone, mm. */
-export function blindTotalMm(...hole: Parameters<typeof blindParts>): number {
-  const { fullMm, tipMm } = blindParts(...hole);
-  return fullMm + tipMm;
 }
 
 /**

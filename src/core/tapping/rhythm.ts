@@ -1,5 +1,5 @@
 import { answer, mm, phrase, quantity, type Answer, type Quantity } from '../answer/answer';
-import { expected, type Learned } from '../answer/estimate';
+import { expected, type Expected, type Learned } from '../answer/estimate';
 import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
 import { interpolate } from '../units/interpolate';
@@ -20,15 +20,37 @@ export function biteTurns(thread: Thread, tap: Tap, material: Material, power: b
 /** One sigma of the turns counted as a share of those that depth and pitch give. Our judgement. */
 const TURNS_SIGMA = 0.05;
 
-/** Turns from the first bite until the full thread is deep enough. */
-export function totalTurns(thread: Thread, tap: Tap, depthMm: number, learned?: Learned): Answer {
-  const share = expected('turns', { mean: 1, sigma: TURNS_SIGMA }, [tap.geometry], learned);
-  return answer((depthMm / thread.pitchMm + tap.chamferThreads) * share.mean, 'turns', {
+/** Turns over those that depth and pitch give. */
+const turnsShare = ({ geometry }: Tap, learned?: Learned): Expected =>
+  expected('turns', { mean: 1, sigma: TURNS_SIGMA }, [geometry], learned);
+
+/** The value of {@link totalTurns} alone. */
+export const countTurns = (
+  thread: Thread,
+  tap: Tap,
+  depthMm: number,
+  learned?: Learned,
+  chamferThreads = tap.chamferThreads,
+): number => (depthMm / thread.pitchMm + chamferThreads) * turnsShare(tap, learned).mean;
+
+/**
+ * Turns from the first bite until the full thread is deep enough.
+ * @param chamferThreads threads past the full ones; the tap's own where it is not said
+ */
+export function totalTurns(
+  thread: Thread,
+  tap: Tap,
+  depthMm: number,
+  learned?: Learned,
+  chamferThreads = tap.chamferThreads,
+): Answer {
+  const share = turnsShare(tap, learned);
+  return answer(countTurns(thread, tap, depthMm, learned, chamferThreads), 'turns', {
     rule: 'Turns of the tap',
     formula: share.n > 0 ? '(depth ÷ pitch + chamfer threads) × counted in this shop' : '(depth + chamfer) ÷ pitch',
     inputs: [
       ['full thread', mm(depthMm)],
-      [`chamfer threads, ${tap.name}`, quantity(tap.chamferThreads, 'count')],
+      [`chamfer threads, ${tap.name}`, quantity(chamferThreads, 'count')],
       ['pitch', mm(thread.pitchMm)],
       ...(share.n > 0 ? [[`counted over ${share.n} holes`, quantity(share.mean, 'ratio')] as [string, Quantity]] : []),
     ],
@@ -36,13 +58,17 @@ export function totalTurns(thread: Thread, tap: Tap, depthMm: number, learned?: 
   });
 }
 
+/** The value of {@link taperTurns} alone. */
+export const countTaperTurns = (thread: Thread, tap: Tap): number =>
+  taperTapDrill(thread).handTightMm / thread.pitchMm + tap.chamferThreads;
+
 /**
  * Turns of a tapered pipe tap, about: the hand-tight length in threads and the tap's lead. Never depth ÷ pitch: it is
  * stopped by the gauge.
  */
 export function taperTurns(thread: Thread, tap: Tap): Answer {
   const { handTightMm } = taperTapDrill(thread);
-  return answer(handTightMm / thread.pitchMm + tap.chamferThreads, 'turns', {
+  return answer(countTaperTurns(thread, tap), 'turns', {
     rule: 'Turns of a tapered tap, about',
     formula: 'hand-tight length ÷ pitch + chamfer threads',
     inputs: [

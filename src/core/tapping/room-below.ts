@@ -1,6 +1,6 @@
 import { FLAT_DEG } from '../drills/drill';
 import type { Thread } from '../threads/thread';
-import { blindTotalMm, STOP_REPEATS_MM, thinWallMm } from './blind-depth';
+import { blindParts, STOP_REPEATS_MM, thinWallMm } from './blind-depth';
 import { handTap, type TapNames } from './tap';
 
 /** Ways to make room for the tap at the bottom of a blind hole, in the order in which they are tried. */
@@ -43,8 +43,11 @@ interface HoleBelow {
 
 /** Every way to make the room at the bottom of a blind hole, with what each gains over drilling deeper. */
 export function roomsBelow(h: HoleBelow): Room[] {
-  const totalOf = (kind: 'plug' | 'bottoming' | 'ground-bottoming', point: number): number =>
-    blindTotalMm(h.thread, h.lengthMm, handTap(kind, h.thread.majorMm, h.names), h.drillMm, point, h.fromMm);
+  const totalOf = (kind: 'plug' | 'bottoming' | 'ground-bottoming', point: number): number => {
+    const tap = handTap(kind, h.thread.majorMm, h.names);
+    const { fullMm, tipMm } = blindParts(h.thread, h.lengthMm, tap, h.drillMm, point, h.fromMm);
+    return fullMm + tipMm;
+  };
   const split = Math.max(135, h.pointAngleDeg);
   const made: Record<RoomId, [totalMm: number, pointAngleDeg: number, mostChamfer: number]> = {
     deeper: [totalOf('plug', h.pointAngleDeg), h.pointAngleDeg, 5],

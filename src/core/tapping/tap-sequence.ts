@@ -1,6 +1,7 @@
 import { TAPPED_TO_HB, type Material } from '../materials/material';
 import { isTapered } from '../threads/thread';
 import { isTapUsable, tapToUse } from './own-tap';
+import { usualTapFigures, type TapFigures } from './tap-lengths.table';
 import { roleOf, TAP_ROLES, usualTap, type Tap, type TapRole, type TapToUse } from './tap';
 import { isTreacherous } from './tap-risk';
 import { tapHook } from './tools-for-metal';
@@ -51,11 +52,16 @@ export function tapsFor({ thread, taps, leftHand, habits, material }: TappingQue
 }
 
 /** The tap of the crib for each role, the sharpest where there are several; else the usual one, to buy. */
-function byRole(q: TappingQuestion, own: readonly TapToUse[], role: TapRole): TapToUse | undefined {
+function byRole(
+  q: TappingQuestion,
+  own: readonly TapToUse[],
+  role: TapRole,
+  figures?: TapFigures,
+): TapToUse | undefined {
   const [first] = own.filter((t) => roleOf(t, q.thread) === role).sort((a, b) => (a.wear ?? 1) - (b.wear ?? 1));
   if (first) return first;
   if (ONLY_OWNED.includes(role)) return undefined;
-  const usual = usualTap(role, q.thread, q.habits.tapNames, !q.hole.through, q.taps === undefined);
+  const usual = usualTap(role, q.thread, q.habits.tapNames, !q.hole.through, q.taps === undefined, figures);
   // To buy for hard metal: one that holds its edge.
   return !holdsEdge(usual, q.material)
     ? { ...usual, steel: 'cobalt', name: `${usual.name}, cobalt`, owned: false }
@@ -88,8 +94,10 @@ export function tapSequences(q: TappingQuestion): TapSequence[] {
         ? THROUGH
         : BLIND;
   const asked = askedSequence(q, own);
+  const figures = usualTapFigures(q.thread);
+  const found = new Map([...new Set(roles.flat())].map((role) => [role, byRole(q, own, role, figures)]));
   const made = roles.flatMap((list) => {
-    const taps = list.map((role) => byRole(q, own, role)).filter((t): t is TapToUse => t !== undefined);
+    const taps = list.map((role) => found.get(role)).filter((t): t is TapToUse => t !== undefined);
     return taps.length === list.length ? [sequence(taps)] : [];
   });
   return asked ? [asked, ...made.filter((s) => s.key !== asked.key)] : made;

@@ -12,20 +12,26 @@ const CORE_SHARE: Record<TapGeometry, number> = {
 const SHEAR_MPA = 1100;
 const CARBON_STEEL = 0.8;
 
+type TapCore = Pick<Tap, 'geometry' | 'steel'>;
+
+const minorOf = ({ majorMm, pitchMm }: Thread): number => majorMm - 1.0825 * pitchMm;
+const steelShare = ({ steel }: TapCore): number => (steel === 'carbon' ? CARBON_STEEL : 1);
+
+/** The value of {@link breakingTorque} alone, Nm. */
+export const breakingNm = (thread: Thread, tap: TapCore): number =>
+  ((Math.PI / 16) * (CORE_SHARE[tap.geometry] * minorOf(thread)) ** 3 * SHEAR_MPA * steelShare(tap)) / 1000;
+
 /** Torque at which a tap breaks, Nm. Model: the core as a round bar of high-speed steel. */
-export function breakingTorque(thread: Thread, { geometry, steel }: Pick<Tap, 'geometry' | 'steel'>): Answer {
-  const minor = thread.majorMm - 1.0825 * thread.pitchMm;
-  const core = CORE_SHARE[geometry] * minor;
-  const share = steel === 'carbon' ? CARBON_STEEL : 1;
-  return answer(((Math.PI / 16) * core ** 3 * SHEAR_MPA * share) / 1000, 'Nm', {
+export function breakingTorque(thread: Thread, tap: TapCore): Answer {
+  return answer(breakingNm(thread, tap), 'Nm', {
     rule: "Tap's breaking torque",
     formula: 'π ÷ 16 × core³ × shear strength ÷ 1000',
     inchFormula: 'π ÷ 16 × core³ × shear strength × 1000',
     inputs: [
-      ['minor diameter of the tap', mm(minor)],
-      ['share that the flutes leave', quantity(CORE_SHARE[geometry], 'ratio')],
+      ['minor diameter of the tap', mm(minorOf(thread))],
+      ['share that the flutes leave', quantity(CORE_SHARE[tap.geometry], 'ratio')],
       ['shear strength', quantity(SHEAR_MPA, 'MPa')],
-      ['carbon steel or high-speed', quantity(share, 'ratio')],
+      ['carbon steel or high-speed', quantity(steelShare(tap), 'ratio')],
     ],
     source: { kind: 'model', name: 'our estimate of the core' },
   });

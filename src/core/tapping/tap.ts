@@ -1,5 +1,5 @@
 import { isTapered, type Thread } from '../threads/thread';
-import { reachOf, usualTapFigures } from './tap-lengths.table';
+import { reachOf, usualTapFigures, type TapFigures } from './tap-lengths.table';
 
 export const TAP_GEOMETRIES = ['straight', 'spiral-point', 'spiral-flute', 'form', 'pipe'] as const;
 export type TapGeometry = (typeof TAP_GEOMETRIES)[number];
@@ -115,7 +115,14 @@ export function machineTap(geometry: 'spiral-point' | 'spiral-flute' | 'form', m
 const isHandRole = (role: TapRole): role is HandRole => role in HAND_CHAMFER;
 
 /** A usual tap for a role, with the figures of the standards. */
-export function usualTap(role: TapRole, thread: Thread, names: TapNames, blind: boolean, owned: boolean): TapToUse {
+export function usualTap(
+  role: TapRole,
+  thread: Thread,
+  names: TapNames,
+  blind: boolean,
+  owned: boolean,
+  figures: TapFigures = usualTapFigures(thread),
+): TapToUse {
   const { majorMm } = thread;
   const cut: Tap = isHandRole(role)
     ? handTap(role, majorMm, names)
@@ -127,9 +134,13 @@ export function usualTap(role: TapRole, thread: Thread, names: TapNames, blind: 
           flutes: 4,
           name: role === 'pipe' ? GEOMETRY_LABEL.pipe : role,
         };
-  const { threadMm, shankMm, squareMm, ...lengths } = usualTapFigures(thread);
+  const { threadMm, shankMm, squareMm } = figures;
+  const { geometry, chamferThreads, flutes, name } = cut;
   return {
-    ...cut,
+    geometry,
+    chamferThreads,
+    flutes,
+    name,
     key: role,
     owned,
     place: role === 'rougher' || role === 'intermediate' || role === 'finisher' ? role : 'complete',
@@ -137,7 +148,7 @@ export function usualTap(role: TapRole, thread: Thread, names: TapNames, blind: 
     threadMm,
     shankMm,
     squareMm,
-    reachMm: reachOf({ ...lengths, threadMm, shankMm }, thread).reachMm,
+    reachMm: reachOf(figures, thread).reachMm,
   };
 }
 

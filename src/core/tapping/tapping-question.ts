@@ -2,7 +2,7 @@ import type { Learned } from '../answer/estimate';
 import type { Machine } from '../cutting/machine';
 import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
-import { blindDepth, blindTotalMm, type BlindDepth } from './blind-depth';
+import { blindDepth, blindParts, type BlindDepth, type BlindParts } from './blind-depth';
 import type { OwnTap } from './own-tap';
 import type { Tap, TapNames } from './tap';
 import type { TappingConditions } from './tapping-torque';
@@ -67,12 +67,25 @@ export interface TappingQuestion {
   aids?: TappingAids;
   /** Keys of the taps to use, in order, where the user has picked. */
   asked?: readonly string[];
+  /** The way of driving them that the user has picked. */
+  askedWay?: string;
   /** What the shop measured of its own work. */
   learned?: Learned;
 }
 
-/** The conditions under which a tap turns: the same for every view of its load. */
-export function tappingConditions(q: TappingQuestion, tap: Tap, reversing: boolean): TappingConditions {
+/**
+ * The conditions under which a tap turns: the same for every view of its load.
+ * @param byHand turned by hand, so that it is turned back to break the chip
+ * @param freehand nothing guides it
+ * @param takes what taps before it leave it; undefined for the whole thread
+ */
+export function tappingConditions(
+  q: TappingQuestion,
+  tap: Tap,
+  byHand: boolean,
+  freehand = false,
+  takes?: TappingConditions['takes'],
+): TappingConditions {
   const { hole, material } = q;
   return {
     thread: q.thread,
@@ -82,9 +95,14 @@ export function tappingConditions(q: TappingQuestion, tap: Tap, reversing: boole
     leastMinorMm: hole.leastMinorMm,
     depthMm: hole.depthMm,
     through: hole.through,
-    reversing,
+    reversing: byHand,
     fluid: q.dry && !material.runsDry ? 'dry' : 'right',
     thicknessMm: hole.through && hole.thicknessMm !== undefined ? hole.thicknessMm - hole.fromMm : undefined,
+    byHand,
+    freehand,
+    takes,
+    // The hole is drilled with the room for its chips.
+    chipRoom: true,
   };
 }
 
@@ -92,10 +110,10 @@ export function tappingConditions(q: TappingQuestion, tap: Tap, reversing: boole
 export const depthForTap = ({ thread, hole }: TappingQuestion, last: Tap, morePitches = 0): BlindDepth =>
   blindDepth(thread, hole.depthMm, last, hole.drillMm, hole.pointAngleDeg, hole.fromMm, morePitches);
 
-/** Wall left under the tip with this last tap, mm; undefined where the thickness is not known. */
-export function wallUnderTap({ thread, hole }: TappingQuestion, last: Tap): number | undefined {
-  const { thicknessMm, depthMm, drillMm, pointAngleDeg, fromMm } = hole;
-  return thicknessMm === undefined
-    ? undefined
-    : thicknessMm - blindTotalMm(thread, depthMm, last, drillMm, pointAngleDeg, fromMm);
-}
+/** The figures of {@link depthForTap}, without their workings. */
+export const partsForTap = ({ thread, hole }: TappingQuestion, last: Tap, morePitches = 0): BlindParts =>
+  blindParts(thread, hole.depthMm, last, hole.drillMm, hole.pointAngleDeg, hole.fromMm, morePitches);
+
+/** Wall left under the tip, mm; undefined where the thickness is not known. */
+export const wallUnder = ({ hole }: TappingQuestion, { fullMm, tipMm }: BlindParts): number | undefined =>
+  hole.thicknessMm === undefined ? undefined : hole.thicknessMm - (fullMm + tipMm);

@@ -1,4 +1,4 @@
-import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
+import { answer, mm, phrase, quantity, type Answer, type Quantity } from '../answer/answer';
 import { isHard, type Material } from '../materials/material';
 import { percentOfThread } from '../threads/percent-of-thread';
 import { formOf, type Thread } from '../threads/thread';
@@ -93,36 +93,54 @@ export const toothLoadLimit = (m: Material): number =>
 /** Under this a chip takes no more force for being finer, mm. */
 const FINEST_CHIP_MM = 0.02;
 
-/** Torque to turn a tap, Nm. Model: an estimate for comparing, never a rating. */
-export function tappingTorque(c: TappingConditions): Answer {
-  const { thread, material, minorMm, tap } = c;
-  const h = (thread.majorMm - minorMm) / 2;
+/** What the torque is made of: area left to this tap (mm²), chip on a tooth (mm), cutting force (MPa). */
+function torqueParts(c: TappingConditions): { area: number; chip: number; kc: number; bareNm: number } {
+  const { thread, material, minorMm } = c;
   const area = (c.takes?.area ?? 1) * threadArea(thread, minorMm);
   const chip = toothLoad(c);
   const kc = material.kc11 * Math.max(chip, FINEST_CHIP_MM) ** -material.mc;
-  const factors: [string, number][] = [
-    ['rubbing of a full thread', rubFactor(percentOfThread(thread, minorMm))],
-    [GEOMETRY_LABEL[tap.geometry], GEOMETRY_FACTOR[tap.geometry]],
-    ['fluid', fluidFactor(c)],
-    ['wear', tap.wear ?? 1],
-    ['grip of the metal', gripFactor(material)],
-    ['chips packing', packingFactor(c)],
+  return { area, chip, kc, bareNm: (kc * area * (thread.majorMm + minorMm)) / 4 / 1000 };
+}
+
+/** What makes it turn harder: rubbing, geometry, fluid, wear, grip, packing. */
+const factorsOf = (c: TappingConditions): readonly number[] => [
+  rubFactor(percentOfThread(c.thread, c.minorMm)),
+  GEOMETRY_FACTOR[c.tap.geometry],
+  fluidFactor(c),
+  c.tap.wear ?? 1,
+  gripFactor(c.material),
+  packingFactor(c),
+];
+
+/** The value of {@link tappingTorque} alone, Nm. */
+export const tappingTorqueNm = (c: TappingConditions): number =>
+  factorsOf(c).reduce((torque, factor) => torque * factor, torqueParts(c).bareNm);
+
+/** Torque to turn a tap, Nm. Model: an estimate for comparing, never a rating. */
+export function tappingTorque(c: TappingConditions): Answer {
+  const { thread, material, minorMm, tap } = c;
+  const { area, chip, kc } = torqueParts(c);
+  const labels = [
+    'rubbing of a full thread',
+    GEOMETRY_LABEL[tap.geometry],
+    'fluid',
+    'wear',
+    'grip of the metal',
+    'chips packing',
   ];
-  const bare = (kc * area * (thread.majorMm + minorMm)) / 4 / 1000;
-  const torque = factors.reduce((t, [, f]) => t * f, bare);
-  return answer(torque, 'Nm', {
+  return answer(tappingTorqueNm(c), 'Nm', {
     rule: 'Tapping torque',
     formula: 'kc × thread area × (major + hole) ÷ 4000 × factors; kc = kc1.1 × chip^−mc',
     inchFormula: '250 × kc × thread area × (major + hole) × factors; kc = kc1.1 × chip^−mc, chip in mm',
     inputs: [
-      ['thread height', mm(h)],
+      ['thread height', mm((thread.majorMm - minorMm) / 2)],
       [c.takes ? 'thread area left to this tap' : 'thread area', quantity(area, 'mm2')],
       ['chip on one tooth', mm(chip)],
       [`cutting force kc, ${material.label}`, quantity(kc, 'MPa')],
       [tap.geometry === 'form' ? 'finished minor' : 'predicted hole', mm(minorMm)],
-      ...factors
-        .filter(([, f]) => f !== 1)
-        .map(([label, f]): [string, { value: number; unit: 'ratio' }] => [label, { value: f, unit: 'ratio' }]),
+      ...factorsOf(c).flatMap((factor, i): [string, Quantity][] =>
+        factor === 1 ? [] : [[labels[i], quantity(factor, 'ratio')]],
+      ),
     ],
     source: { kind: 'model', name: 'our cutting-force estimate' },
     assumptions: [

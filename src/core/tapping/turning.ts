@@ -1,14 +1,14 @@
 import type { Answer } from '../answer/answer';
 import { lowestRpm } from '../cutting/machine';
 import { isTapered } from '../threads/thread';
-import { thinWallMm, type BlindDepth } from './blind-depth';
-import { biteTurns, taperTurns, totalTurns } from './rhythm';
+import { thinWallMm, type BlindDepth, type BlindParts } from './blind-depth';
+import { biteTurns, countTaperTurns, countTurns, taperTurns, totalTurns } from './rhythm';
 import type { TapToUse } from './tap';
-import { tapLoad, type TapLoad } from './tap-load';
+import { loadFigures, tapLoad, type LoadFigures, type TapLoad } from './tap-load';
 import type { TapSequence } from './tap-sequence';
 import { tapShares } from './tap-shares';
 import { breakingTorque, LEVELS } from './tap-strength';
-import { depthForTap, tappingConditions, wallUnderTap, type TappingQuestion } from './tapping-question';
+import { depthForTap, partsForTap, tappingConditions, wallUnder, type TappingQuestion } from './tapping-question';
 import type { TappingConditions } from './tapping-torque';
 import { WAY_FACTS, type WayId } from './ways';
 
@@ -63,73 +63,109 @@ export interface Turning {
   rpm?: number;
 }
 
+/** One tap of a sequence at its work, in bare figures. */
+export interface WeighedUse {
+  tap: TapToUse;
+  conditions: TappingConditions;
+  /** Undefined for tapered threads, to which the model does not apply. */
+  load?: LoadFigures;
+  turns: number;
+  biteTurns: number;
+  tipMm: number;
+}
+
+/** A {@link Turning} in bare figures, for weighing many. */
+export interface WeighedTurning {
+  taps: TapToUse[];
+  each: WeighedUse[];
+  worst: WeighedUse;
+  /** Pitches drilled deeper for a spindle to stop in. */
+  morePitches: number;
+  /** Of a blind hole. */
+  depth?: BlindParts;
+  wallMm?: number;
+  rpm?: number;
+}
+
 /** Pitches that a blind hole is drilled deeper for a spindle to stop in, where there is stock for them. Trade rule. */
 const STOPPING_PITCHES = 4;
 
 function stoppingPitches(q: TappingQuestion, last: TapToUse, { power, runIn }: Drive): number {
   if (q.hole.through || !(power || runIn)) return 0;
-  const wall = wallUnderTap(q, last);
+  const wall = wallUnder(q, partsForTap(q, last));
   if (wall === undefined) return STOPPING_PITCHES;
   const spare = Math.floor((wall - thinWallMm(q.thread.majorMm)) / q.thread.pitchMm);
   return Math.max(0, Math.min(STOPPING_PITCHES, spare));
 }
 
-const isWorse = (a: TapUse, b: TapUse): boolean => {
+const isWorse = (a: WeighedUse, b: WeighedUse): boolean => {
   if (!a.load || !b.load) return false;
   const by = LEVELS.indexOf(a.load.level) - LEVELS.indexOf(b.load.level);
   return by > 0 || (by === 0 && a.load.safety < b.load.safety);
 };
 
-/** The taps of a sequence and their figures under one kind of drive. */
-export function turning(q: TappingQuestion, { taps }: TapSequence, drive: Drive): Turning {
+/** Threads past the full ones: in a blind hole every tap goes to where the last one ends; through, until its own chamfer is out. */
+const chamferOut = ({ hole }: TappingQuestion, tap: TapToUse, last: TapToUse): number =>
+  hole.through ? tap.chamferThreads : last.chamferThreads;
+
+/** The taps of a sequence under one kind of drive, weighed. */
+export function weighTurning(q: TappingQuestion, { taps }: TapSequence, drive: Drive): WeighedTurning {
   const { thread, material, hole, machine } = q;
   const { power, freehand, runIn } = drive;
   const last = taps[taps.length - 1];
   const tapered = isTapered(thread);
   const shares = tapShares(thread, hole.minorMm, taps);
-  // In a blind hole every tap goes to where the last one ends; through, each until its own chamfer is out.
-  const past = (tap: TapToUse): number => (hole.through ? tap.chamferThreads : last.chamferThreads) * thread.pitchMm;
-  const each = taps.map((tap, i): TapUse => {
-    const conditions: TappingConditions = {
-      ...tappingConditions(q, tap, !power),
-      byHand: !power,
-      freehand: freehand && i === 0,
-      ...(i > 0 || tap.place !== 'complete' ? { takes: shares[i] } : {}),
-      // The hole is drilled with the room for its chips.
-      chipRoom: true,
-    };
-    const tipMm = hole.fromMm + hole.depthMm + past(tap);
+  const each = taps.map((tap, i): WeighedUse => {
+    const takes = i > 0 || tap.place !== 'complete' ? shares[i] : undefined;
+    const conditions = tappingConditions(q, tap, !power, freehand && i === 0, takes);
+    const chamfer = chamferOut(q, tap, last);
     return {
       tap,
       conditions,
-      load: tapered ? undefined : tapLoad(conditions),
-      turns: tapered
-        ? taperTurns(thread, tap)
-        : totalTurns(
-            thread,
-            hole.through ? tap : { ...tap, chamferThreads: last.chamferThreads },
-            hole.depthMm,
-            q.learned,
-          ),
+      load: tapered ? undefined : loadFigures(conditions),
+      turns: tapered ? countTaperTurns(thread, tap) : countTurns(thread, tap, hole.depthMm, q.learned, chamfer),
       biteTurns: biteTurns(thread, tap, material, power, q.habits.bite),
-      tipMm,
-      fullMm: tipMm - tap.chamferThreads * thread.pitchMm,
+      tipMm: hole.fromMm + hole.depthMm + chamfer * thread.pitchMm,
     };
   });
-  const worst = each.reduce((a, b) => (isWorse(b, a) ? b : a));
-  const more = stoppingPitches(q, last, drive);
-  const depth = hole.through ? undefined : depthForTap(q, last, more);
-  const wall = hole.through ? undefined : wallUnderTap(q, last);
+  const morePitches = stoppingPitches(q, last, drive);
+  const depth = hole.through ? undefined : partsForTap(q, last, morePitches);
   return {
     taps,
     each,
+    worst: each.reduce((a, b) => (isWorse(b, a) ? b : a)),
+    morePitches,
     depth,
-    wallMm: wall === undefined ? undefined : wall - more * thread.pitchMm,
+    wallMm: depth && wallUnder(q, depth),
+    rpm: (power || runIn) && machine ? lowestRpm(machine) : undefined,
+  };
+}
+
+/** A weighed sequence with every figure worked out. */
+export function turning(q: TappingQuestion, weighed: WeighedTurning): Turning {
+  const { thread, hole } = q;
+  const { taps, morePitches, wallMm, rpm } = weighed;
+  const last = taps[taps.length - 1];
+  const each = weighed.each.map(({ tap, conditions, load, biteTurns: bite, tipMm }): TapUse => ({
+    tap,
+    conditions,
+    load: load && tapLoad(conditions),
+    turns: load ? totalTurns(thread, tap, hole.depthMm, q.learned, chamferOut(q, tap, last)) : taperTurns(thread, tap),
+    biteTurns: bite,
+    tipMm,
+    fullMm: tipMm - tap.chamferThreads * thread.pitchMm,
+  }));
+  const worst = each[weighed.each.indexOf(weighed.worst)];
+  return {
+    taps,
+    each,
+    depth: hole.through ? undefined : depthForTap(q, last, morePitches),
+    wallMm,
     worst,
     load: worst.load,
     breaking: worst.load?.breaking ?? breakingTorque(thread, worst.tap),
     turns: each[each.length - 1].turns,
     biteTurns: each[0].biteTurns,
-    rpm: (power || runIn) && machine ? lowestRpm(machine) : undefined,
+    rpm,
   };
 }

@@ -15,13 +15,13 @@ import { handTappingSeconds, machineTappingSeconds } from './rhythm';
 import { clutchSetting } from './clutch-setting';
 import { expectedLean, expectedTapTime } from './expected-tapping';
 import { expectedCoast, highestTappingRpm, turnsToStop } from './stopping-room';
-import type { TapLoad } from './tap-load';
+import type { LoadFigures, TapLoad } from './tap-load';
 import { causeOf, type LoadCause } from './tap-risk';
 import { HAND_LIMIT_NM } from './tap-strength';
 import type { TapSequence } from './tap-sequence';
 import type { TappingQuestion } from './tapping-question';
-import { driveOf, type Turning } from './turning';
-import { headFor, RUN_IN_TURNS, unavailable, WAY_FACTS, wayLabel, type WayId } from './ways';
+import type { Turning, WeighedTurning } from './turning';
+import { headFor, RUN_IN_TURNS, WAY_FACTS, wayLabel, type WayId } from './ways';
 
 /** One way of driving the taps of a hole, with what it would mean. */
 export interface WayOfTapping extends Turning {
@@ -33,7 +33,7 @@ export interface WayOfTapping extends Turning {
   ruledOut?: Phrase;
   wrench: Phrase;
   leanDeg: number;
-  stopping?: { turnsLeft: number; turnsNeeded: number; highest: Answer };
+  stopping?: Stopping & { highest: Answer };
   /** What to set the clutch of the tapping head to. */
   clutch?: Answer;
   secondsAll: number;
@@ -50,13 +50,15 @@ function wrenchFor(torqueNm: number | undefined): Phrase {
   return phrase('Too much torque for a hand wrench: use a machine, or a longer wrench and a guide.');
 }
 
+const lastTurns = (each: WeighedTurning['each']): number => each[each.length - 1].turns;
+
 /** Seconds for all holes: by hand tap after tap, or in and out under power. */
-function secondsFor(id: WayId, q: TappingQuestion, { each, turns, rpm }: Turning): number {
+function secondsFor(id: WayId, q: TappingQuestion, { each, rpm }: WeighedTurning): number {
   const { setUpS, byHand, inChuck } = WAY_FACTS[id];
   const extraS = WAY_FACTS[id].extraS * (inChuck && byHand ? each.length : 1);
   if (!byHand && rpm !== undefined)
-    return setUpS + q.holes * (machineTappingSeconds(turns.value, rpm) + extraS + HANDLING_S * (each.length - 1));
-  const byTaps = each.reduce((sum, use) => sum + handTappingSeconds(q.thread, use.turns.value, use.biteTurns > 0), 0);
+    return setUpS + q.holes * (machineTappingSeconds(lastTurns(each), rpm) + extraS + HANDLING_S * (each.length - 1));
+  const byTaps = each.reduce((sum, use) => sum + handTappingSeconds(q.thread, use.turns, use.biteTurns > 0), 0);
   return setUpS + q.holes * (byTaps + extraS);
 }
 /** To put in the next tap of a sequence, s. */
@@ -90,12 +92,12 @@ function loadCautions({ each, worst }: Turning): Caution[] {
 }
 
 /** A spindle that has to stop above the bottom: turns left when it is switched off, and turns that it needs. */
-function stoppingOf(id: WayId, q: TappingQuestion, { depth: at, rpm, turns }: Turning): WayOfTapping['stopping'] {
+function stoppingOf(id: WayId, q: TappingQuestion, { depth: at, rpm, each }: WeighedTurning): Stopping | undefined {
   if (!q.machine || !at || rpm === undefined || id === 'reversing-head') return undefined;
   const coast = expectedCoast(q.machine, q.learned);
   const roomTurns = at.chipRoomMm / q.thread.pitchMm;
-  const turnsLeft = id === 'power-start' ? turns.value + roomTurns - RUN_IN_TURNS : roomTurns;
-  return { turnsLeft, turnsNeeded: turnsToStop(rpm, coast), highest: highestTappingRpm(turnsLeft, coast) };
+  const turnsLeft = id === 'power-start' ? lastTurns(each) + roomTurns - RUN_IN_TURNS : roomTurns;
+  return { turnsLeft, turnsNeeded: turnsToStop(rpm, coast) };
 }
 
 function tooFast({ material, thread }: TappingQuestion, rpm: number | undefined): Phrase | undefined {
@@ -117,7 +119,7 @@ const noRoom = (wallMm: number | undefined): Phrase | undefined =>
 /** Seven tenths of the turns left may be used up: the rest is for a slow hand. Our judgement. */
 export const USED_OF_TURNS_LEFT = 0.7;
 
-function cannotStop(stopping: WayOfTapping['stopping'], rpm: number | undefined): Phrase | undefined {
+function cannotStop(stopping: Stopping | undefined, rpm: number | undefined): Phrase | undefined {
   if (!stopping || rpm === undefined || stopping.turnsNeeded <= USED_OF_TURNS_LEFT * stopping.turnsLeft)
     return undefined;
   return phrase(
@@ -131,7 +133,7 @@ function cannotStop(stopping: WayOfTapping['stopping'], rpm: number | undefined)
 }
 
 /** The square, mm, that no tap wrench of the crib takes; undefined where one does, or none is needed or known. */
-function squareTooOdd(id: WayId, { aids }: TappingQuestion, { taps }: Turning): number | undefined {
+function squareTooOdd(id: WayId, { aids }: TappingQuestion, { taps }: WeighedTurning): number | undefined {
   if (!WAY_FACTS[id].byHand || !aids || aids.wrenches.length === 0) return undefined;
   return taps
     .map((t) => t.squareMm)
@@ -139,7 +141,7 @@ function squareTooOdd(id: WayId, { aids }: TappingQuestion, { taps }: Turning): 
 }
 
 /** What a tap cannot be held by, or where it does not fit. */
-function cannotHold(id: WayId, q: TappingQuestion, { taps }: Turning): Phrase | undefined {
+function cannotHold(id: WayId, q: TappingQuestion, { taps }: WeighedTurning): Phrase | undefined {
   const { machine, hole, thread } = q;
   const facts = WAY_FACTS[id];
   const shank = Math.max(...taps.map((t) => t.shankMm));
@@ -169,20 +171,37 @@ const inSheet = ({ forming, hole, thread }: TappingQuestion): Phrase | undefined
     ? phrase('Too thin to form: a sheet tears before it flows.')
     : undefined;
 
-function clutchProblem({ clutch, load }: { clutch?: Answer; load?: TapLoad }, q: TappingQuestion): Phrase | undefined {
+/** The clutch of a tapping head for this load; none where no head drives it. */
+const clutchOf = (id: WayId, q: TappingQuestion, load: LoadFigures | undefined): Answer | undefined =>
+  id === 'reversing-head' && load ? clutchSetting(load, headFor(q)) : undefined;
+
+function clutchProblem(id: WayId, q: TappingQuestion, load: LoadFigures | undefined): Phrase | undefined {
+  const clutch = clutchOf(id, q, load);
   if (!clutch || !load) return undefined;
   const own = headFor(q);
-  if (clutch.value < load.torque.value)
+  if (clutch.value < load.torqueNm)
     return phrase('No clutch setting is safe: the tap takes {torque} and 0.6 of what it holds is {most}.', {
-      torque: quantity(load.torque.value, 'Nm'),
+      torque: quantity(load.torqueNm, 'Nm'),
       most: quantity(clutch.value, 'Nm'),
     });
-  return own && (clutch.value < own.fromNm - 0.01 || load.torque.value > own.toNm)
+  return own && (clutch.value < own.fromNm - 0.01 || load.torqueNm > own.toNm)
     ? phrase('The clutch of the head in the crib goes from {from} to {to}; this tap needs {clutch}.', {
         from: quantity(own.fromNm, 'Nm'),
         to: quantity(own.toNm, 'Nm'),
         clutch: quantity(clutch.value, 'Nm'),
       })
+    : undefined;
+}
+
+/** Why a spindle that turns the tap would break it. */
+function spindleProblem(
+  id: WayId,
+  q: TappingQuestion,
+  { rpm, worst: { load } }: WeighedTurning,
+  stopping: Stopping | undefined,
+): Phrase | undefined {
+  return WAY_FACTS[id].spindle
+    ? (tooFast(q, rpm) ?? cannotStop(stopping, rpm) ?? clutchProblem(id, q, load))
     : undefined;
 }
 
@@ -195,34 +214,91 @@ function holdBy(id: WayId, { load, clutch }: { load?: TapLoad; clutch?: Answer }
   return wrenchFor(load?.torque.value);
 }
 
-/** One way of driving one sequence of taps worked out for a hole, whether it can be done or not. */
-export function wayOfTapping(id: WayId, q: TappingQuestion, sequence: TapSequence, turned: Turning): WayOfTapping {
-  const { wallMm, load, rpm } = turned;
-  const { power, runIn } = driveOf(id);
+/** What a way of driving a sequence comes to, so far as it has to be weighed against others. */
+export interface WeighedWay {
+  id: WayId;
+  sequence: TapSequence;
+  turned: WeighedTurning;
+  ruledOut?: Phrase;
+  leanDeg: number;
+  stopping?: Stopping;
+  secondsAll: number;
+  /** The square, mm, that no tap wrench of the crib takes. */
+  oddSquareMm?: number;
+}
+
+/** A spindle that stops by itself: turns left when it is switched off, and those that it needs. */
+interface Stopping {
+  turnsLeft: number;
+  turnsNeeded: number;
+}
+
+/**
+ * One way of driving one sequence of taps, weighed.
+ * @param out why the way is not to be had, whatever the taps
+ */
+export function weighWay(
+  id: WayId,
+  q: TappingQuestion,
+  sequence: TapSequence,
+  turned: WeighedTurning,
+  out: Phrase | undefined,
+): WeighedWay {
   const stopping = stoppingOf(id, q, turned);
-  const clutch = id === 'reversing-head' && load ? clutchSetting(load, headFor(q)) : undefined;
-  const square = squareTooOdd(id, q, turned);
-  const spindle =
-    power || runIn ? (tooFast(q, rpm) ?? cannotStop(stopping, rpm) ?? clutchProblem({ clutch, load }, q)) : undefined;
   return {
-    ...turned,
+    id,
+    sequence,
+    turned,
+    ruledOut:
+      out ??
+      inSheet(q) ??
+      cannotHold(id, q, turned) ??
+      noRoom(turned.wallMm) ??
+      spindleProblem(id, q, turned, stopping),
+    leanDeg: expectedLean(id, q.learned).mean,
+    stopping,
+    secondsAll: secondsFor(id, q, turned) * expectedTapTime(id, q.learned).mean,
+    oddSquareMm: squareTooOdd(id, q, turned),
+  };
+}
+
+/** A weighed way with everything that is said of it. @param turned the figures of what was weighed */
+export function wayOfTapping(way: WeighedWay, q: TappingQuestion, turned: Turning): WayOfTapping {
+  const { id, sequence, oddSquareMm, stopping } = way;
+  const { load } = turned;
+  const clutch = clutchOf(id, q, way.turned.worst.load);
+  const { taps, each, depth: at, wallMm, worst, breaking, turns, biteTurns, rpm } = turned;
+  return {
+    taps,
+    each,
+    depth: at,
+    wallMm,
+    worst,
+    load,
+    breaking,
+    turns,
+    biteTurns,
+    rpm,
     id,
     label: wayLabel(id, q),
     sequenceKey: sequence.key,
-    ruledOut: unavailable(id, q) ?? inSheet(q) ?? cannotHold(id, q, turned) ?? noRoom(wallMm) ?? spindle,
+    ruledOut: way.ruledOut,
     wrench: holdBy(id, { load, clutch }),
-    leanDeg: expectedLean(id, q.learned).mean,
-    stopping,
+    leanDeg: way.leanDeg,
+    stopping:
+      stopping && q.machine
+        ? { ...stopping, highest: highestTappingRpm(stopping.turnsLeft, expectedCoast(q.machine, q.learned)) }
+        : undefined,
     clutch,
-    secondsAll: secondsFor(id, q, turned) * expectedTapTime(id, q.learned).mean,
-    lacksWrench: square !== undefined,
+    secondsAll: way.secondsAll,
+    lacksWrench: oddSquareMm !== undefined,
     cautions: [
       ...loadCautions(turned),
-      ...(square === undefined
+      ...(oddSquareMm === undefined
         ? []
         : [
             caution('note', 'wrench-to-buy', 'No tap wrench in the crib takes its square of {square}: to buy.', {
-              square: mm(square),
+              square: mm(oddSquareMm),
             }),
           ]),
     ],

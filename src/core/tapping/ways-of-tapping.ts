@@ -6,9 +6,9 @@ import { roleOf } from './tap';
 import { SPIRAL, suitCost, tapSequences, type TapSequence } from './tap-sequence';
 import type { TappingQuestion } from './tapping-question';
 import { tapHook } from './tools-for-metal';
-import { driveOf, turning, type Turning } from './turning';
-import { USED_OF_TURNS_LEFT, wayOfTapping, type WayOfTapping } from './way-of-tapping';
-import { unavailable, WAY_FACTS, WAYS, type WayId } from './ways';
+import { driveOf, turning, weighTurning, type Drive, type WeighedTurning } from './turning';
+import { USED_OF_TURNS_LEFT, wayOfTapping, weighWay, type WayOfTapping, type WeighedWay } from './way-of-tapping';
+import { unavailable, WAY_FACTS, wayLabel, WAYS, type WayId } from './ways';
 
 /** Points lost: breaking, lean, time, stopping room, taps that suit the hole less. Least total is best. Our judgement. */
 export interface TappingCost {
@@ -27,7 +27,7 @@ export interface TappingWay extends WayOfTapping {
   cost: TappingCost;
   /** Why it is chosen, or why it loses. */
   reason: Phrase;
-  /** Other taps that this way could drive, best first. */
+  /** Other taps that this way could drive, best first; of the way that is used alone. */
   others: { key: string; taps: string[]; possible: boolean; owned: boolean; way: WayOfTapping; cost: TappingCost }[];
 }
 
@@ -40,11 +40,11 @@ export function breakingCost(safety: number | undefined): number {
 
 /** Teeth that may chip count as much as a tap that is close to breaking. */
 const TEETH_POINTS = 12;
-const hasChippingTeeth = ({ each }: Turning): boolean => each.some((use) => (use.load?.cautions.length ?? 0) > 0);
+const hasChippingTeeth = ({ each }: WeighedTurning): boolean => each.some((use) => use.load?.teethMayChip);
 
 /** Points for the lean of a tap, degrees: it binds more the deeper it goes. */
-const leanCost = (way: WayOfTapping, { hole, thread }: TappingQuestion): number =>
-  8 * way.leanDeg * Math.min(3, Math.max(0.5, hole.depthMm / thread.majorMm));
+const leanCost = ({ leanDeg }: WeighedWay, { hole, thread }: TappingQuestion): number =>
+  8 * leanDeg * Math.min(3, Math.max(0.5, hole.depthMm / thread.majorMm));
 
 /** Points for time: six for each doubling against plain hand tapping, less for what is quicker. */
 function timeCost(seconds: number, { thread, hole, holes }: TappingQuestion): number {
@@ -53,11 +53,11 @@ function timeCost(seconds: number, { thread, hole, holes }: TappingQuestion): nu
 }
 
 /** A spindle that runs towards a bottom is never without risk; more the less room it has. */
-const stoppingCost = ({ stopping }: WayOfTapping): number =>
+const stoppingCost = ({ stopping }: WeighedWay): number =>
   stopping ? 5 + 10 * (stopping.turnsNeeded / (USED_OF_TURNS_LEFT * stopping.turnsLeft)) ** 2 : 0;
 
 /** Points for a wall under the hole that may bulge: the more the thinner it is. */
-function wallCost({ wallMm }: Turning, { thread }: TappingQuestion): number {
+function wallCost({ wallMm }: WeighedTurning, { thread }: TappingQuestion): number {
   const sound = thinWallMm(thread.majorMm) - STOP_REPEATS_MM;
   return wallMm === undefined || wallMm >= sound ? 0 : (30 * (sound - wallMm)) / sound;
 }
@@ -94,17 +94,18 @@ function handCost(id: WayId, q: TappingQuestion, { taps }: TapSequence): number 
 }
 
 /** Points for a tap that does not reach: it needs a long shank. */
-const reachCost = ({ each }: Turning): number => (each.some((use) => use.tipMm > use.tap.reachMm + 0.5) ? 10 : 0);
+const reachCost = ({ each }: WeighedTurning): number =>
+  each.some((use) => use.tipMm > use.tap.reachMm + 0.5) ? 10 : 0;
 
 /** Depth beyond the thread that costs, in diameters: more than this, or what makes a hole deeper than that. Trade rule. */
 const DEEP = { extraD: 1, holeD: 5 } as const;
 const DEEP_POINTS = { owned: 40, toBuy: 120, eachD: 20 } as const;
 /** Points for a hole that this way makes much deeper than the thread needs: only where no other tap does it, never to buy one. */
-function depthCost({ depth, taps }: Turning, { hole, thread }: TappingQuestion): number {
+function depthCost({ depth, taps }: WeighedTurning, { hole, thread }: TappingQuestion): number {
   if (!depth) return 0;
   // What a spindle needs to stop in is a choice of its own.
   const stoppingMm = taps[taps.length - 1].geometry === 'spiral-point' ? 0 : depth.chipRoomMm - thread.pitchMm;
-  const full = depth.fullDiameter.value - hole.fromMm - stoppingMm;
+  const full = depth.fullMm - hole.fromMm - stoppingMm;
   const extraD = (full - hole.depthMm) / thread.majorMm;
   const makesDeep = full > DEEP.holeD * thread.majorMm && hole.depthMm <= DEEP.holeD * thread.majorMm;
   if (extraD <= DEEP.extraD && !makesDeep) return 0;
@@ -113,17 +114,19 @@ function depthCost({ depth, taps }: Turning, { hole, thread }: TappingQuestion):
   );
 }
 
-function costOf(id: WayId, q: TappingQuestion, sequence: TapSequence, way: WayOfTapping): TappingCost {
-  const breaking = breakingCost(way.load?.safety) + (hasChippingTeeth(way) ? TEETH_POINTS : 0);
+function costOf(way: WeighedWay, q: TappingQuestion): TappingCost {
+  if (way.ruledOut) return NO_COST;
+  const { id, sequence, turned } = way;
+  const breaking = breakingCost(turned.worst.load?.safety) + (hasChippingTeeth(turned) ? TEETH_POINTS : 0);
   const lean = leanCost(way, q);
   const time = timeCost(way.secondsAll, q);
-  const room = stoppingCost(way) + wallCost(way, q) + depthCost(way, q);
+  const room = stoppingCost(way) + wallCost(turned, q) + depthCost(turned, q);
   const suit =
     suitCost(q, sequence) +
     handCost(id, q, sequence) +
     formingCost(id, q) +
-    reachCost(way) +
-    (way.lacksWrench ? WRENCH_POINTS : 0);
+    reachCost(turned) +
+    (way.oddSquareMm === undefined ? 0 : WRENCH_POINTS);
   return { breaking, lean, time, room, suit, total: breaking + lean + time + room + suit };
 }
 
@@ -131,12 +134,11 @@ function costOf(id: WayId, q: TappingQuestion, sequence: TapSequence, way: WayOf
 const WRENCH_POINTS = 12;
 
 interface Costed {
-  way: WayOfTapping;
-  sequence: TapSequence;
+  way: WeighedWay;
   cost: TappingCost;
 }
 
-const namesOf = (way: WayOfTapping): string => way.taps.map((t) => t.name).join(', ');
+const namesOf = ({ sequence: { taps } }: WeighedWay): string => taps.map((t) => t.name).join(', ');
 
 /** Why a possible way loses to the best one: the cost in which it is furthest behind. */
 function losesBecause({ way, cost }: Costed, best: Costed): Phrase {
@@ -147,8 +149,8 @@ function losesBecause({ way, cost }: Costed, best: Costed): Phrase {
   if (cost.total - best.cost.total < 1) return phrase('As good, by our judgement: use whichever you prefer.');
   if (behind.kind === 'breaking')
     return phrase('Safety against breaking {safety}, against {best}.', {
-      safety: quantity(way.load?.safety ?? 0, 'ratio'),
-      best: quantity(winner.load?.safety ?? 0, 'ratio'),
+      safety: quantity(way.turned.worst.load?.safety ?? 0, 'ratio'),
+      best: quantity(winner.turned.worst.load?.safety ?? 0, 'ratio'),
     });
   if (behind.kind === 'lean')
     return phrase('Leans about {lean}, against {best}: the tap binds and the screw sits crooked.', {
@@ -161,8 +163,10 @@ function losesBecause({ way, cost }: Costed, best: Costed): Phrase {
       left: quantity(way.stopping?.turnsLeft ?? 0, 'turns'),
     });
   if (behind.kind === 'suit')
-    return way.taps.some((t) => !t.owned)
-      ? phrase('Needs a tap that is not in the crib: {tap}.', { tap: way.taps.find((t) => !t.owned)?.name ?? '' })
+    return way.sequence.taps.some((t) => !t.owned)
+      ? phrase('Needs a tap that is not in the crib: {tap}.', {
+          tap: way.sequence.taps.find((t) => !t.owned)?.name ?? '',
+        })
       : phrase('Its taps ({taps}) suit this hole and drive less.', { taps: namesOf(way) });
   return phrase('Takes about {time} min, against {best} min.', {
     time: (way.secondsAll / 60).toFixed(1),
@@ -170,12 +174,12 @@ function losesBecause({ way, cost }: Costed, best: Costed): Phrase {
   });
 }
 
-function winsBecause(way: Costed, second: Costed | undefined): Phrase {
+function winsBecause(way: Costed, second: Costed | undefined, q: TappingQuestion): Phrase {
   if (!second) return phrase('The only way that works with this hole and machine.');
   const ahead = losesBecause(second, way);
   return phrase(`Best on breaking, squareness, stopping and time together. Next is “{next}”: ${ahead.text}`, {
     ...ahead.values,
-    next: second.way.label,
+    next: wayLabel(second.way.id, q),
   });
 }
 
@@ -184,52 +188,85 @@ const NO_COST: TappingCost = { breaking: 0, lean: 0, time: 0, room: 0, suit: 0, 
 /** The sequences of one way, best first: the one asked for where it can be done, then by points, then those ruled out. */
 function ranked(costed: Costed[], asked: string | undefined): Costed[] {
   const place = ({ way, cost }: Costed): number =>
-    way.ruledOut ? Infinity : way.sequenceKey === asked ? -Infinity : cost.total;
+    way.ruledOut ? Infinity : way.sequence.key === asked ? -Infinity : cost.total;
   return [...costed].sort((a, b) => place(a) - place(b) || 0);
 }
 
-/**
- * Every way of driving the taps, best first, each with its best sequence, the others that it could drive, and a reason;
- * those ruled out come last. Points are our judgement; the figures behind them are shown.
- */
-export function waysOfTapping(q: TappingQuestion): TappingWay[] {
+/** Works something out once for each key. */
+function once<K, I extends unknown[], V>(keyOf: (...input: I) => K, work: (...input: I) => V): (...input: I) => V {
+  const known = new Map<K, V>();
+  return (...input) => {
+    const key = keyOf(...input);
+    const value = known.get(key) ?? work(...input);
+    known.set(key, value);
+    return value;
+  };
+}
+
+/** Sequences weighed under each kind of drive: ways that turn them alike share it. */
+const turner = (q: TappingQuestion): ((sequence: TapSequence, drive: Drive) => WeighedTurning) =>
+  once(
+    ({ key }, { power, freehand, runIn }) => `${key} ${power} ${freehand} ${runIn}`,
+    (sequence, drive) => weighTurning(q, sequence, drive),
+  );
+
+/** A way with its best sequence and the others, best first. */
+interface WeighedTaps {
+  best: Costed;
+  others: Costed[];
+}
+
+/** Every way, each with every sequence of taps, weighed; one that is not to be had with its first alone. */
+function weighAll(q: TappingQuestion): WeighedTaps[] {
   const sequences = tapSequences(q);
   const asked = q.asked?.join(',');
-  const turned = new Map<string, Turning>();
-  const turningOf = (id: WayId, sequence: TapSequence): Turning => {
-    const drive = driveOf(id);
-    const key = `${sequence.key} ${drive.power} ${drive.freehand} ${drive.runIn}`;
-    const known = turned.get(key) ?? turning(q, sequence, drive);
-    turned.set(key, known);
-    return known;
-  };
-  const all = WAYS.map((id) => {
-    const list = (unavailable(id, q) ? sequences.slice(0, 1) : sequences).map((sequence): Costed => {
-      const way = wayOfTapping(id, q, sequence, turningOf(id, sequence));
-      return { way, sequence, cost: way.ruledOut ? NO_COST : costOf(id, q, sequence, way) };
+  const turningOf = turner(q);
+  return WAYS.map((id) => {
+    const out = unavailable(id, q);
+    const list = (out ? sequences.slice(0, 1) : sequences).map((sequence): Costed => {
+      const way = weighWay(id, q, sequence, turningOf(sequence, driveOf(id)), out);
+      return { way, cost: costOf(way, q) };
     });
     const [best, ...others] = ranked(list, asked);
     return { best, others };
   });
+}
+
+const othersOf = (others: readonly Costed[], figured: (way: WeighedWay) => WayOfTapping): TappingWay['others'] =>
+  others.map(({ way, cost }) => ({
+    key: way.sequence.key,
+    taps: way.sequence.taps.map((t) => `${t.name} ${t.chamferThreads}`),
+    possible: !way.ruledOut,
+    owned: way.sequence.taps.every((t) => t.owned),
+    way: figured(way),
+    cost,
+  }));
+
+/**
+ * Every way of driving the taps, best first, each with its best sequence and a reason; those ruled out come last. The one
+ * that is used (`q.askedWay` where it can be done, else the best) has the other taps that it could drive. Points are our
+ * judgement; the figures behind them are shown.
+ */
+export function waysOfTapping(q: TappingQuestion): TappingWay[] {
+  const all = weighAll(q);
   const open = all.filter(({ best }) => !best.way.ruledOut).sort((a, b) => a.best.cost.total - b.best.cost.total);
   const [winner, second] = open;
-  const told = ({ best, others }: (typeof all)[number], reason: Phrase): TappingWay => ({
-    ...best.way,
-    cost: best.cost,
-    possible: !best.way.ruledOut,
-    reason,
-    others: others.map(({ way, sequence, cost }) => ({
-      key: sequence.key,
-      taps: sequence.taps.map((t) => `${t.name} ${t.chamferThreads}`),
-      possible: !way.ruledOut,
-      owned: sequence.taps.every((t) => t.owned),
-      way,
-      cost,
-    })),
-  });
+  const used = open.find(({ best }) => best.way.id === q.askedWay) ?? winner;
+  const figuresOf = once(
+    (turned: WeighedTurning) => turned,
+    (turned) => turning(q, turned),
+  );
+  const figured = (way: WeighedWay): WayOfTapping => wayOfTapping(way, q, figuresOf(way.turned));
+  const told = (entry: WeighedTaps, reason: Phrase): TappingWay =>
+    Object.assign(figured(entry.best.way), {
+      cost: entry.best.cost,
+      possible: !entry.best.way.ruledOut,
+      reason,
+      others: entry === used ? othersOf(entry.others, figured) : [],
+    });
   return [
     ...open.map((entry) =>
-      told(entry, entry === winner ? winsBecause(entry.best, second?.best) : losesBecause(entry.best, winner.best)),
+      told(entry, entry === winner ? winsBecause(entry.best, second?.best, q) : losesBecause(entry.best, winner.best)),
     ),
     ...all.filter(({ best }) => best.way.ruledOut).map((entry) => told(entry, entry.best.way.ruledOut as Phrase)),
   ];

@@ -3,9 +3,10 @@
  * Outside the table the nearest end's value holds.
  */
 export function interpolate(points: readonly (readonly [x: number, y: number])[], x: number): number {
-  const above = points.findIndex(([px]) => px >= x);
+  let above = 0;
+  while (above < points.length && points[above][0] < x) above++;
   if (above === 0) return points[0][1];
-  if (above === -1) return points[points.length - 1][1];
+  if (above === points.length) return points[above - 1][1];
   const [x0, y0] = points[above - 1];
   const [x1, y1] = points[above];
   return y0 + ((x - x0) / (x1 - x0)) * (y1 - y0);
