@@ -185,6 +185,7 @@ export type RecordKept = z.infer<typeof recordKept>;
 export type PunchMark = Extract<RecordKept, { kind: 'punch-mark' }>;
 
 export const recordQuery = z.strictObject({
+  id: z.string().min(1).max(100).optional().describe('One record alone, whole with its picture'),
   kind: z
     .enum([...(RECORD_KINDS as [RecordKind, ...RecordKind[]]), 'bench'])
     .optional()

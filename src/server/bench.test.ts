@@ -2,7 +2,7 @@ import { recordInput, type RecordInput } from '@/contracts/record';
 import { runSteps } from '@/core/route/run-steps';
 import { beginSampleRun } from './demo/sample-run';
 import { markOf, setDoor } from './access/session';
-import { listRecords } from './repositories/record-repository';
+import { findRecord, listRecords } from './repositories/record-repository';
 import { recordMark, takeRecords } from './services/record-service';
 import { issuedRoute, issueRoute } from './services/route-service';
 import { inspectionOf, recordedOf } from './services/run-service';
@@ -89,12 +89,15 @@ describe('clocks', () => {
   });
 });
 
-test('pictures are read by their kind, and left out where everything of the bench is listed', async () => {
+test('a picture is read with its one record, of its own job, and left out of every list', async () => {
   const image = 'data:image/png;base64,AAAA';
   await takeRecords(at.db, { records: [record('photo', { part: 1, image, dxMm: 0.1, dyMm: 0 }, CLAMP)] });
   const images = async (kind: 'bench' | 'photo') =>
     (await listRecords(at.db, BLOCK, kind)).map((r) => (r.kind === 'photo' ? r.body.image : ''));
-  expect([await images('bench'), await images('photo')]).toEqual([[''], [image]]);
+  expect([await images('bench'), await images('photo')]).toEqual([[''], ['']]);
+  const [{ id }] = await listRecords(at.db, BLOCK, 'photo');
+  expect(await findRecord(at.db, BLOCK, id)).toMatchObject({ id, body: { image } });
+  expect(await findRecord(at.db, 'sample-job-pier-adapter-plate', id)).toBeUndefined();
 });
 
 test('how far a job is at the bench, what waits, and its inspection sheet', async () => {

@@ -1,5 +1,6 @@
 'use client';
 
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { RecordKept } from '@/contracts/record';
 import { send } from '@/ui/send';
@@ -12,21 +13,24 @@ interface Props {
 
 /** A photograph that was kept with a record: fetched when it is asked for. */
 export function PhotoKept({ jobId, recordId }: Props) {
-  const [image, setImage] = useState<string>();
-  const [fault, setFault] = useState<string>();
-  async function show(): Promise<void> {
-    const got = await send<{ records: RecordKept[] }>('GET', `/api/v1/jobs/${jobId}/records?kind=photo`);
-    if (!got.ok) return setFault(got.fault);
-    const found = got.value.records.find((r) => r.id === recordId);
-    if (found?.kind === 'photo') setImage(found.body.image);
-    else setFault('The photograph has not reached the server yet.');
-  }
+  const [shown, setShown] = useState(false);
+  const { data, isFetching } = useQuery({
+    queryKey: ['photo', recordId],
+    enabled: shown,
+    // A picture is too large for what is kept of the reads.
+    meta: { keptApart: true },
+    queryFn: () =>
+      send<{ records: RecordKept[] }>('GET', `/api/v1/jobs/${jobId}/records?id=${encodeURIComponent(recordId)}`),
+  });
+  const [record] = data?.ok ? data.value.records : [];
+  const image = record?.kind === 'photo' ? record.body.image : undefined;
+  const fault = data && !data.ok ? data.fault : data && !image && 'The photograph has not reached the server yet.';
   return (
     <section aria-label="Photograph kept" className="plate flex flex-col gap-2 p-2">
       {image ? (
         <img src={image} alt="The photograph from which the position was measured" className="w-full" />
       ) : (
-        <button type="button" className="btn" onClick={() => void show()}>
+        <button type="button" className="btn" disabled={isFetching} onClick={() => setShown(true)}>
           Show the photograph
         </button>
       )}

@@ -1,7 +1,7 @@
 'use client';
 
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { FrozenRoute, RouteIssue } from '@/contracts/route-issue';
 import { compareRoutes, type RouteChange } from '@/core/route/compare-routes';
@@ -27,29 +27,24 @@ const MOST = 40;
 export function IssuePanel({ jobId, jobVersion, saved, route, issues, display }: Props) {
   const router = useRouter();
   const at = useShopTime();
-  const [fault, setFault] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  const [last, setLast] = useState<FrozenRoute>();
   const [latest] = issues;
-  useEffect(() => {
-    if (!latest) return;
-    let gone = false;
-    void send<FrozenRoute>('GET', `/api/v1/jobs/${jobId}/routes/${latest.number}`).then((got) => {
-      if (!gone && got.ok) setLast(got.value);
-    });
-    return () => {
-      gone = true;
-    };
-  }, [jobId, latest]);
+  const { data: last } = useQuery({
+    queryKey: ['issue', jobId, latest?.number],
+    enabled: latest !== undefined,
+    meta: { keptApart: true },
+    queryFn: async () => {
+      const got = await send<FrozenRoute>('GET', `/api/v1/jobs/${jobId}/routes/${latest.number}`);
+      return got.ok ? got.value : null;
+    },
+  });
   const changes: RouteChange[] | undefined =
     last && route && last.number === latest?.number ? compareRoutes(last.route, route) : undefined;
-  async function issue(): Promise<void> {
-    setBusy(true);
-    const got = await send('POST', `/api/v1/jobs/${jobId}/routes`, { id: uuidv7(), jobVersion });
-    setFault(got.ok ? undefined : got.fault);
-    setBusy(false);
-    router.refresh();
-  }
+  const issue = useMutation({
+    networkMode: 'always',
+    mutationFn: () => send('POST', `/api/v1/jobs/${jobId}/routes`, { id: uuidv7(), jobVersion }),
+    onSuccess: () => router.refresh(),
+  });
+  const fault = issue.data?.ok === false ? issue.data.fault : undefined;
   const next = (latest?.number ?? 0) + 1;
   return (
     <section aria-label="Issues" className="plate flex flex-col gap-2 p-3">
@@ -71,8 +66,8 @@ export function IssuePanel({ jobId, jobVersion, saved, route, issues, display }:
       <button
         type="button"
         className="btn-next self-start"
-        disabled={!route || !saved || busy}
-        onClick={() => void issue()}
+        disabled={!route || !saved || issue.isPending}
+        onClick={() => issue.mutate()}
       >
         Issue route {next}
       </button>

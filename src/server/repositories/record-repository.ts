@@ -84,24 +84,30 @@ export const findOfDevice = async (
     sequence === null ? [] : [{ sequence, happenedAt }],
   );
 
-/** A record as a list shows it: a picture is read where it is asked for by its kind. */
+/** A record as a list shows it: a picture is read with the one record that it belongs to. */
 const listed = (row: typeof records.$inferSelect): RecordKept =>
   recordOf('image' in row.body ? { ...row, body: { ...row.body, image: '' } } : row);
 
-/** Every record of a job, of one kind where one is named, in the order in which they happened. */
+/** One record of a job, whole. */
+export async function findRecord(db: Writer, jobId: string, id: string): Promise<RecordKept | undefined> {
+  const found = (await findRecords(db, [id])).get(id);
+  return found?.jobId === jobId ? found : undefined;
+}
+
+/** Every record of a job, of one kind where one is named, in the order in which they happened; without pictures. */
 export async function listRecords(db: Writer, jobId: string, kind?: RecordKind | 'bench'): Promise<RecordKept[]> {
   const kinds = kind === 'bench' ? BENCH_KINDS : kind && [kind];
   const rows = await db
     .select()
     .from(records)
     .where(and(eq(records.jobId, jobId), kinds ? inArray(records.kind, [...kinds]) : undefined));
-  return rows.map(kind === 'photo' ? recordOf : listed).sort(byOrder);
+  return rows.map(listed).sort(byOrder);
 }
 
 /** Records read at once. */
 const PAGE = 2000;
 
-/** A column as it stands in the text of a record; a picture is read where it is asked for by its kind. */
+/** A column as it stands in the text of a record; a picture is read with its one record. */
 const asText = (field: string, { name }: { name: string }): string =>
   field === 'body'
     ? `'body', case kind when 'photo' then json_set(body, '$.image', '') else json(body) end`
