@@ -23,7 +23,7 @@ export type Unit =
 export interface Quantity {
   value: number;
   unit: Unit;
-  /** Decimals that matter in millimetres, where fewer than usual do: a depth is set to tenths. */
+  /** Decimals that matter, where they are not the usual: a depth is set to tenths, a torque is read, not estimated. */
   places?: number;
 }
 
@@ -105,6 +105,8 @@ export const quantity = (value: number, unit: Unit): Quantity => ({ value, unit 
 export const mm = (value: number): Quantity => ({ value, unit: 'mm' });
 /** A length that is set or read to tenths of a millimetre: depths, stock, walls. */
 export const depth = (value: number): Quantity => ({ value, unit: 'mm', places: 1 });
+/** A torque that was read, not estimated. */
+export const torqueRead = (value: number): Quantity => ({ value, unit: 'Nm', places: 1 });
 export const percent = (value: number): Quantity => ({ value, unit: 'percent' });
 export const phrase = (text: string, values?: Phrase['values']): Phrase => (values ? { text, values } : { text });
 export const caution = (level: CautionLevel, code: string, text: string, values?: Phrase['values']): Caution =>

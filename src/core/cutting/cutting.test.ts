@@ -170,9 +170,13 @@ test('feed by diameter, material and hand', () => {
 
 test('pecks: first at 3 D then every 1 D; sooner and shorter in stringy metal', () => {
   expect(peckDepths(5, 14, material('steel-low-carbon'), false)).toEqual([]);
-  expect(peckDepths(5, 26, material('steel-low-carbon'), false)).toEqual([15, 20, 25]);
+  expect(peckDepths(5, 26, material('steel-low-carbon'), false)).toEqual([15, 20]);
+  expect(peckDepths(5, 22.5, material('steel-low-carbon'), false)).toEqual([15, 20]);
+  expect(peckDepths(5, 22.4, material('steel-low-carbon'), false)).toEqual([15]);
   expect(peckDepths(4, 10, material('stainless-austenitic'), false)).toEqual([6, 8]);
-  expect(peckDepths(4, 11, material('steel-low-carbon'), true)).toEqual([6, 10]);
+  // Half of 3 is 1.5: never less than 2 mm apart.
+  expect(peckDepths(3, 10, material('stainless-austenitic'), false)).toEqual([4.5, 6.5, 8.5]);
+  expect(peckDepths(4, 12, material('steel-low-carbon'), true)).toEqual([6, 10]);
 });
 
 describe('torque, power and grab', () => {

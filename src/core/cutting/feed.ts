@@ -32,14 +32,24 @@ export function drillFeed(diameterMm: number, material: Material, byHand: boolea
   });
 }
 
+/** Nothing is gained by clearing the chips this short of the end, in diameters. Trade rule. */
+const LAST_D = 0.5;
+
 /**
  * Depths in mm at which to withdraw fully and clear the chips; empty when none is needed.
- * First at 3 D (1.5 D in stringy metal or by hand), then every 1 D (0.5 D stringy). Trade rule.
+ * First at 3 D (1.5 D in stringy metal or by hand), then every 1 D (0.5 D stringy, at least 2 mm), none within half a
+ * diameter of the end. Trade rule.
  */
 export function peckDepths(diameterMm: number, depthMm: number, material: Material, byHand: boolean): number[] {
   const stringy = material.chips === 'stringy';
-  const step = (stringy ? 0.5 : 1) * diameterMm;
+  const step = peckEvery(diameterMm, material);
   const pecks: number[] = [];
-  for (let at = (stringy || byHand ? 1.5 : 3) * diameterMm; at < depthMm - 1e-9; at += step) pecks.push(at);
+  for (let at = (stringy || byHand ? 1.5 : 3) * diameterMm; at <= depthMm - LAST_D * diameterMm; at += step)
+    pecks.push(at);
   return pecks;
 }
+
+/** Between two withdrawals, mm. */
+export const peckEvery = (diameterMm: number, { chips }: Material): number =>
+  chips === 'stringy' ? Math.max(LEAST_PECK_MM, 0.5 * diameterMm) : diameterMm;
+const LEAST_PECK_MM = 2;

@@ -1,4 +1,4 @@
-import { phrase, quantity, type Phrase } from '../answer/answer';
+import { phrase, quantity, type Phrase, torqueRead } from '../answer/answer';
 
 /** Share of what a tap holds from which one stops; the clutch of a tapping head is set below it. Trade rule. */
 export const STOP_SHARE = 0.6;
@@ -10,7 +10,7 @@ export const STOP_SHARE = 0.6;
  */
 export function judgeTorque(nowNm: number, neededNm: number, breakingNm: number): { stop: boolean; said: Phrase } {
   const values = {
-    now: quantity(nowNm, 'Nm'),
+    now: torqueRead(nowNm),
     needed: quantity(neededNm, 'Nm'),
     breaking: quantity(breakingNm, 'Nm'),
   };

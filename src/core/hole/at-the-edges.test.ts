@@ -4,6 +4,7 @@ import { planned, refused, shop as plain } from '../tests/bench-shop';
 import type { CutSpec } from '../operation/operation';
 import type { Shop } from '../shop/shop';
 import { usualOwnTap } from '../tapping/own-tap';
+import { lastTurn } from '../tapping/turning';
 import { readCallout } from '../threads/read-callout';
 import type { Thread } from '../threads/thread';
 import { threadNamed } from '../threads/thread-named';
@@ -372,5 +373,99 @@ describe('walls, depth and speeds', () => {
     const held = planned({ callout: 'ø10.5 THRU', thickness: '6', machine: 'cordless', drills: 'all' });
     const speed = held.operations.find((o) => o.key === 'drill')?.cut?.speed;
     expect(speed?.ok && speed.value.label).not.toMatch(/trigger about [1-4]0 %/);
+  });
+});
+
+describe('said once, with figures that can be known', () => {
+  const codes = (p: HolePlan) => allCautions(p).map((c) => c.code);
+  const taps = (...list: [string, Parameters<typeof usualOwnTap>[2], object?][]): Shop => ({
+    ...plain,
+    taps: list.map(([thread, role, over], i) => ({
+      ...usualOwnTap(`t${i}`, threadNamed(thread) as Thread, role),
+      ...over,
+    })),
+  });
+
+  test('a countersink takes its threads away: 12 across to 8 of M8 at 90° is 2 mm, and of a sheet there is less left', () => {
+    const p = planned({ callout: 'M8 THRU CSK ø12 x 90°', thickness: '10', drills: 'all' });
+    expect(p.thread?.at.lengthMm).toBeCloseTo(8, 9);
+    expect(said(planned({ callout: 'M4 THRU CSK ø6 x 90°', thickness: '2', drills: 'all' }))).toContain('1.4 threads');
+  });
+
+  test('a thread in a sheet is told of its threads, not of its bolt; a length short by a twentieth is not short', () => {
+    expect(codes(planned({ callout: 'M4 THRU', thickness: '3', drills: 'all' }))).toContain('threads-in-sheet');
+    expect(codes(planned({ callout: 'M4 THRU', thickness: '3', drills: 'all' }))).not.toContain('thread-short');
+    const at = (thickness: string) => planned({ callout: 'M8x1 THRU', thickness, drills: 'all' });
+    const needed = at('12').thread?.engagement?.needed.value ?? 0;
+    expect([0.94, 0.96].map((share) => codes(at(String(share * needed))).includes('thread-short'))).toEqual([
+      true,
+      false,
+    ]);
+  });
+
+  test('taps are asked for by role as well as by their key; left-hand ones are bought left-hand', () => {
+    const shop = taps(['M8', 'taper'], ['M8', 'plug']);
+    const p = planned({ callout: 'M8 THRU', thickness: '12', taps: 'plug', drills: 'all' }, { at: shop });
+    expect(p.thread?.tapping.best.sequenceKey).toBe('t1');
+    expect(codes(p)).not.toContain('taps-unknown');
+    const left = planned({ callout: 'M8 LH THRU', thickness: '12', drills: 'all' }, { at: shop });
+    expect(said(left)).toContain('M8x1.25 LH');
+  });
+
+  test('a worn tap in tough metal is warned of', () => {
+    const at = (condition: 'sharp' | 'worn') => {
+      const shop = taps(['M8', 'taper', { condition }]);
+      return levelOf(
+        planned(
+          { callout: 'M8 THRU', thickness: '12', material: 'steel-alloy-prehard', drills: 'all', taps: 't0' },
+          { at: shop },
+        ),
+      );
+    };
+    expect([at('sharp'), at('worn')]).toEqual(['careful', 'warn']);
+  });
+
+  test('an existing hole that leaves a thin thread is answered with what it leaves; under three tenths it is refused', () => {
+    // 7.5 in M8 x 1.25: 0.5 / 1.6238 is 31 %; 9.5 in M10 x 1.5: 0.5 / 1.9486 is 26 %.
+    const p = planned({ callout: 'M8 THRU', thickness: '12', existing: '7.5', drills: 'all' });
+    expect(said(p)).toContain('31 % of thread');
+    expect(codes(p)).not.toContain('class-outside');
+    expect(refused({ callout: 'M10 THRU', thickness: '12', existing: '9.5', drills: 'all' })).toHaveLength(1);
+  });
+
+  test('a percentage that no drill of the class leaves is said; a pipe too large for a drill is bored', () => {
+    const p = planned({ callout: 'M8 THRU', thickness: '12', percent: '50', drills: 'all' });
+    expect(said(p)).toContain('50 % was asked for');
+    const near = planned({ callout: 'M8 THRU', thickness: '12', percent: '70', drills: 'all' });
+    expect(codes(near)).not.toContain('percent-asked');
+    const npt = planForm({ ...BLANK_FORM, callout: '2 NPT THRU', thickness: '30', machine: 'lathe' }, plain);
+    expect(npt.ok ? '' : tell(npt.problems[0].remedy, 'mm')).toMatch(/^Bore it/);
+  });
+
+  test('a tap that does not reach has its last turn where it stops: 1 mm short of a pitch of 1.25 is 0.8 turns', () => {
+    const p = planned({ callout: 'M8 x 40 DEEP', thickness: '80', drills: 'all' });
+    const use = p.thread?.tapping.best.each.at(-1);
+    if (!use || !p.thread) throw new Error('no tap');
+    const short = { ...use, tap: { ...use.tap, reachMm: use.tipMm - 1 } };
+    expect(lastTurn(short, p.thread.thread)).toBeCloseTo(use.turns.value - 0.8, 9);
+    expect(lastTurn({ ...use, tap: { ...use.tap, reachMm: use.tipMm + 1 } }, p.thread.thread)).toBe(use.turns.value);
+  });
+
+  test('how much thread fits is shown for each way of making room, and that much leaves a sound wall', () => {
+    for (const thickness of ['20', '30', '45']) {
+      const p = planned({ callout: 'M8 x 8 DEEP', thickness, drills: 'all' });
+      for (const { id, mostThreadMm = 0 } of p.thread?.rooms ?? []) {
+        const most = planned({ callout: `M8 x ${mostThreadMm} DEEP`, thickness, drills: 'all' });
+        expect([id, most.thread?.rooms.find((r) => r.id === id)?.wallMm]).toEqual([id, expect.closeTo(1.6, 6)]);
+      }
+    }
+  });
+
+  test('what is missing is said once; narrow stock by the wall that it leaves', () => {
+    const p = planned({ callout: 'M8 THRU', thickness: '12', drills: 'crib' });
+    for (const op of p.operations)
+      expect(op.cautions.filter((c) => /-missing|to-buy/.test(c.code)).length).toBeLessThan(2);
+    const narrow = planned({ callout: 'M6 THRU', thickness: '20', width: '8', drills: 'all' });
+    expect(said(narrow)).toContain('1.0 mm is left on each side');
   });
 });

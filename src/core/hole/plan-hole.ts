@@ -32,7 +32,7 @@ import { isTapered } from '../threads/thread';
 import { findDrill } from './find-drill';
 import type { HolePlan, ThreadPart } from './hole-plan';
 import { plainHoleToMake, threadedHoleToMake } from './hole-to-make';
-import { planThread } from './plan-thread';
+import { isSheet, planThread } from './plan-thread';
 import type { HoleQuestion } from './question';
 import { resolveHole } from './resolve-hole';
 import type { ResolvedHole, ResolvedThread } from './resolved-hole';
@@ -159,10 +159,12 @@ const STOCK_D = 3;
 function edgeNear({ stockWidthMm }: HoleQuestion, sizeMm: number): Caution[] {
   if (stockWidthMm === undefined || stockWidthMm >= STOCK_D * sizeMm) return [];
   return [
-    caution('warn', 'edge-near', 'The stock is {width} across; {want} leaves one and a half diameters on each side.', {
-      width: depth(stockWidthMm),
-      want: depth(STOCK_D * sizeMm),
-    }),
+    caution(
+      'warn',
+      'edge-near',
+      'The stock is {width} across: {wall} is left on each side of the hole, and it bulges or splits. {want} is usual.',
+      { width: depth(stockWidthMm), wall: depth((stockWidthMm - sizeMm) / 2), want: depth(STOCK_D * sizeMm) },
+    ),
   ];
 }
 
@@ -171,18 +173,20 @@ const LONG = { diameters: 2.5, overNeeded: 1.5 } as const;
 
 function threadLength(part: ThreadPart | undefined): Caution[] {
   if (!part?.engagement) return [];
-  const { needed } = part.engagement;
+  const { needed, oneDiameterMm } = part.engagement;
   const { lengthMm } = part.at;
-  const long = lengthMm > LONG.diameters * part.thread.majorMm && lengthMm > LONG.overNeeded * needed.value;
+  const enoughMm = Math.max(needed.value, oneDiameterMm);
+  const long = lengthMm > LONG.diameters * part.thread.majorMm && lengthMm > LONG.overNeeded * enoughMm;
   return [
-    ...needed.cautions,
+    // A sheet is told of its threads.
+    ...(isSheet(part.at) ? [] : needed.cautions),
     ...(long
       ? [
           caution(
             'note',
             'thread-long',
-            '{depth} of thread is more than the {needed} that hold the bolt: open the rest to clearance, which also guides the tap.',
-            { depth: depth(lengthMm), needed: depth(needed.value) },
+            '{depth} of thread is as drawn; {needed} hold the bolt. If the drawing allows, open the rest to clearance, which also guides the tap.',
+            { depth: depth(lengthMm), needed: depth(enoughMm) },
           ),
         ]
       : []),

@@ -9,12 +9,14 @@ import { tappingAids } from '../shop/tapping-aids';
 import { thinWallMm } from '../tapping/blind-depth';
 import { formingVerdict } from '../tap-drill/forming';
 import { isTapUsable } from '../tapping/own-tap';
+import { WORN_FROM } from '../tapping/tap-risk';
 import { roomsBelow, type Room } from '../tapping/room-below';
 import type { TappingQuestion } from '../tapping/tapping-question';
 import { tappingSpeed } from '../tapping/tapping-speed';
+import { askedSequence } from '../tapping/tap-sequence';
 import { waysOfTapping, type TappingWay } from '../tapping/ways-of-tapping';
 import { engagement } from '../threads/engagement';
-import { isPipe, isTapered, type Thread } from '../threads/thread';
+import { isPipe, isTapered } from '../threads/thread';
 import { taperTapDrill } from '../tap-drill/taper-tap-drill';
 import type { ThreadPart } from './hole-plan';
 import type { HoleQuestion } from './question';
@@ -61,6 +63,8 @@ function impossible(
 export interface PlannedThread {
   part: ThreadPart;
   serves: boolean;
+  /** It is made with the taps that were asked for. */
+  usesAsked: boolean;
   drillCautions: Caution[];
 }
 
@@ -170,8 +174,12 @@ function roomToUse(rooms: readonly Room[], q: HoleQuestion, drill: Drill): Room 
   );
 }
 
-/** The way that is asked for where it can be done, else the one with the best rank. */
-function wayToUse(ways: TappingWay[], { way: asked, taps }: HoleQuestion): { best: TappingWay; cautions: Caution[] } {
+/** The way that is asked for where it can be done, else the one with the best rank. @param taps keys of the taps asked for */
+function wayToUse(
+  ways: TappingWay[],
+  { way: asked }: HoleQuestion,
+  taps: string | undefined,
+): { best: TappingWay; cautions: Caution[] } {
   const wanted = ways.find((w) => w.id === asked);
   const best = wanted?.possible ? wanted : ways[0];
   const cautions: Caution[] = [];
@@ -182,8 +190,8 @@ function wayToUse(ways: TappingWay[], { way: asked, taps }: HoleQuestion): { bes
         way: wanted.label,
       }),
     );
-  if (taps && best.sequenceKey !== taps.join(',')) {
-    const why = best.others.find((o) => o.key === taps.join(','))?.way.ruledOut;
+  if (taps !== undefined && best.sequenceKey !== taps) {
+    const why = best.others.find((o) => o.key === taps)?.way.ruledOut;
     cautions.push(
       why
         ? caution('note', 'taps-impossible', `These taps can’t be used here. ${why.text}`, why.values)
@@ -194,9 +202,9 @@ function wayToUse(ways: TappingWay[], { way: asked, taps }: HoleQuestion): { bes
 }
 
 /** What the crib lacks for the taps used, and what is worn of them. */
-function tapCautions(best: TappingWay, thread: Thread): Caution[] {
+function tapCautions(best: TappingWay, { thread, leftHand }: ResolvedThread['feature']): Caution[] {
   return best.taps.flatMap((tap) => {
-    const values = { thread: thread.designation, tap: tap.name, threads: tap.chamferThreads };
+    const values = { thread: thread.designation + (leftHand ? ' LH' : ''), tap: tap.name, threads: tap.chamferThreads };
     if (!tap.owned)
       return [
         caution('note', 'tap-to-buy', 'Not in the crib: {thread} {tap}, {threads} chamfer threads. To buy.', values),
@@ -206,7 +214,6 @@ function tapCautions(best: TappingWay, thread: Thread): Caution[] {
       : [];
   });
 }
-const WORN_FROM = 1.5;
 
 /** A pipe thread seals by its length: a wall thinner than that does not hold it. */
 function pipeWall({ feature: { thread } }: ResolvedThread, { thicknessMm }: ResolvedHole): Caution[] {
@@ -242,10 +249,16 @@ const TOO_FEW_THREADS = 3;
 /** Fewer than this hold nothing at all. Our judgement. */
 const NO_THREADS = 1.5;
 
+/** So thin that the thread goes through with fewer threads than hold. */
+export const isSheet = ({ feature: { thread }, through, lengthMm }: ResolvedThread): boolean =>
+  through && !isTapered(thread) && lengthMm / thread.pitchMm < LIGHT_DUTY_THREADS;
+
 /** A sheet holds by the threads that are in it. */
-function threadsInSheet({ feature: { thread }, through, lengthMm }: ResolvedThread): Caution[] {
+function threadsInSheet(at: ResolvedThread): Caution[] {
+  const { lengthMm } = at;
+  const { thread } = at.feature;
   const threads = lengthMm / thread.pitchMm;
-  if (!through || isTapered(thread) || threads >= LIGHT_DUTY_THREADS) return [];
+  if (!isSheet(at)) return [];
   const text = '{thread} in {sheet} holds by {threads} threads: ';
   if (threads < NO_THREADS)
     return [
@@ -313,10 +326,13 @@ function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: 
   if (!drill.ok) return drill;
   const rooms = roomsOf(hole, at, drill.value.used.drill, habits);
   const room = roomToUse(rooms, q, drill.value.used.drill);
-  const ways = waysOfTapping(tappingQuestion(q, hole, at, drill.value, room, ctx));
+  const tapping = tappingQuestion(q, hole, at, drill.value, room, ctx);
+  const ways = waysOfTapping(tapping);
   if (!ways[0].possible) return refuse(impossible(hole, at, ways, rooms));
-  const { best, cautions } = wayToUse(ways, q);
+  const asked = q.taps && (askedSequence(tapping)?.key ?? q.taps.join(','));
+  const { best, cautions } = wayToUse(ways, q, asked);
   return ok({
+    usesAsked: asked !== undefined && best.sequenceKey === asked,
     part: partOf(q, at, drill.value, { best, ways }, { rooms, room }),
     serves: drill.value.serves,
     drillCautions: [
@@ -325,7 +341,7 @@ function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: 
       ...threadsInSheet(at),
       ...pipeWall(at, hole),
       ...cautions,
-      ...tapCautions(best, at.feature.thread),
+      ...tapCautions(best, at.feature),
     ],
   });
 }
@@ -345,9 +361,6 @@ function mayForm(
   );
 }
 
-const usesAsked = ({ part }: PlannedThread, asked: HoleQuestion['taps']): boolean =>
-  part.tapping.best.sequenceKey === asked?.join(',');
-
 /**
  * How the thread of a resolved hole is made: cut or formed, with which drill, tapped how. Where nobody says, cutting and
  * forming are both planned and the better one is used.
@@ -365,7 +378,7 @@ export function planThread(
   if (!formed.ok) return cut;
   if (!cut.ok) return formed;
   const better = formed.value.part.tapping.best.cost.total < cut.value.part.tapping.best.cost.total;
-  const formWins = usesAsked(formed.value, q.taps) || (better && !usesAsked(cut.value, q.taps));
+  const formWins = formed.value.usesAsked || (better && !cut.value.usesAsked);
   const [used, other] = formWins ? [formed.value, cut.value] : [cut.value, formed.value];
   const { kind, tapDrill, tapping } = other.part;
   return ok({ ...used, part: { ...used.part, other: { kind, drill: tapDrill.used.drill, best: tapping.best } } });

@@ -1,4 +1,5 @@
 import { depth, mm, ok, phrase, problem, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
+import { coneDepth } from '../drills/drill-point';
 import { written } from '../operation/context';
 import type { ShopHabits } from '../shop/habits';
 import type { Callout } from '../threads/callout';
@@ -165,10 +166,14 @@ const insideProblems = (thread: Thread, below: readonly PlainFeature[], d: Depth
       )
     : [];
 
-/** How deep a counterbore takes the thread of a through hole away, mm; 0 where it leaves nothing, which is refused. */
-function sunkMm(callout: Callout, endMm: number): number {
+/**
+ * How deep a counterbore or countersink takes the thread of a through hole away, mm; 0 where it leaves nothing, which is
+ * refused.
+ */
+function sunkMm(callout: Callout, { majorMm }: Thread, endMm: number): number {
   const depths = written(callout, 'counterbore').flatMap((f) => (f.extent?.kind === 'depth' ? [f.extent.mm] : []));
-  const deepest = Math.max(0, ...depths);
+  const cones = written(callout, 'countersink').map((f) => coneDepth(f.diameterMm - majorMm, f.angleDeg));
+  const deepest = Math.max(0, ...depths, ...cones);
   return deepest < endMm ? deepest : 0;
 }
 
@@ -186,7 +191,7 @@ export function resolveThread(
   const d = settleDepths(q, feature, writtenThrough, aboveMm, q.thicknessMm, habits);
   const impossible = physicalProblems(q, thread, d, aboveMm);
   if (impossible.length > 0) return refuse(...impossible);
-  const fromMm = d.through ? Math.max(aboveMm, sunkMm(callout, d.endMm)) : aboveMm;
+  const fromMm = d.through ? Math.max(aboveMm, sunkMm(callout, thread, d.endMm)) : aboveMm;
   const bores: DrawnBore[] = [
     ...above.map((f): DrawnBore => ({ role: 'upper', feature: f, fullMm: depthOf(f), through: false })),
     ...belowBores(below, d),

@@ -7,7 +7,8 @@ import type { ShopHabits } from '../shop/habits';
 import { chooseTapDrill, type TapDrillChoice } from '../tap-drill/choose-tap-drill';
 import { judgeDrill, sameSize, type TapDrillCandidate, type TapDrillQuestion } from '../tap-drill/tap-drill-candidate';
 import { tapDrillCautions } from '../tap-drill/tap-drill-cautions';
-import { reasonablePercent } from '../tap-drill/target-percent';
+import { taperTapDrill } from '../tap-drill/taper-tap-drill';
+import { reasonablePercent, type PercentRange } from '../tap-drill/target-percent';
 import { classLimits, looserClass, usualClass, type ClassLimits } from '../threads/class-limits';
 import { isTapered, type Thread } from '../threads/thread';
 import type { ThreadPart } from './hole-plan';
@@ -177,6 +178,31 @@ function drawnDrill(
   };
 }
 
+/** A percentage further off than this is not the one asked for. Our judgement. */
+const ASKED_WITHIN = 6;
+
+/** The percentage asked for, where the class allows no drill near it. */
+function askedPercent(
+  { wantedPercent, limits }: TapDrillQuestion,
+  { drill, percentOnDrill }: TapDrillCandidate,
+): Caution[] {
+  if (wantedPercent === undefined || percentOnDrill === undefined || !limits) return [];
+  if (Math.abs(percentOnDrill - wantedPercent) <= ASKED_WITHIN) return [];
+  return [
+    caution(
+      'note',
+      'percent-asked',
+      '{asked} was asked for: {drill} leaves {percent}, and no drill nearer to it is inside {name}.',
+      {
+        asked: percent(wantedPercent),
+        drill: drillName(drill),
+        percent: percent(Math.round(percentOnDrill)),
+        name: limits.className,
+      },
+    ),
+  ];
+}
+
 /** The drill to use: the one asked for, the one of the shop's method, the best of the pool, or the one to buy. */
 function chooseDrill(
   q: TapDrillQuestion,
@@ -200,17 +226,27 @@ function chooseDrill(
   }
   const { choice: best, missing } = choice;
   if (best) {
-    const cautions = [...missingNote(q, choice, best), ...said(best)];
+    const cautions = [...missingNote(q, choice, best), ...askedPercent(q, best), ...said(best)];
     return ok({ used: best, because: 'chosen', proposed, cautions });
   }
   if (missing) return ok({ used: missing, because: 'to-buy', proposed, cautions: [toBuy(q, choice, missing)] });
+  if (!q.limits)
+    return refuse(
+      problem(
+        'no-drill',
+        'drills',
+        'No twist drill is made for {thread}: its hole is {size}.',
+        'Bore it to size, or open a smaller hole with a taper reamer.',
+        { thread: q.thread.designation, size: mm(taperTapDrill(q.thread).diameterMm) },
+      ),
+    );
   return refuse(
     problem(
       'no-drill',
       'drills',
       'No drill made leaves {thread} inside class {name} this way.',
       'Use another class or percentage, or guide the drill better and ream.',
-      { name: q.limits?.className ?? '', thread: q.thread.designation },
+      { name: q.limits.className, thread: q.thread.designation },
     ),
   );
 }
@@ -224,7 +260,26 @@ function existingServes(q: TapDrillQuestion, existingMm: number, through: boolea
   const label = `${+existingMm.toFixed(2)}`;
   const over = expectedHoleMm({ ...q, drill: sizedDrill(existingMm) }, q.learned).mean - existingMm;
   const judged = judgeDrill(q, sizedDrill(existingMm - over, label));
-  return judged.verdict === 'outside' ? undefined : { ...judged, owned: true };
+  return judged.verdict !== 'outside' || isThin(judged) ? { ...judged, owned: true } : undefined;
+}
+
+/** A thread of less than this holds nothing. Our judgement. */
+const LEAST_THIN_PERCENT = 30;
+/** A hole too large for its class that still leaves a thread: less than it should hold, but more than nothing. */
+const isThin = ({ verdict, beyondMm, percentOnHole = 0 }: TapDrillCandidate): boolean =>
+  verdict === 'outside' && beyondMm > 0 && percentOnHole >= LEAST_THIN_PERCENT;
+
+/** What an existing hole leaves of a thread, where that is less than its class asks for. */
+function servingCautions(q: TapDrillQuestion, serving: TapDrillCandidate, range: PercentRange): Caution[] {
+  if (!isThin(serving)) return tapDrillCautions(q, serving, range);
+  return [
+    caution(
+      'warn',
+      'existing-thin',
+      'The existing hole leaves {percent} of thread, out of class {name}: light duty at most. A larger thread or an insert holds more.',
+      { percent: percent(Math.round(serving.percentOnHole ?? 0)), name: q.limits?.className ?? '' },
+    ),
+  ];
 }
 
 /** What a drill must still find of metal around an existing hole, mm. */
@@ -276,7 +331,7 @@ export function drillForThread(q: HoleQuestion, at: ResolvedThread, ctx: Context
   if (existingMm === undefined) return ok({ ...found, used, serves: false, cautions });
   const serving = existingServes(question, existingMm, at.through);
   if (serving)
-    return ok({ ...found, used: serving, serves: true, cautions: tapDrillCautions(question, serving, choice.range) });
+    return ok({ ...found, used: serving, serves: true, cautions: servingCautions(question, serving, choice.range) });
   const large = existingLarge(existingMm, used.drill);
   return large.length > 0 ? refuse(...large) : ok({ ...found, used, serves: false, cautions });
 }

@@ -17,12 +17,15 @@ const LIFT_MM = 5;
 
 const when = (holds: boolean | undefined, make: () => Caution): Caution[] => (holds ? [make()] : []);
 
-const missingTool = ({ tool, diameterMm }: CutSpec): Caution[] =>
+/** A drill is named by its size; what to buy instead of the one proposed is said where that is chosen. */
+const missingTool = ({ tool, drill, diameterMm }: CutSpec): Caution[] =>
   when(!tool.owned, () =>
-    caution('warn', 'tool-missing', '{tool} {size} is not in the crib: buy one, or pick another way.', {
-      tool: tool.name,
-      size: mm(diameterMm),
-    }),
+    drill
+      ? caution('warn', 'tool-missing', '{tool} is not in the crib: buy one, or pick another.', { tool: tool.name })
+      : caution('warn', 'tool-missing', '{tool} {size} is not in the crib: buy one, or pick another way.', {
+          tool: tool.name,
+          size: mm(diameterMm),
+        }),
   );
 
 function pilotCautions(spec: CutSpec, asked: Asked): Caution[] {

@@ -12,7 +12,7 @@ import {
   type Result,
 } from '../answer/answer';
 import { drillingTorque, drillingTorqueNm, grabForce, holdingFor } from '../cutting/drilling-torque';
-import { drillFeed, peckDepths } from '../cutting/feed';
+import { drillFeed, peckDepths, peckEvery } from '../cutting/feed';
 import { isHandHeld, isRigid } from '../cutting/machine';
 import { cutsMetal, steelFor } from '../cutting/suited-drills';
 import { idealByMethod, speedMethods } from '../cutting/speed-methods';
@@ -226,7 +226,7 @@ export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}):
     pecks: isDrill
       ? peckDepths(spec.diameterMm, reachMm - spec.fromMm, material, byHand).map((at) => at + spec.fromMm)
       : [],
-    peckEveryMm: (material.chips === 'stringy' ? 0.5 : 1) * spec.diameterMm,
+    peckEveryMm: peckEvery(spec.diameterMm, material),
     torque,
     grab: grabOf(torque, ctx),
     cautions: [],

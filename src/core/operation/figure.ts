@@ -1,4 +1,4 @@
-import { about, answer, depth, phrase, quantity, type Answer, type Phrase } from '../answer/answer';
+import { about, answer, depth, phrase, quantity, type Answer, type Caution, type Phrase } from '../answer/answer';
 import { expectedTime } from '../answer/estimate';
 import type { Context } from './context';
 import { cutFigures, cuttingTime } from './cut';
@@ -38,7 +38,7 @@ function speedDetail({ speed, ideal }: Cut): Phrase[] {
     phrase('{rpm}, {label}: {percent} of the ideal {ideal}.', {
       rpm: quantity(speed.value.rpm, 'rpm'),
       label: speed.value.label,
-      percent: quantity(speed.value.percentOfIdeal, 'percent'),
+      percent: quantity(Math.round(speed.value.percentOfIdeal), 'percent'),
       ideal: quantity(ideal.value, 'rpm'),
     }),
   ];
@@ -87,6 +87,10 @@ function cutDetails({ kind }: CutStep, cut: Cut, { asked }: Context): Phrase[] {
   ];
 }
 
+/** That a drill is missing is said once: where it was chosen. */
+const isSaid = ({ code }: Caution, { cautions }: Step): boolean =>
+  code === 'tool-missing' && cautions.some((c) => c.code === 'drill-to-buy');
+
 function figureCut(step: CutStep, ctx: Context): Operation {
   const { key, kind: code, inserted, choices, spec, changed } = step;
   const cut = cutFigures(spec, ctx, changed?.over);
@@ -97,7 +101,13 @@ function figureCut(step: CutStep, ctx: Context): Operation {
     details: [...cutDetails(step, cut, ctx), ...step.details],
     cut,
     time: timeHere(step, cuttingTime(cut), ctx),
-    cautions: [...about(key, step.cautions), ...about(key, cut.cautions)],
+    cautions: [
+      ...about(key, step.cautions),
+      ...about(
+        key,
+        cut.cautions.filter((c) => !isSaid(c, step)),
+      ),
+    ],
     inserted,
     choices,
   };

@@ -85,7 +85,7 @@ const servingHole = (hole: HoleToMake): Step =>
   handStep({
     key: MAIN_KEY,
     kind: 'note',
-    order: phrase('Leave the existing hole: at {existing} it is what the thread needs. Pin it before tapping.', {
+    order: phrase('Leave the existing hole of {existing}: it is tapped as it is. Pin it before tapping.', {
       existing: mm(hole.existingMm ?? 0),
     }),
     details: floorOpens(hole) ? [FLOOR_OPENS] : [],

@@ -170,7 +170,7 @@ describe('drilling, in the imperative', () => {
     [
       'drill',
       { callout: 'M10 THRU', thickness: '12', existing: '8.6' },
-      'Leave the existing hole: at 8.6 mm it is what the thread needs. Pin it before tapping.',
+      'Leave the existing hole of 8.6 mm: it is tapped as it is. Pin it before tapping.',
     ],
     ['ream', { callout: 'ø8 H7 REAM THRU', thickness: '16' }, 'Ream 8.0 mm H7, through; never turn it back.'],
     ['ream', { callout: 'ø8 REAM x 12 DEEP', thickness: '30' }, 'Ream 8.0 mm, 12.0 mm deep; never turn it back.'],
@@ -223,10 +223,10 @@ describe('tapping, tap by tap', () => {
       tap({ callout: 'M8 THRU', thickness: '25' })?.details[1],
     ]).toEqual([
       'Tap M8x1.25: taper, 8 chamfer threads.',
-      '0.5 turns forward, back until the chip snaps; 28 turns in all.',
+      '1/2 turn forward, back until the chip snaps; 28 turns in all.',
     ]);
     const two = { callout: '3x M10 x 8 DEEP', material: aluminium, thickness: '16', taps: 'plug,bottoming' };
-    expect(tap(two, 'tap-2')?.details[0]).toBe('To the bottom, 7.3 turns, counting the turns.');
+    expect(tap(two, 'tap-2')?.details[0]).toBe('To the bottom, 7 1/4 turns, counting the turns.');
     expect(tap(two)?.details).toContain('All 3 holes with this tap before the next: one change.');
     expect(tap({ callout: 'M10x1 LH THRU', thickness: '12' })?.details[0]).toMatch(/turn anticlockwise/);
     expect(tap(two)?.seconds).toBeCloseTo(tap(two, 'tap-2')?.seconds ?? NaN, 9);

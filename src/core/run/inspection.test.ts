@@ -19,7 +19,7 @@ describe('verdicts at and beside each limit', () => {
   test('go: M8 full thread 16 deep needs 16 / 1.25 = 12.8 turns, read to half a turn', () => {
     const go = (turns: number, through = false): Verdict => judgeGo(turns, 16, 1.25, through);
     expect(states([12.8, 12.3, 12.2, 1.9].map((t) => go(t)))).toBe('good good bad bad');
-    expect(tell(go(9).reason, 'mm')).toBe('Go gauge stops after 9 turns; 12.8 turns are needed.');
+    expect(tell(go(9).reason, 'mm')).toBe('Go gauge stops after 9 turns; 12 3/4 turns are needed.');
     // One that does not start is too small; in a blind hole one that stops may only lack depth.
     expect([go(1).choices.includes('redrill'), go(9).choices.includes('deepen')]).toEqual([true, true]);
     expect(go(9, true).choices).not.toContain('deepen');
@@ -191,8 +191,8 @@ test('torque while tapping: M8 needs 4.3 Nm and breaks at 18.2; from six tenths 
   };
   // 1.5 × 4.3 = 6.45; 0.6 × 18.2 = 10.92.
   expect([6.44, 6.46, 10.92, 10.93].map(said).map((s) => s.split(': ')[0].replace(/,.*/, ''))).toEqual([
-    '6.44 Nm',
-    '6.46 Nm',
+    '6.4 Nm',
+    '6.5 Nm',
     '10.9 Nm',
     'stop',
   ]);

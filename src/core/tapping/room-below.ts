@@ -25,6 +25,8 @@ export interface Room {
   totalMm: number;
   /** Undefined where the thickness is not known; at or below 0 the hole breaks through. */
   wallMm?: number;
+  /** Longest full thread that leaves a sound wall; undefined where the thickness is not known, 0 where none does. */
+  mostThreadMm?: number;
   /** How much less deep than drilling deeper for the plug tap. */
   gainMm: number;
   /** Leaves a wall that does not bulge. */
@@ -60,12 +62,16 @@ export function roomsBelow(h: HoleBelow): Room[] {
   return ROOMS.map((id) => {
     const [totalMm, pointAngleDeg, mostChamfer] = made[id];
     const wallMm = h.thicknessMm === undefined ? undefined : h.thicknessMm - totalMm;
+    // Whatever is left of the wall beyond a sound one may be thread, and so may what the thread takes now.
+    const mostThreadMm =
+      wallMm === undefined ? undefined : Math.max(0, h.lengthMm + wallMm - thinWallMm(h.thread.majorMm));
     return {
       id,
       pointAngleDeg,
       mostChamfer,
       totalMm,
       wallMm,
+      mostThreadMm,
       gainMm: deepest - totalMm,
       fits: wallMm === undefined || wallMm >= thinWallMm(h.thread.majorMm) - STOP_REPEATS_MM,
     };

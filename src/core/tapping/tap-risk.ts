@@ -13,6 +13,9 @@ const NICKEL_WARN_TO_MM = 8;
 /** Freehand lean breaks taps up to this size, mm: it is lean, not torque. */
 const LEAN_BREAKS_TO_MM = 3;
 
+/** From this wear on a tap is called worn: of 1 when new, 1.6 at the end of its life. Our judgement. */
+export const WORN_FROM = 1.5;
+
 export const isTreacherous = ({ group, chips, hardnessHb }: Material): boolean =>
   (group === 'stainless' && chips === 'stringy') ||
   group === 'titanium' ||
@@ -42,6 +45,7 @@ export function riskLevel(c: TappingConditions, safety: number, torqueNm: number
     bestOf(c),
     c.byHand && torqueNm > HAND_LIMIT_NM.wrench ? 'careful' : 'calm',
     c.fluid === 'dry' && mustHaveFluid(c.material) ? 'warn' : 'calm',
+    (c.tap.wear ?? 1) >= WORN_FROM && isTreacherous(c.material) ? 'warn' : 'calm',
     c.leastMinorMm !== undefined && c.minorMm < c.leastMinorMm ? 'careful' : 'calm',
   );
   return leanBreaks(c) ? oneWorse(level) : level;

@@ -68,8 +68,8 @@ function byRole(
     : usual;
 }
 
-/** The sequence that the user has picked by the keys of its taps; undefined where one of them is not to be had. */
-function askedSequence(q: TappingQuestion, own: readonly TapToUse[]): TapSequence | undefined {
+/** The sequence that the user has picked by the keys or roles of its taps; undefined where one of them is not to be had. */
+export function askedSequence(q: TappingQuestion, own: readonly TapToUse[] = tapsFor(q)): TapSequence | undefined {
   if (!q.asked) return undefined;
   const roleNamed = (key: string): TapRole | undefined => TAP_ROLES.find((role) => role === key);
   const taps = q.asked.map((key) => {
@@ -117,7 +117,7 @@ const curls = (m: Material): boolean => tapHook(m) !== 'no hook';
 export function suitCost(q: TappingQuestion, { taps }: TapSequence): number {
   const { thread, material, hole } = q;
   const [first] = taps;
-  const deepD = hole.depthMm / thread.majorMm;
+  const deepD = hole.depthMm / thread.majorMm + 1e-9;
   let cost = 12 * taps.filter((t) => !t.owned).length;
   cost += taps.some((t) => (t.wear ?? 1) >= 1.5) ? 4 : 0;
   if (SPIRAL.includes(first.geometry) && !curls(material)) cost += 15;

@@ -4,7 +4,7 @@ import { highestRpm, lowestRpm } from '../cutting/machine';
 import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
 import { expectedCoast, turnsToStop } from './stopping-room';
-import type { TapUse } from './turning';
+import { lastTurn, type TapUse } from './turning';
 import { USED_OF_TURNS_LEFT, type WayOfTapping } from './way-of-tapping';
 import { RUN_IN_TURNS, WAY_FACTS } from './ways';
 
@@ -22,8 +22,10 @@ export interface SpeedLeft {
 
 /** Every turn of one tap, from the first bite to the bottom. */
 export interface TurnStrip {
-  /** Last safe turn: the full thread is deep enough. */
+  /** Turns until the full thread is deep enough; through, until the chamfer is out. */
   total: number;
+  /** The last turn that this tap can take: it may not reach. */
+  last: number;
   /** Turn after which the first full thread is cut. */
   chamfer: number;
   /** Turns at which it is turned back to break the chip. */
@@ -75,6 +77,10 @@ function speedsOf(machine: Machine, roomTurns: number, learned: Learned | undefi
     });
 }
 
+/** Where a spindle is switched off: with the turns that it needs in hand, and never later than the last safe turn. */
+const switchOff = (bottom: number, last: number, { stopping }: WayOfTapping): number =>
+  Math.max(0, Math.min(last, bottom - (stopping?.turnsNeeded ?? 0) / USED_OF_TURNS_LEFT));
+
 /**
  * The turns of one tap of a way: bites, clear-outs, the last safe turn, the bottom; under power where to switch off.
  * Not for tapered threads, which are stopped by the gauge.
@@ -88,6 +94,7 @@ export function turnStrip(
   learned?: Learned,
 ): TurnStrip {
   const total = use.turns.value;
+  const last = lastTurn(use, thread);
   const roomTurns = way.depth ? way.depth.chipRoomMm / thread.pitchMm : undefined;
   const facts = WAY_FACTS[way.id];
   const power =
@@ -97,7 +104,7 @@ export function turnStrip(
           ...(facts.byHand ? { runIn: RUN_IN_TURNS } : {}),
           ...(roomTurns === undefined || facts.byHand || way.id === 'reversing-head'
             ? {}
-            : { switchOff: Math.max(0, total + roomTurns - (way.stopping?.turnsNeeded ?? 0) / USED_OF_TURNS_LEFT) }),
+            : { switchOff: switchOff(total + roomTurns, last, way) }),
           speeds:
             roomTurns === undefined
               ? []
@@ -106,6 +113,7 @@ export function turnStrip(
       : undefined;
   return {
     total,
+    last,
     chamfer: Math.min(use.tap.chamferThreads, total),
     reversals: use.biteTurns > 0 ? every(use.biteTurns, use.biteTurns, total) : [],
     clearOuts: facts.byHand ? clearOutsOf(use, thread, material, total) : [],

@@ -1,6 +1,6 @@
 import type { Answer } from '../answer/answer';
 import { lowestRpm } from '../cutting/machine';
-import { isTapered } from '../threads/thread';
+import { isTapered, type Thread } from '../threads/thread';
 import { thinWallMm, type BlindDepth, type BlindParts } from './blind-depth';
 import { biteTurns, countTaperTurns, countTurns, taperTurns, totalTurns } from './rhythm';
 import type { TapToUse } from './tap';
@@ -140,6 +140,13 @@ export function weighTurning(q: TappingQuestion, { taps }: TapSequence, drive: D
     rpm: (power || runIn) && machine ? lowestRpm(machine) : undefined,
   };
 }
+
+/**
+ * The last turn that a tap can take: until its thread is deep enough, or its shank meets the face.
+ * @example tap that goes 21 mm below the face and reaches 20, pitch 1, 25 turns in all: 24
+ */
+export const lastTurn = ({ turns, tipMm, tap }: TapUse, { pitchMm }: Pick<Thread, 'pitchMm'>): number =>
+  Math.max(0, turns.value - Math.max(0, tipMm - tap.reachMm) / pitchMm);
 
 /** A weighed sequence with every figure worked out. */
 export function turning(q: TappingQuestion, weighed: WeighedTurning): Turning {

@@ -42,12 +42,21 @@ export interface WayOfTapping extends Turning {
   cautions: Caution[];
 }
 
+/** A two-handed wrench for the hand limit, and the longest that two arms turn evenly, mm. Our judgement. */
+const WRENCH_MM = 250;
+const LONGEST_WRENCH_MM = 700;
+
 function wrenchFor(torqueNm: number | undefined): Phrase {
   if (torqueNm === undefined) return phrase('Two-handed wrench; stop at the gauge.');
   if (torqueNm <= HAND_LIMIT_NM.tHandle) return phrase('T-handle or small wrench.');
   if (torqueNm <= HAND_LIMIT_NM.wrench)
     return phrase('Two-handed wrench, about 250 mm (10 in) long, evenly with both hands.');
-  return phrase('Too much torque for a hand wrench: use a machine, or a longer wrench and a guide.');
+  const longMm = Math.ceil((WRENCH_MM * torqueNm) / HAND_LIMIT_NM.wrench / 50) * 50;
+  return longMm <= LONGEST_WRENCH_MM
+    ? phrase('Two-handed wrench, about {long} long, and a guide: a shorter one takes more than two hands have.', {
+        long: { value: longMm, unit: 'mm', places: 0 },
+      })
+    : phrase('Too much torque for a hand wrench: cut it single-point, thread-mill it, or tap it in a machine.');
 }
 
 const lastTurns = (each: WeighedTurning['each']): number => each[each.length - 1].turns;
@@ -146,7 +155,7 @@ function cannotHold(id: WayId, q: TappingQuestion, { taps }: WeighedTurning): Ph
   const facts = WAY_FACTS[id];
   const shank = Math.max(...taps.map((t) => t.shankMm));
   if (facts.inChuck && machine && shank > machine.chuckMm + 0.01)
-    return phrase('Its shank, {shank}, is over the {chuck} that the chuck takes.', {
+    return phrase('Its shank, {shank}, is over the {chuck} that the chuck takes: a collet or a holder would.', {
       shank: mm(shank),
       chuck: mm(machine.chuckMm),
     });

@@ -249,7 +249,12 @@ describe('ways of tapping', () => {
     // M8 at 12 deep: about 4.5 Nm; M16 some five times the chip: under 45; M20 with a full thread: over.
     expect(wrench({})).toBe('T-handle or smal');
     expect(wrench({ thread: thread('M16x2'), drillMm: 14, minorMm: 14.1 })).toBe('Two-handed wrenc');
-    expect(wrench({ thread: thread('M20x2.5'), drillMm: 16.9, minorMm: 16.95 })).toBe('Too much torque ');
+    const long = way('hand-free', { thread: thread('M20x2.5'), drillMm: 16.9, minorMm: 16.95 });
+    // 45 Nm is what two hands put on 250 mm: so much longer for so much more, to the next 50.
+    const torque = long.load?.torque.value ?? 0;
+    expect(torque).toBeGreaterThan(45);
+    expect(long.wrench.values?.long).toMatchObject({ value: Math.ceil((250 * torque) / 45 / 50) * 50 });
+    expect(wrench({ thread: thread('M30x3.5'), drillMm: 25.5, minorMm: 25.6 })).toBe('Too much torque ');
     expect(way('hand-free', npt).wrench.text).toBe('Two-handed wrench; stop at the gauge.');
     expect(wrench({ machine: mill }, 'reversing-spindle')).toBe('Keyed chuck, snu');
   });

@@ -3,7 +3,7 @@ import { STOP_REPEATS_MM, thinWallMm } from './blind-depth';
 import { isTreacherous } from './tap-risk';
 import { handTappingSeconds } from './rhythm';
 import { roleOf } from './tap';
-import { SPIRAL, suitCost, tapSequences, type TapSequence } from './tap-sequence';
+import { askedSequence, SPIRAL, suitCost, tapSequences, type TapSequence } from './tap-sequence';
 import type { TappingQuestion } from './tapping-question';
 import { tapHook } from './tools-for-metal';
 import { driveOf, turning, weighTurning, type Drive, type WeighedTurning } from './turning';
@@ -219,7 +219,7 @@ interface WeighedTaps {
 /** Every way, each with every sequence of taps, weighed; one that is not to be had with its first alone. */
 function weighAll(q: TappingQuestion): WeighedTaps[] {
   const sequences = tapSequences(q);
-  const asked = q.asked?.join(',');
+  const asked = q.asked && askedSequence(q)?.key;
   const turningOf = turner(q);
   return WAYS.map((id) => {
     const out = unavailable(id, q);

@@ -101,8 +101,11 @@ function leastMaterial(thread: Thread): Sizes | undefined {
     : undefined;
 }
 
+/** A thread that is short by less is not called short. Our judgement. */
+const SHORT_FROM = 0.95;
+
 function shortCaution(engagedMm: number | undefined, neededMm: number, bolt: BoltClass): Caution[] {
-  if (engagedMm === undefined || engagedMm >= neededMm) return [];
+  if (engagedMm === undefined || engagedMm >= SHORT_FROM * neededMm) return [];
   return [
     caution(
       'warn',

@@ -41,11 +41,7 @@ export function trimmed(value: number, most: number, least = 0): string {
 const DECIMALS: Partial<Record<Unit, number>> = {
   rpm: 0,
   percent: 1,
-  Nm: 2,
-  N: 0,
   MPa: 0,
-  W: 0,
-  turns: 1,
   s: 0,
   ratio: 2,
   count: 0,
@@ -64,7 +60,6 @@ const NAMES: Partial<Record<Unit, string>> = {
   mm2: 'mm²',
   'mm2/mm': 'mm²/mm',
   mm3: 'mm³',
-  turns: 'turns',
 };
 
 interface Practice {
@@ -74,8 +69,31 @@ interface Practice {
   digits: (shown: number) => number;
 }
 
+/** Two figures: more than an estimate of force, torque or power can know. */
+const twoFigures = (value: number): string => {
+  const size = Math.abs(value);
+  const tens = size === 0 ? 0 : Math.floor(Math.log10(size)) - 1;
+  return tens >= 0 ? String(Math.round(value / 10 ** tens) * 10 ** tens) : trimmed(value, Math.min(-tens, 3));
+};
+
+const EIGHTHS = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'] as const;
+
+/**
+ * Turns as they are counted at the wrench: eighths up to two turns, quarters above.
+ * @example turnsText(14.8) // '14 3/4'
+ */
+export function turnsText(turns: number): string {
+  const step = Math.abs(turns) < 2 ? 1 : 2;
+  const eighths = Math.round((Math.abs(turns) * 8) / step) * step;
+  const whole = Math.floor(eighths / 8);
+  const part = EIGHTHS[eighths % 8];
+  const text = [whole > 0 || part === '' ? String(whole) : '', part].filter(Boolean).join(' ');
+  return turns < 0 && text !== '0' ? `-${text}` : text;
+}
+
 const LBF_IN_NM = (4.4482216152605 * 25.4) / 1000;
 const THREE_FIGURES = (shown: number): number => (shown >= 100 ? 0 : shown >= 10 ? 1 : 2);
+const ESTIMATES: readonly Unit[] = ['Nm', 'N', 'W'];
 
 /** Inch practice for the units of the core, ASME B1.1 and the trade's own. */
 const INCH: Partial<Record<Unit, Practice>> = {
@@ -99,15 +117,19 @@ export function show({ value, unit, places }: Quantity, display: Display): Shown
   if (inch) {
     const shown = value / inch.one;
     const digits = unit === 'mm' && places !== undefined ? Math.min(4, places + 2) : inch.digits(Math.abs(shown));
+    if (ESTIMATES.includes(unit) && places === undefined) return { number: twoFigures(shown), unit: inch.unit };
     return { number: unit === 'mm/min' ? trimmed(shown, digits) : shown.toFixed(digits), unit: inch.unit };
   }
   if (unit === 'mm') return { number: trimmed(value, places ?? (Math.abs(value) < 30 ? 3 : 2), 1), unit };
   if (unit === 'mm/rev') return { number: trimmed(value, 3, 2), unit };
   if (unit === 'mm/min') return { number: trimmed(value, 1), unit };
   if (unit === 'percent' && value >= 100) return { number: value.toFixed(0), unit: '%' };
-  const digits = unit === 'Nm' && value >= 10 ? 1 : (DECIMALS[unit] ?? 3);
-  const number = trimmed(value, digits);
-  return { number, unit: unit === 'turns' && number === '1' ? 'turn' : (NAMES[unit] ?? unit) };
+  if (unit === 'turns') return { number: turnsText(value), unit: value > 0.06 && value < 1.0625 ? 'turn' : 'turns' };
+  const estimate = ESTIMATES.includes(unit) && places === undefined;
+  return {
+    number: estimate ? twoFigures(value) : trimmed(value, places ?? DECIMALS[unit] ?? 3),
+    unit: NAMES[unit] ?? unit,
+  };
 }
 
 /** What is typed in a unit as the core has it: 80 ksi is 552 MPa. */

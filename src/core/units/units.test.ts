@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { mm, phrase, quantity } from '../answer/answer';
 import { interpolate } from './interpolate';
 import { inchToMm, mmToInch, parseLength, type LengthUnit } from './length';
-import { exactFraction, showText, tell, trimmed } from './show';
+import { exactFraction, showText, tell, trimmed, turnsText } from './show';
 
 function read(text: string, unit: LengthUnit = 'mm') {
   const parsed = parseLength(text, unit);
@@ -71,7 +71,7 @@ describe('figures as shown', () => {
     [quantity(1283.6, 'rpm'), 'inch', '1284 rev/min'],
     [quantity(27.432, 'm/min'), 'inch', '90 ft/min'],
     // 4.52 Nm are 40 lbf·in; 98.1 N are 22 lbf; 440 MPa are 63.8 ksi.
-    [quantity(4.519, 'Nm'), 'inch', '40.0 lbf·in (4.52 Nm)'],
+    [quantity(4.519, 'Nm'), 'inch', '40 lbf·in (4.5 Nm)'],
     [quantity(98.1, 'N'), 'inch', '22 lbf'],
     [quantity(440, 'MPa'), 'inch', '63.8 ksi'],
     // 550 W are 550 / 745.7 hp.
@@ -82,6 +82,13 @@ describe('figures as shown', () => {
     [quantity(22.62, 'deg'), 'mm', '22.62°'],
     [quantity(NaN, 'mm'), 'mm', '—'],
   ] as const)('%j in %s is %s', (figure, display, text) => expect(showText(figure, display)).toBe(text));
+
+  test('turns are counted in eighths, then in quarters', () => {
+    expect([0, 0.15, 0.3, 0.45, 0.97, 1.125, 1.9, 2.1, 14.8, 14.9, -0.5].map(turnsText)).toEqual([
+      ...['0', '1/8', '1/4', '1/2', '1', '1 1/8', '1 7/8', '2', '14 3/4', '15', '-1/2'],
+    ]);
+    expect([0.97, 1.2].map((t) => showText(quantity(t, 'turns'), 'mm'))).toEqual(['1 turn', '1 1/4 turns']);
+  });
 
   test.each([
     [6.746875, '17/64'],

@@ -10,6 +10,7 @@ import type { TapDrillCandidate } from '@/core/tap-drill/tap-drill-candidate';
 import { drillForMetal, tapHook, tapSurface } from '@/core/tapping/tools-for-metal';
 import { percentOfThreadAnswer } from '@/core/threads/percent-of-thread';
 import { KINDS } from '@/core/operation/kinds';
+import { lastTurn } from '@/core/tapping/turning';
 import { showText, tell, type Display } from '@/core/units/show';
 import { CoreSample, type Turns } from '@/ui/drawings/core-sample';
 import { SizeRail } from '@/ui/drawings/size-rail';
@@ -206,7 +207,7 @@ function turnsOf({ thread }: HolePlan): Turns | undefined {
   const { best } = thread.tapping;
   const { pitchMm } = thread.thread;
   return {
-    total: best.turns.value,
+    total: lastTurn(best.each[best.each.length - 1], thread.thread),
     bite: best.biteTurns,
     through: thread.at.through,
     pitchMm,

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useState } from 'react';
-import { quantity } from '@/core/answer/answer';
+import { torqueRead } from '@/core/answer/answer';
 import { judgeTorque } from '@/core/gauging/torque';
 import type { TapLoad } from '@/core/tapping/tap-load';
 import { showText, tell, type Display } from '@/core/units/show';
@@ -29,7 +29,7 @@ export const TorqueLine = memo(function TorqueLine({ step, load, display }: Prop
       style={stop ? { color: 'var(--bench-danger)' } : undefined}
     >
       {stop && '! '}
-      {tell(said, display)} Peak {showText(quantity(torque.peak, 'Nm'), display)}.
+      {tell(said, display)} Peak {showText(torqueRead(torque.peak), display)}.
     </p>
   );
 });

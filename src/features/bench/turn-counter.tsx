@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import type { TurnStrip as Strip } from '@/core/tapping/turn-strip';
+import { turnsText } from '@/core/units/show';
 import { TurnStrip } from '@/ui/taps/turn-strip';
 import { useKeys } from '@/ui/keys';
 
@@ -37,7 +38,7 @@ export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
   const turns = turned.step === step ? turned.n : 0;
   const setTurns = (to: (n: number) => number): void => setTurned((t) => ({ step, n: to(t.step === step ? t.n : 0) }));
   const told = useRef(false);
-  const left = strip.total - turns;
+  const left = strip.last - turns;
   const atStop = left < 1 - 1e-9;
   const over = strip.hardStop !== undefined && turns > strip.hardStop - HALF;
   useEffect(() => {
@@ -52,7 +53,7 @@ export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
         type="button"
         disabled={!isShown}
         onClick={() => setTurns((n) => n + 1)}
-        aria-label={`One turn more: ${turns} of ${strip.total.toFixed(1)}`}
+        aria-label={`One turn more: ${turns} of ${turnsText(strip.last)}`}
         className={`dye w-full p-3 text-left ${atStop && signals ? 'outline-8 outline-offset-0' : ''}`}
         style={atStop ? { outlineColor: 'var(--bench-danger)' } : undefined}
       >
@@ -64,13 +65,13 @@ export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
           className="flex min-w-48 flex-1 flex-wrap max-sm:basis-full items-baseline gap-x-5 font-cond text-[34px] leading-tight font-semibold sm:text-[46px]"
         >
           <span style={{ color: 'var(--bench-set)' }}>
-            {turns} of {strip.total.toFixed(1)} turns
+            {turns} of {turnsText(strip.last)} turns
           </span>
           {over ? (
             <strong style={{ color: 'var(--bench-danger)' }}>Stop: the bottom</strong>
           ) : atStop ? (
             <strong style={{ color: 'var(--bench-danger)' }}>
-              {left > 1e-9 ? `Last turn: only ${left.toFixed(1)} more` : 'Stop: deep enough'}
+              {left > 1e-9 ? `Last turn: only ${turnsText(left)} more` : atEnd(strip)}
             </strong>
           ) : clear ? (
             <strong>Out, clear, oil</strong>
@@ -98,6 +99,12 @@ export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
       </div>
     </section>
   );
+}
+
+/** What the last turn has come to. */
+function atEnd({ last, total, hardStop }: Strip): string {
+  if (last < total - 1e-9) return 'Stop: the tap reaches no deeper';
+  return hardStop === undefined ? 'Through: back it out' : 'Stop: deep enough';
 }
 
 /** T is a turn; with Shift one less. */

@@ -3,7 +3,7 @@
 import { useId, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Answer } from '@/core/answer/answer';
 import { drawnDepth, mouthDepth, type Level, type Section } from '@/core/hole/section';
-import { showText, tell, type Display } from '@/core/units/show';
+import { showText, tell, turnsText, type Display } from '@/core/units/show';
 import type { DrawLevel } from './use-draw-levels';
 import { later } from '../later';
 import { spreadLabels } from './spread-labels';
@@ -302,7 +302,7 @@ function TurnStrip({
     <g
       className="font-cond"
       role="img"
-      aria-label={`${total.toFixed(1)} turns${through ? ', then it is through' : ', the last that is safe'}`}
+      aria-label={`${turnsText(total)} turns${through ? ', then it is through' : ', the last that is safe'}`}
     >
       <text x={STRIP.left} y={at(0) - 9} fill="#d5def7" fontSize="13">
         {bite > 0 ? 'turns, bite by bite' : 'turns, no reversing'}
@@ -330,11 +330,11 @@ function TurnStrip({
         strokeWidth="2.4"
       />
       <text x={STRIP.left - 8} y={at(total) + 18} fill="#eef2ff" fontSize="16" fontWeight="700">
-        {through ? `through at ${full.toFixed(1)}` : `${total.toFixed(1)} last safe turn`}
+        {through ? `through at ${turnsText(full)}` : `${turnsText(total)} last safe turn`}
       </text>
       {through && (
         <text x={STRIP.left - 8} y={at(total) + 36} fill="#eef2ff" fontSize="16" fontWeight="700">
-          {`run on to ${total.toFixed(1)}`}
+          {`run on to ${turnsText(total)}`}
         </text>
       )}
     </g>

@@ -12,7 +12,7 @@ import type { OwnTap } from '@/core/tapping/own-tap';
 import { substitutesFor } from '@/core/tapping/substitutes';
 import type { TappingWay } from '@/core/tapping/ways-of-tapping';
 import { isTapered } from '@/core/threads/thread';
-import { show, showText, tell, type Display } from '@/core/units/show';
+import { show, showText, tell, turnsText, type Display } from '@/core/units/show';
 import { Working } from '../working';
 import { LEVEL } from './levels';
 import { SpeedsLeft, TurnStrip } from './turn-strip';
@@ -86,7 +86,7 @@ function EachTap({ plan, part, display }: PartProps) {
                 </td>
                 <td className="px-1.5">
                   <Working of={turns} name={`turns, ${tap.name}`} display={display}>
-                    {turns.value.toFixed(1)}
+                    {turnsText(turns.value)}
                   </Working>
                 </td>
                 <td className="px-1.5">{showText(depth(tipMm), display)}</td>
@@ -240,6 +240,7 @@ function Rooms({ part, display, change }: PartProps) {
             <th className="px-2">Stop</th>
             <th className="px-2">Gains</th>
             <th className="px-2">Wall</th>
+            <th className="px-2">Most thread</th>
             <td />
           </tr>
         </thead>
@@ -257,6 +258,11 @@ function Rooms({ part, display, change }: PartProps) {
                   : room.wallMm <= 0
                     ? '✕ through'
                     : `${room.fits ? '' : '! '}${showText(depth(room.wallMm), display)}`}
+              </td>
+              <td className="px-2 whitespace-nowrap">
+                {room.mostThreadMm === undefined
+                  ? '—'
+                  : `${showText(depth(room.mostThreadMm), display)}, ${Math.floor(room.mostThreadMm / part.thread.pitchMm + 1e-9)} threads`}
               </td>
               <td className="pl-2">
                 {(room.wallMm ?? 1) > 0 && (

@@ -1,4 +1,5 @@
 import type { TurnStrip as Strip } from '@/core/tapping/turn-strip';
+import { turnsText } from '@/core/units/show';
 
 const LEFT = 14;
 const BAR = { top: 44, height: 46 };
@@ -13,10 +14,14 @@ interface Props {
   width?: number;
 }
 
+/** What the last turn of a tap is: the one that is through, the last safe one, or where it no longer reaches. */
+const endOf = ({ total, last, hardStop }: Strip, through: string, safe: string, short: string): string =>
+  last < total - 1e-9 ? short : hardStop === undefined ? through : safe;
+
 /** Every turn of a tap from the first bite to the bottom: bites, clear-outs, the last safe turn, where to switch off. */
 export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
   const right = width - LEFT;
-  const { total, chamfer, reversals, clearOuts, hardStop, power } = strip;
+  const { total, last, chamfer, reversals, clearOuts, hardStop, power } = strip;
   const end = (hardStop ?? total) * 1.04;
   const x = (turn: number): number => LEFT + ((right - LEFT) * turn) / end;
   const step = [1, 2, 5, 10, 20].find((n) => x(n) - x(0) > 46) ?? 50;
@@ -24,11 +29,11 @@ export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
   const bites =
     reversals.length > 0 && x(reversals[0]) - x(0) < 5 ? reversals.filter((t) => Number.isInteger(t)) : reversals;
   const say = [
-    `${total.toFixed(1)} turns${hardStop === undefined ? ', then it is through' : ', the last safe one'}`,
-    reversals.length > 0 ? `back every ${reversals[0]} turns` : 'no turning back',
+    `${turnsText(last)} turns${endOf(strip, ', then it is through', ', the last safe one', ', as far as it reaches')}`,
+    reversals.length > 0 ? `back every ${turnsText(reversals[0])} turns` : 'no turning back',
     ...(clearOuts.length > 0 ? [`clear the chips at ${clearOuts.map((t) => t.toFixed(0)).join(', ')}`] : []),
-    ...(hardStop === undefined ? [] : [`the bottom at ${hardStop.toFixed(1)}`]),
-    ...(power?.switchOff === undefined ? [] : [`switch off at ${power.switchOff.toFixed(1)}`]),
+    ...(hardStop === undefined ? [] : [`the bottom at ${turnsText(hardStop)}`]),
+    ...(power?.switchOff === undefined ? [] : [`switch off at ${turnsText(power.switchOff)}`]),
   ];
   const label = { fill: '#eef2ff', fontSize: 19, fontWeight: 600 } as const;
   return (
@@ -64,15 +69,15 @@ export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
             {turn}
           </text>
         ))}
-      <path d={`M${x(total)},${BAR.top - 10} V${BAR.top + BAR.height + 8}`} stroke="#ffffff" strokeWidth="5" />
-      <text x={Math.min(x(total), right - 4)} y={BAR.top + BAR.height + 46} textAnchor="end" {...label} fontSize={25}>
-        {`${total.toFixed(1)} turns, ${hardStop === undefined ? 'through' : 'last safe'}`}
+      <path d={`M${x(last)},${BAR.top - 10} V${BAR.top + BAR.height + 8}`} stroke="#ffffff" strokeWidth="5" />
+      <text x={Math.min(x(last), right - 4)} y={BAR.top + BAR.height + 46} textAnchor="end" {...label} fontSize={25}>
+        {`${turnsText(last)} turns, ${endOf(strip, 'through', 'last safe', 'as far as it reaches')}`}
       </text>
       {hardStop !== undefined && (
         <>
           <path d={`M${x(hardStop)},${BAR.top - 10} v${BAR.height + 18}`} stroke="#ff9d9d" strokeWidth="7" />
           <text x={right} y={BAR.top + BAR.height + 21} textAnchor="end" {...label} fill="#ffb3b3">
-            {`bottom ${hardStop.toFixed(1)}`}
+            {`bottom ${turnsText(hardStop)}`}
           </text>
         </>
       )}
@@ -85,7 +90,7 @@ export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
             strokeDasharray="7 5"
           />
           <text x={x(power.switchOff) - 7} y={BAR.top - 15} textAnchor="end" {...label}>
-            {`switch off ${power.switchOff.toFixed(1)}`}
+            {`switch off ${turnsText(power.switchOff)}`}
           </text>
         </>
       )}
@@ -134,7 +139,7 @@ export function SpeedsLeft({ strip }: { strip: Strip }) {
               {s.rpm.toFixed(0)} <span className="text-sm font-normal">{s.label}</span>
             </th>
             <td>{s.secondsLeft.toFixed(1)} s</td>
-            <td>{s.neededTurns.toFixed(1)}</td>
+            <td>{turnsText(s.neededTurns)}</td>
             <td className={`pl-2 text-left ${s.stops ? 'text-pass' : 'font-bold text-danger'}`}>
               {s.stops ? '✓ stops' : '✕ runs in'}
             </td>
