@@ -11,13 +11,13 @@ import { drillForMetal, tapHook, tapSurface } from '@/core/tapping/tools-for-met
 import { percentOfThreadAnswer } from '@/core/threads/percent-of-thread';
 import { KINDS } from '@/core/operation/kinds';
 import { lastTurn } from '@/core/tapping/turning';
-import { showText, tell, type Display } from '@/core/units/show';
+import { showText, tell, turnsText, type Display } from '@/core/units/show';
 import { CoreSample, type Turns } from '@/ui/drawings/core-sample';
 import { SizeRail } from '@/ui/drawings/size-rail';
 import { StepLadder } from '@/ui/drawings/step-ladder';
 import { Figure } from '@/ui/unit-text';
 import { later } from '@/ui/later';
-import { LEVEL } from '@/ui/taps/levels';
+import { byWhat, LEVEL } from '@/ui/taps/levels';
 import { Working, WorkingDialog } from '@/ui/working';
 import { Block, DrillKeys, type PanelActions, type ToolProps } from './answer-block';
 
@@ -154,7 +154,7 @@ function Tap({ part, plan, display }: { part: ThreadPart; plan: HolePlan; displa
       {!part.limits
         ? ': stop at the gauge'
         : best.biteTurns > 0
-          ? `, forward ${showText(quantity(best.biteTurns, 'ratio'), display)}, back to snap the chip`
+          ? `, forward ${turnsText(best.biteTurns)}, back to snap the chip`
           : ', no reversing'}
       <span className="block">
         {`${tapSurface(plan.material)} tap${cut ? `, ${tapHook(plan.material)}` : ''}; ${plan.dry ? 'dry' : plan.material.lubricant}`}
@@ -167,7 +167,9 @@ function Tap({ part, plan, display }: { part: ThreadPart; plan: HolePlan; displa
       )}
       {load && (
         <>
-          <strong className={`mt-2 block font-cond text-2xl ${LEVEL_CLASS[load.level]}`}>{LEVEL[load.level]}</strong>
+          <strong className={`mt-2 block font-cond text-2xl ${LEVEL_CLASS[load.level]}`}>
+            {LEVEL[load.level]}, <span className="text-lg font-medium">{byWhat(load.safety)}</span>
+          </strong>
           takes <Working of={load.torque} name="tapping torque" display={display} />; the tap holds at least about{' '}
           <Working of={load.breaking} name="breaking torque" display={display} />
         </>

@@ -1,7 +1,10 @@
-/** How close a tap is to breaking, in a word. */
+/** How close a tap is to breaking, in a word: never said without by what, see {@link byWhat}. */
 export const LEVEL = {
   calm: 'calm',
   careful: 'take care',
   warn: 'close to breaking',
   stop: 'the tap goes first',
 } as const;
+
+/** By what a level is: how many times what the tap takes it holds. */
+export const byWhat = (safety: number): string => `holds ${safety.toFixed(1)} times what it takes`;

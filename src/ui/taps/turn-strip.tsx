@@ -111,7 +111,7 @@ export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
         {name}
       </text>
       <text x={LEFT} y={BAR.top + BAR.height + 46} {...label} fontWeight={500} fill="#d5def7">
-        {reversals.length > 0 ? `${reversals[0]} forward, back until the chip snaps` : 'no turning back'}
+        {reversals.length > 0 ? `${turnsText(reversals[0])} forward, back until the chip snaps` : 'no turning back'}
       </text>
     </svg>
   );
