@@ -85,6 +85,8 @@ export const machineInput = z.strictObject({
       perMmS: seconds,
       clampS: seconds,
       turnOverS: seconds,
+      touchS: seconds,
+      backS: seconds,
     })
     .partial()
     .optional()

@@ -48,7 +48,9 @@ export interface Machine {
   /** Chart on the machine: drill diameters in mild steel with their speed. */
   chart?: readonly { drillMm: number; rpm: number }[];
   /** What it costs besides cutting, s, as timed in this shop; the usual for what is left out. */
-  times?: Partial<Record<'toolChangeS' | 'speedChangeS' | 'moveS' | 'perMmS' | 'clampS' | 'turnOverS', number>>;
+  times?: Partial<
+    Record<'toolChangeS' | 'speedChangeS' | 'moveS' | 'perMmS' | 'clampS' | 'turnOverS' | 'touchS' | 'backS', number>
+  >;
   /** Feed dials of a mill: travel of one turn in mm, and the divisions marked on it. */
   dial?: { travelMm: number; divisions: number };
 }

@@ -22,6 +22,7 @@ import { holeSteps } from '../operation/hole-steps';
 import { mouthProblems } from '../operation/mouth-steps';
 import { MAIN_KEY, withCautions, type Operation } from '../operation/operation';
 import type { Step } from '../operation/step';
+import { CHECKS } from '../operation/hand-times';
 import { oldThreadSteps, tapSteps } from '../operation/tap-steps';
 import { outsideSteps, outsideThread, type OutsideThread } from '../operation/outside-thread';
 import { tipOf } from '../operation/travel';
@@ -93,6 +94,7 @@ function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx
     holes: hole.callout.count * q.parts,
     leftHand: at.feature.leftHand,
     flat: part.room?.id === 'flat',
+    machine: q.machine,
   });
   return ok({
     thread: part,
@@ -100,7 +102,7 @@ function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx
     steps: [
       ...holeSteps(toMake.value, ctx),
       ...taps,
-      ...finishing(toMake.value, threadCheck(part.limits, habits.notGoTurns)),
+      ...finishing(toMake.value, threadCheck(part.limits, habits.notGoTurns), checksOfThread(part)),
     ],
   });
 }
@@ -152,6 +154,10 @@ function tooShallow(op: Operation, thread: ThreadPart | undefined): Caution[] {
     }),
   ];
 }
+
+/** How many things are gauged on a tapped hole. */
+const checksOfThread = ({ limits, at }: ThreadPart): number =>
+  limits ? CHECKS.thread + (at.through ? 0 : CHECKS.depth) : CHECKS.taper;
 
 /** Under this many diameters across the stock the hole lies near its edges. Trade rule. */
 const STOCK_D = 3;

@@ -20,10 +20,10 @@ describe('what a figure set by hand changes is said, and nothing else', () => {
   // Tips at 118 degrees: 10: 3.004, 9.5: 2.854, 10.1: 3.034. Feed of 10 in aluminium: 0.16 x 1.4.
   test.each([
     [{}, []],
-    [{ rpm: 980 }, ['980 rev/min instead of 2350 rev/min: 45.9 % of the ideal.', '7 s in the cut instead of 3 s.']],
+    [{ rpm: 980 }, ['980 rev/min instead of 2350 rev/min: 45.9 % of the ideal.', '14 s a hole instead of 9 s.']],
     [
       { feed: 0.1 },
-      ['Feed 0.10 mm/rev instead of 0.224 mm/rev.', expect.stringMatching(/^Torque/), '6 s in the cut instead of 3 s.'],
+      ['Feed 0.10 mm/rev instead of 0.224 mm/rev.', expect.stringMatching(/^Torque/), '14 s a hole instead of 9 s.'],
     ],
     [{ fullMm: 25 }, ['Stop at 28.0 mm instead of 23.0 mm.']],
     [
@@ -51,7 +51,7 @@ describe('what a figure set by hand changes is said, and nothing else', () => {
     const { changes } = op('drill', ten, { overrides: { drill: { rpm: 25000, fullMm: 25 } } }, fast);
     expect(changes?.map((c) => tell(c, 'mm'))).toEqual([
       'Stop at 28.0 mm instead of 23.0 mm.',
-      '4 s in the cut instead of 3 s.',
+      '10 s a hole instead of 9 s.',
     ]);
   });
 });

@@ -49,7 +49,7 @@ const timeChange = (base: Operation, now: Operation): Phrase[] =>
   Math.round(base.time.value) === Math.round(now.time.value)
     ? []
     : [
-        phrase('{now} in the cut instead of {before}.', {
+        phrase('{now} a hole instead of {before}.', {
           now: quantity(now.time.value, 's'),
           before: quantity(base.time.value, 's'),
         }),

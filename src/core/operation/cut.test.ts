@@ -8,6 +8,7 @@ import type { Material } from '../materials/material';
 import { tell } from '../units/show';
 import type { Asked, Context, Setting } from './context';
 import { cutFigures, cuttingTime } from './cut';
+import { handledTime } from './handling-time';
 import { pilotLimit } from './cut-cautions';
 import type { CutFamily, CutSpec } from './operation';
 
@@ -168,5 +169,25 @@ describe('what to watch', () => {
     expect(!cut.speed.ok && cut.speed.problems[0].code).toBe('speed-unreachable');
     expect(cuttingTime(cut).value).toBeGreaterThan(0);
     expect(figures(10, {}, { machine: undefined }).speed).toMatchObject({ ok: true, value: { label: 'ideal speed' } });
+  });
+});
+
+describe('the time of an operation is a person’s: the cut by hand, touching, coming back, and what else it takes', () => {
+  const time = (over: Partial<CutSpec>, cuttingS: number, on: Machine = press) =>
+    handledTime(cuttingS, figures(8, over), on).value;
+  test.each([
+    // 2.9 × 1.5 + 3 + 1.5; through a second more.
+    [{ through: false }, 2.9, 8.85],
+    [{}, 2.9, 9.85],
+    // A second of countersinking: 1.5 + 4.5. A reamer in and out: 1.9 × 1.5 × 2 + 4.5. A counterbore is looked at: 5.
+    [{ family: 'countersink' }, 1, 6],
+    [{ family: 'ream' }, 1.9, 10.2],
+    [{ family: 'counterbore' }, 4, 15.5],
+  ] as [Partial<CutSpec>, number, number][])('%j with %d s in the cut', (over, cuttingS, seconds) =>
+    expect(time(over, cuttingS)).toBeCloseTo(seconds, 9),
+  );
+  test('a tailstock is cranked; a shop that timed its own machine goes by that', () => {
+    expect(time({ through: false }, 2, { ...press, kind: 'lathe' })).toBeCloseTo(3 + 5 + 4, 9);
+    expect(time({ through: false }, 2, { ...press, times: { touchS: 1, backS: 0.5 } })).toBeCloseTo(4.5, 9);
   });
 });

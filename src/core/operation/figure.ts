@@ -2,6 +2,7 @@ import { about, answer, depth, phrase, quantity, type Answer, type Caution, type
 import { expectedTime } from '../answer/estimate';
 import type { Context } from './context';
 import { cutFigures, cuttingTime } from './cut';
+import { handledTime } from './handling-time';
 import type { Cut, Operation } from './operation';
 import { orderOf, type CutStep, type Step } from './step';
 
@@ -100,7 +101,7 @@ function figureCut(step: CutStep, ctx: Context): Operation {
     order: orderOf(step),
     details: [...cutDetails(step, cut, ctx), ...step.details],
     cut,
-    time: timeHere(step, cuttingTime(cut), ctx),
+    time: timeHere(step, handledTime(cuttingTime(cut).value, cut, ctx.asked.machine), ctx),
     cautions: [
       ...about(key, step.cautions),
       ...about(

@@ -2,7 +2,7 @@ import { mm, phrase, type Phrase } from '../answer/answer';
 import type { ClassLimits } from '../threads/class-limits';
 import { mainBore, type BoreToMake, type HoleToMake } from './bore';
 import { h7UpperMm, isH7 } from './choose-plain-drill';
-import { HANDS_S } from './hand-times';
+import { CHECKS, gaugingSeconds, HANDS_S } from './hand-times';
 import { handStep, type Step } from './step';
 
 /** How a reamed bore is checked. */
@@ -47,8 +47,9 @@ const deburr = (order: Phrase): Step =>
 /**
  * The end of every hole: far side, mouth, check.
  * @param check of the thread; undefined where there is none
+ * @param checks how many things are gauged on it
  */
-export function finishing(hole: HoleToMake, check?: Phrase): Step[] {
+export function finishing(hole: HoleToMake, check?: Phrase, checks: number = CHECKS.bore): Step[] {
   const others = hole.bores.filter((b) => b.ream && b.role !== 'main').map(fitCheck);
   return [
     ...(hole.through
@@ -61,7 +62,7 @@ export function finishing(hole: HoleToMake, check?: Phrase): Step[] {
       kind: 'check',
       order: check ?? plainCheck(hole),
       details: others,
-      seconds: HANDS_S.check,
+      seconds: gaugingSeconds(checks),
       purpose: 'clean and gauge',
     }),
   ];

@@ -83,6 +83,8 @@ export interface TapStep {
   /** From 1, in the order used. */
   place: number;
   of: number;
+  /** Speed set on the machine where a spindle turns it. */
+  drive?: { rpm: number; label: string };
 }
 
 /** A tool that could do an operation, with what speaks for or against it. */

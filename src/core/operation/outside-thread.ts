@@ -4,6 +4,7 @@ import { toolsOf, type ToolUse } from '../shop/tool';
 import type { OutsideKind } from '../threads/callout';
 import type { Thread } from '../threads/thread';
 import type { Context } from './context';
+import { CHECKS, gaugingSeconds } from './hand-times';
 import { handStep, type Step } from './step';
 
 /** A thread on a rod, with its figures. Lengths in mm. */
@@ -196,7 +197,7 @@ export function outsideSteps(o: OutsideThread, ctx: Context, count: number): Ste
         'Clean, then try it in the tapped hole, or with a ring gauge: go over the whole length, not-go at most two turns.',
       ),
       details: count > 1 ? [phrase('The first of {count} sets the die: measure it before the rest.', { count })] : [],
-      seconds: 25,
+      seconds: gaugingSeconds(CHECKS.taper),
       purpose: 'check',
     }),
   ];

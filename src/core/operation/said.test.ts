@@ -252,7 +252,8 @@ describe('tapping, tap by tap', () => {
     const old = { callout: '1/2-12 BSW THRU', thickness: '22', existing: 'thread' };
     expect(plan(old).operations.map((o) => [o.key, o.time.value])).toEqual([
       ['clean', 60],
-      ['check', 25],
+      // 20 to clean it, six things to gauge at 15.
+      ['check', 110],
       ['chase', 0],
     ]);
     expect(op('chase', old)?.details).toHaveLength(2);

@@ -1,7 +1,10 @@
 import { caution, depth, phrase, quantity, type Caution, type Phrase } from '../answer/answer';
+import type { Machine } from '../cutting/machine';
 import type { TapUse } from '../tapping/turning';
 import type { TappingWay } from '../tapping/ways-of-tapping';
 import { isTapered, type Thread } from '../threads/thread';
+import { CHECKS, gaugingSeconds } from './hand-times';
+import type { TapStep } from './operation';
 import { handStep, type Step } from './step';
 
 /** What the taps of a hole follow from. Lengths in mm. */
@@ -14,6 +17,7 @@ export interface Tapping {
   /** Holes in all parts. */
   holes: number;
   leftHand?: boolean;
+  machine?: Machine;
   /** The floor of the hole is flattened before tapping. */
   flat?: boolean;
 }
@@ -74,6 +78,17 @@ function firstDetails({ thread, way }: Tapping): Phrase[] {
   ];
 }
 
+/** The speed at which a spindle turns the tap, as it is set on the machine; undefined where a wrench turns it. */
+function driveOf({ way: { rpm }, machine }: Tapping): TapStep['drive'] {
+  if (rpm === undefined || !machine) return undefined;
+  const { speeds } = machine;
+  const step = speeds.kind === 'steps' ? speeds.steps.find((s) => Math.abs(s.rpm - rpm) < 1e-6) : undefined;
+  return { rpm, label: step?.label ?? 'variable' };
+}
+
+const speedDetail = (drive: TapStep['drive']): Phrase[] =>
+  drive ? [phrase('{rpm}, {label}.', { rpm: quantity(drive.rpm, 'rpm'), label: drive.label })] : [];
+
 /** The taps of a hole, one step each, in the order used. */
 export function tapSteps(t: Tapping): Step[] {
   const { way, thread } = t;
@@ -94,7 +109,7 @@ export function tapSteps(t: Tapping): Step[] {
           threads: tap.chamferThreads,
         },
       ),
-      details: tapDetails(t, place),
+      details: [...tapDetails(t, place), ...speedDetail(driveOf(t))],
       seconds: way.secondsAll / t.holes / way.taps.length,
       purpose: 'tap',
       cautions: [
@@ -102,7 +117,7 @@ export function tapSteps(t: Tapping): Step[] {
         ...(place === 1 && isTapered(thread) ? [TAPER] : []),
         ...reachCautions(t, use),
       ],
-      tap: { tap, thread, place, of: way.taps.length },
+      tap: { tap, thread, place, of: way.taps.length, drive: driveOf(t) },
     });
   });
   return [...flatten, ...taps];
@@ -127,7 +142,13 @@ export function oldThreadSteps(thread: Thread, check: Phrase): Step[] {
       seconds: 60,
       purpose: 'clean the thread',
     }),
-    handStep({ key: 'check', kind: 'check', order: check, seconds: 25, purpose: 'clean and gauge' }),
+    handStep({
+      key: 'check',
+      kind: 'check',
+      order: check,
+      seconds: gaugingSeconds(CHECKS.thread),
+      purpose: 'clean and gauge',
+    }),
     handStep({
       key: 'chase',
       kind: 'chase',

@@ -1,5 +1,5 @@
-import { allCautions, refusals } from '../hole/hole-plan';
-import type { JobHead, Planner } from '../job/plan-in-job';
+import { allCautions, refusals, type HolePlan } from '../hole/hole-plan';
+import { settingOf, type JobHead, type Planner } from '../job/plan-in-job';
 import type { Shop } from '../shop/shop';
 import { planRoute, type RouteEdits } from './route';
 import type { RoutedFeature } from './work-item';
@@ -18,6 +18,14 @@ const MOST_FEATURES = 60;
 /** Less than this is not worth moving for, s. */
 const WORTH_S = 60;
 const SHOWN = 3;
+
+/** A hole off the axis of a lathe; a reamed one in a drill that is held by hand. */
+function isUnfit(feature: RoutedFeature, { machine, hole }: HolePlan, { part }: JobHead): boolean {
+  if (machine?.kind === 'lathe') return (settingOf(part, feature).offAxisMm ?? 0) > ON_AXIS_MM;
+  const fitted = hole.callout.features.some((f) => f.kind === 'hole' && (f.ream || f.fit !== undefined));
+  return machine?.kind === 'hand-drill' && fitted;
+}
+const ON_AXIS_MM = 0.5;
 
 /**
  * Other machines on which the job would be finished sooner: all of it on one, or each feature where it is made soonest, the
@@ -39,7 +47,8 @@ export function machineChoices(
   });
   const judged = (feature: RoutedFeature): { warnings: number; seconds: number } => {
     const plan = planner.plan(feature, job);
-    if (!plan.ok || refusals(plan.value).length > 0) return { warnings: Infinity, seconds: Infinity };
+    if (!plan.ok || refusals(plan.value).length > 0 || isUnfit(feature, plan.value, job))
+      return { warnings: Infinity, seconds: Infinity };
     return { warnings: allCautions(plan.value).filter((c) => c.level !== 'note').length, seconds: plan.value.seconds };
   };
   const fit = features.map((feature) => {

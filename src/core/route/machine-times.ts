@@ -18,7 +18,7 @@ export interface MachineTimes {
 /** Usual times of a kind of machine. Our judgement. */
 const USUAL: Record<MachineKind, MachineTimes> = {
   'drill-press': { toolChangeS: 30, speedChangeS: 60, moveS: 20, perMmS: 0.02, clampS: 60, turnOverS: 45 },
-  mill: { toolChangeS: 40, speedChangeS: 30, moveS: 6, perMmS: 0.05, clampS: 120, turnOverS: 180 },
+  mill: { toolChangeS: 40, speedChangeS: 30, moveS: 12, perMmS: 0.05, clampS: 120, turnOverS: 180 },
   lathe: { toolChangeS: 25, speedChangeS: 8, moveS: 10, perMmS: 0.02, clampS: 45, turnOverS: 45 },
   'hand-drill': { toolChangeS: 15, speedChangeS: 2, moveS: 10, perMmS: 0.01, clampS: 40, turnOverS: 30 },
 };

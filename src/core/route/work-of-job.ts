@@ -1,6 +1,6 @@
 import { ok, problem, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { Machine } from '../cutting/machine';
-import type { HolePlan } from '../hole/hole-plan';
+import { refusals, type HolePlan } from '../hole/hole-plan';
 import { expandPlaces } from '../layout/place';
 import type { FaceId } from '../layout/part';
 import type { JobHead, Planner } from '../job/plan-in-job';
@@ -33,8 +33,17 @@ export function toolOf(op: Operation): { tool: string; inCrib: boolean } {
   }
   return { tool: KINDS[op.code].handTool ?? op.key, inCrib: true };
 }
-const warnings = (op: Operation): Phrase[] =>
-  op.cautions.filter((c) => c.level !== 'note').map(({ text, values }) => (values ? { text, values } : { text }));
+/** The speed that an operation is set to, of a drill or of a tap that a spindle turns. */
+function speedOf({ cut, tap }: Operation): Pick<WorkItem, 'rpm' | 'speedLabel'> {
+  if (cut?.speed.ok) return { rpm: cut.speed.value.rpm, speedLabel: cut.speed.value.label };
+  return tap?.drive ? { rpm: tap.drive.rpm, speedLabel: tap.drive.label } : {};
+}
+
+/** What would spoil part, tool or person: of an operation, and with the first one of the whole hole. */
+const warnings = (plan: HolePlan, op: Operation): Phrase[] =>
+  [...(op === plan.operations[0] ? plan.cautions : []), ...op.cautions]
+    .filter((c) => c.level !== 'note')
+    .map(({ text, values }) => (values ? { text, values } : { text }));
 
 /** Thread of an outside thread or a tapped hole, which sets its standard. */
 const threadName = (plan: HolePlan): string | undefined =>
@@ -50,15 +59,17 @@ function plansOf(features: readonly RoutedFeature[], job: JobHead, planner: Plan
   const planned: Planned[] = [];
   for (const feature of features) {
     const plan = planner.plan(feature, job);
-    if (plan.ok) planned.push({ feature, plan: plan.value });
+    // A drill that this machine cannot turn stands in a plan and makes no hole: it is not issued.
+    const [why] = plan.ok ? refusals(plan.value) : plan.problems;
+    if (plan.ok && !why) planned.push({ feature, plan: plan.value });
     else
       problems.push(
         problem(
           'route-feature',
           feature.id,
-          '{letter}, {callout}, can’t be made as drawn.',
+          `{letter}, {callout}, can’t be made as planned. ${why?.text ?? ''}`,
           'Open Holes and settle it first.',
-          { letter: feature.letter, callout: feature.question.callout },
+          { ...why?.values, letter: feature.letter, callout: feature.question.callout },
         ),
       );
   }
@@ -156,11 +167,11 @@ export function workOfJob(
           code: op.code,
           order: op.order,
           ...toolOf(op),
-          ...(op.cut?.speed.ok ? { rpm: op.cut.speed.value.rpm, speedLabel: op.cut.speed.value.label } : {}),
+          ...speedOf(op),
           ...(op.cut && !op.cut.spec.through ? { stopMm: op.cut.travel.value } : {}),
           ...(op.tap && 'key' in op.tap.tap ? { tapKey: String(op.tap.tap.key) } : {}),
           ...(op.tap && plan.thread ? { turns: plan.thread.tapping.best.each[op.tap.place - 1]?.turns.value } : {}),
-          ...(hole === 1 && warnings(op).length > 0 ? { cautions: warnings(op) } : {}),
+          ...(hole === 1 && warnings(plan, op).length > 0 ? { cautions: warnings(plan, op) } : {}),
           seconds: op.time.value,
           ...at,
           after: [before, fits].filter((i): i is number => i !== undefined),

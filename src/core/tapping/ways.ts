@@ -80,7 +80,7 @@ export const WAY_FACTS: Record<WayId, WayFacts> = {
     label: 'Reversing tapping head',
     leanDeg: 0.2,
     leanSigmaDeg: 0.1,
-    setUpS: 180,
+    setUpS: 240,
     extraS: 15,
   },
   'lathe-hand': {

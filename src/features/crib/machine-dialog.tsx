@@ -75,6 +75,8 @@ const FIELDS: readonly RecordField[] = [
   { key: 'times.moveS', label: 'To the next hole, s', kind: 'number', optional: true },
   { key: 'times.clampS', label: 'Part in or out, s', kind: 'number', optional: true },
   { key: 'times.turnOverS', label: 'Part turned over, s', kind: 'number', optional: true },
+  { key: 'times.touchS', label: 'Tool down to touch, s', kind: 'number', optional: true },
+  { key: 'times.backS', label: 'Tool back up, s', kind: 'number', optional: true },
   { key: 'reversible', label: 'Spindle reverses', kind: 'check' },
   { key: 'tappingHead', label: 'Has a reversing tapping head', kind: 'check', when: of('drill-press', 'mill') },
 ];
