@@ -17,7 +17,8 @@ test('from an empty job to a printed, issued route, and a changed second issue',
   await kept(page);
   await page.getByRole('link', { name: 'Route', exact: true }).click();
   await expect(region(page, 'Route along time')).toBeVisible();
-  await expect(region(page, /^Bench drill press/)).toContainText('M6x1 spiral-point (gun) tap 4 A ×4');
+  await expect(region(page, /one through first$/)).toContainText('A1 first, M6x1 THRU: 3 holes wait for its gauge');
+  await expect(region(page, /^Bench drill press, top$/)).toContainText('M6x1 spiral-point (gun) tap 4 A ×3');
   await page.getByRole('button', { name: 'Issue route 1' }).click();
   const issues = region(page, 'Issues');
   await expect(issues).toContainText('Issue 1');
@@ -49,7 +50,7 @@ test('from an empty job to a printed, issued route, and a changed second issue',
 
 test('a visit is moved by keys, refused with the reason, pinned; it stays; undo', async ({ page }) => {
   await page.goto('/jobs/sample-job-pier-adapter-plate/route');
-  const press = region(page, /^Bench drill press, top/);
+  const press = region(page, /^Bench drill press, top$/);
   const steps = press.getByRole('listitem');
   await expect(steps.first()).toContainText('Centre drill');
   const last = (await steps.count()) - 1;
@@ -98,7 +99,7 @@ test('deadline and cutting list: early or late, what would save most; bad figure
   await batch.getByLabel('Deadline').fill('soon');
   await expect(batch).toContainText('A date such as 2026-12-24.');
   await batch.getByLabel('Deadline').fill('2020-01-01');
-  await expect(batch.getByRole('status')).toContainText('The deadline has passed.');
+  await expect(batch.getByRole('status')).toContainText('Past the deadline: 1 working day is needed');
   await batch.getByLabel('Deadline').fill('2099-01-01');
   await expect(batch.getByRole('status')).toContainText('days to spare');
   await batch.getByLabel('Hours a day').fill('30');

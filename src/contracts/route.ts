@@ -14,6 +14,10 @@ export const routeSettings = z.strictObject({
   mode: z.record(key, z.enum(['part', 'operation'])).optional(),
   joined: keys.optional(),
   splits: keys.optional(),
+  first: z
+    .record(key, z.boolean())
+    .optional()
+    .describe('Groups of like holes, by the id of their first feature: one goes through to the gauge first, or none'),
   after: z
     .array(
       z.strictObject({

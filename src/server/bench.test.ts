@@ -145,12 +145,12 @@ test('how far a job is at the bench, what waits, and its inspection sheet', asyn
 test('the sample shop has a job on the bench, judged as the core judges it', async () => {
   const RING = 'sample-job-dust-cap-ring';
   await beginSampleRun(at.db);
-  expect((await recordedOf(at.db, [RING])).get(RING)?.bench).toMatchObject({ waiting: 1, next: 'tap A9' });
+  expect((await recordedOf(at.db, [RING])).get(RING)?.bench).toMatchObject({ waiting: 1, next: 'tap A6' });
   expect((await inspectionOf(at.db, RING)).rows.map((r) => [r.hole, r.check.split(' ')[0], r.verdict])).toEqual([
-    ['A2', 'Go', 'good'],
-    ['A2', 'Not-go', 'good'],
-    ['A2', 'Minor', 'good'],
-    ['A5', 'Minor', 'bad'],
+    ['A1', 'Go', 'good'],
+    ['A1', 'Not-go', 'good'],
+    ['A1', 'Minor', 'good'],
+    ['A10', 'Minor', 'bad'],
   ]);
 });
 

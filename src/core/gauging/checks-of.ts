@@ -196,8 +196,12 @@ export function checksOf(plan: HolePlan, setting: CheckSetting): Check[] {
       : [];
   const mating: Check = {
     kind: 'mating',
-    title: 'Mating part',
-    how: phrase('Every screw started before any is tightened.'),
+    title: plan.thread ? 'Its own bolt' : 'Mating part',
+    how: plan.thread
+      ? phrase(
+          'Proves that this screw goes in, not that the class is held. Every screw started before any is tightened.',
+        )
+      : phrase('Every screw started before any is tightened.'),
     fields: [],
     judge: ({ yes }) =>
       yes

@@ -2,6 +2,7 @@ import { inWantedOrder } from '../units/in-wanted-order';
 import { ok, phrase, problem, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { FaceId } from '../layout/part';
 import type { ShopHabits } from '../shop/habits';
+import { firstThrough, type FirstHole, type FirstThrough } from './first-through';
 import { timesOf, type MachineTimes } from './machine-times';
 import { between, boundOf, respects, sequencesOf, type Sequence, type Strategy } from './sequence';
 import { holeName, type DecidedOrder, type SetUp, type WorkItem } from './work-item';
@@ -32,6 +33,10 @@ export interface RouteSetUp {
   face?: FaceId;
   /** Cuts in between that come first, as they are called. */
   afterCut?: string;
+  /** One hole of each group of like ones goes through to the gauge, on the first part; the set-up after it makes the rest. */
+  isFirst?: true;
+  /** Groups of like holes of this set-up: which hole goes first, or that none does. */
+  firsts?: FirstHole[];
   strategy: Strategy;
   mode: BatchMode;
   visits: Visit[];
@@ -65,6 +70,8 @@ export interface RouteEdits extends DecidedOrder {
   joined?: string[];
   /** Visits after which the part is unclamped and clamped again. */
   splits?: string[];
+  /** Groups of like holes, by their key, of which one goes through first, or none; as the shop does it for those left out. */
+  first?: Record<string, boolean>;
 }
 
 /** Between two machines, once a batch, s. Our judgement. */
@@ -110,20 +117,33 @@ function visitsOf(key: string, order: readonly WorkItem[], t: MachineTimes, pinn
   return visits;
 }
 
+/** To set the first speed again for the next part, s. */
+function speedBack(visits: readonly Visit[], { speedChangeS }: MachineTimes): number {
+  const rpms = visits.flatMap((v) => v.rpm ?? []);
+  return rpms.length > 1 && rpms[0] !== rpms[rpms.length - 1] ? speedChangeS : 0;
+}
+
+/** How the parts of a set-up are made. */
+interface Batch {
+  mode: BatchMode;
+  quantity: number;
+  clampS: number;
+  splits: number;
+  /** What of the first part is made by then: it is clamped, and so much of its work is done, s. */
+  firstDoneS?: number;
+}
+
 /** All parts of a set-up in one mode, s. */
-function batchSeconds(
-  visits: readonly Visit[],
-  mode: BatchMode,
-  quantity: number,
-  clampS: number,
-  splits: number,
-): number {
+function batchSeconds(visits: readonly Visit[], t: MachineTimes, batch: Batch): number {
+  const { mode, quantity, clampS, splits, firstDoneS } = batch;
   const change = visits.reduce((sum, v) => sum + v.changeS, 0);
   const work = visits.reduce((sum, v) => sum + v.workS, 0);
   // A part that is finished in one clamping changes tools for each part, unless one tool does it all.
-  const changes = mode === 'part' ? (visits.length > 1 ? quantity * change : change) : change;
+  const changes =
+    mode === 'part' && visits.length > 1 ? quantity * change + (quantity - 1) * speedBack(visits, t) : change;
   const clampings = mode === 'part' || quantity === 1 ? 1 + splits : visits.length;
-  return changes + quantity * (work + clampings * clampS);
+  const all = changes + quantity * (work + clampings * clampS);
+  return firstDoneS === undefined ? all : all - firstDoneS - clampS;
 }
 
 const ORDER_OF: Record<ShopHabits['order'], Strategy | undefined> = {
@@ -157,9 +177,12 @@ function planSetUp(
   habit: Strategy | undefined,
   edits: RouteEdits,
   extraClampS: number,
+  firstDoneS?: number,
 ): { made: RouteSetUp; problems: Problem[] } {
   const t = timesOf(setUp.machine);
   const clampS = t.clampS + extraClampS;
+  const secondsIn = (visits: readonly Visit[], mode: BatchMode): number =>
+    batchSeconds(visits, t, { mode, quantity, clampS, splits: splits(visits), firstDoneS });
   const splits = (visits: readonly Visit[]): number =>
     visits.slice(0, -1).filter((v) => edits.splits?.includes(v.key)).length;
   const modes: BatchMode[] = quantity > 1 ? ['part', 'operation'] : ['part'];
@@ -167,7 +190,7 @@ function planSetUp(
     .flatMap((sequence) =>
       modes.map((mode): Timed => {
         const visits = visitsOf(setUp.key, sequence.order, t, []);
-        return { sequence, mode, seconds: batchSeconds(visits, mode, quantity, clampS, splits(visits)) };
+        return { sequence, mode, seconds: secondsIn(visits, mode) };
       }),
     )
     .sort((a, b) => a.seconds - b.seconds);
@@ -180,7 +203,7 @@ function planSetUp(
   const order = wanted.flatMap((v) => v.items);
   const holds = respects(order);
   const visits = holds ? visitsOf(setUp.key, order, t, pinned) : proposed;
-  const seconds = batchSeconds(visits, used.mode, quantity, clampS, splits(visits));
+  const seconds = secondsIn(visits, used.mode);
   const bound = boundOf(setUp.items, t);
   return {
     made: {
@@ -193,7 +216,10 @@ function planSetUp(
       visits,
       clampS,
       seconds,
-      boundS: bound.changesS + quantity * (bound.cutS + bound.movesS + clampS),
+      boundS:
+        bound.changesS +
+        quantity * (bound.cutS + bound.movesS + clampS) -
+        (firstDoneS === undefined ? 0 : firstDoneS + clampS),
       weighed: weighed.map(({ sequence, mode, seconds: s }) => ({ strategy: sequence.strategy, mode, seconds: s })),
       reason: reasonOf(used, weighed, habit, edits.order?.[setUp.key] !== undefined && holds),
     },
@@ -210,8 +236,55 @@ function planSetUp(
   };
 }
 
+/** What decides how the set-ups of a job are planned. */
+interface Run {
+  quantity: number;
+  habit: Strategy | undefined;
+  edits: RouteEdits;
+}
+
+/** The changes that a group of like holes costs by going first: the visits that are for it alone. */
+function costOf(hole: string, visits: readonly Visit[]): Pick<FirstHole, 'changes' | 'costS'> {
+  const own = visits.filter((v) => v.items.every((i) => holeName(i) === hole));
+  return { changes: own.length, costS: own.reduce((sum, v) => sum + v.changeS, 0) };
+}
+
 /**
- * The set-ups of a job in one run: which tool goes over which holes when, for all parts.
+ * One clamping: where some of its holes go through first, those as a set-up of their own, then the rest. Nothing is clamped
+ * anew between the two.
+ */
+function planClamping(
+  setUp: SetUp,
+  first: FirstThrough,
+  { quantity, habit, edits }: Run,
+  extraClampS: number,
+): { made: RouteSetUp[]; problems: Problem[] } {
+  const told = (visits: readonly Visit[]): FirstHole[] =>
+    first.holes.map((h) => ({ ...h, ...(h.leftOut ? { changes: 0, costS: 0 } : costOf(h.hole, visits)) }));
+  if (first.items.length === 0) {
+    const { made, problems } = planSetUp(setUp, quantity, habit, edits, extraClampS);
+    return { made: [first.holes.length > 0 ? { ...made, firsts: told([]) } : made], problems };
+  }
+  const key = `${setUp.key}|first`;
+  const one = planSetUp({ ...setUp, key, items: first.items }, 1, undefined, edits, extraClampS);
+  const opening: RouteSetUp = { ...one.made, isFirst: true, firsts: told(one.made.visits) };
+  const isDone = new Set(first.items.map((i) => i.id));
+  const left = quantity > 1 ? setUp.items : setUp.items.filter((i) => !isDone.has(i.id));
+  if (left.length === 0) return { made: [opening], problems: one.problems };
+  const doneS = quantity > 1 ? setUp.items.reduce((sum, i) => sum + (isDone.has(i.id) ? i.seconds : 0), 0) : 0;
+  const rest = planSetUp({ ...setUp, items: left }, quantity, habit, edits, extraClampS, doneS);
+  return { made: [opening, rest.made], problems: [...one.problems, ...rest.problems] };
+}
+
+/** A hole that was gauged while it went first is not gauged once more at the bench. */
+function withoutGauged(setUp: SetUp, gauged: ReadonlySet<number>, quantity: number): SetUp {
+  if (setUp.machine || quantity > 1 || gauged.size === 0) return setUp;
+  return { ...setUp, items: setUp.items.filter((i) => i.code !== 'check' || !gauged.has(i.id)) };
+}
+
+/**
+ * The set-ups of a job in one run: which tool goes over which holes when, for all parts. Of each group of like holes one
+ * goes through to the gauge before the others are drilled, where the shop or the user wants it so.
  * @param setUps from {@link workOfJob}, with at least one item each
  * @param quantity parts, at least 1
  * @param heard told after each set-up how much is done, 0 to 1
@@ -219,18 +292,24 @@ function planSetUp(
 export function planRoute(
   setUps: readonly SetUp[],
   quantity: number,
-  habits: Pick<ShopHabits, 'order'>,
+  habits: Pick<ShopHabits, 'order'> & Partial<Pick<ShopHabits, 'firstHole'>>,
   edits: RouteEdits = {},
   heard: (share: number) => void = () => undefined,
 ): Route {
   const problems: Problem[] = [];
-  const made = setUps.map((setUp, i) => {
+  const run: Run = { quantity, habit: ORDER_OF[habits.order], edits };
+  const through = habits.firstHole !== 'all';
+  const firsts = setUps.map((s) => firstThrough(s, setUps, s.likes ?? [], quantity, edits.first ?? {}, through));
+  const gauged = new Set(firsts.flatMap((f) => f.items.flatMap((i) => (i.code === 'check' ? [i.id] : []))));
+  const kept = setUps.map((s) => withoutGauged(s, gauged, quantity));
+  const made = kept.flatMap((setUp, i) => {
+    if (setUp.items.length === 0) return [];
     const before = setUps[i - 1];
     const sameMachine = before?.machine && before.machine.id === setUp.machine?.id;
     const joined = sameMachine && edits.joined?.includes(setUp.key);
     const t = timesOf(setUp.machine);
     const extra = joined ? -t.clampS : sameMachine ? t.turnOverS : 0;
-    const planned = planSetUp(setUp, quantity, ORDER_OF[habits.order], edits, extra);
+    const planned = planClamping(setUp, firsts[i], run, extra);
     problems.push(...planned.problems);
     heard((i + 1) / setUps.length);
     return planned.made;

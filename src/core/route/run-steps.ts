@@ -24,11 +24,10 @@ export const MOST_STEPS = 200_000;
 
 /** How many steps a run of a route has at most, without making them. */
 export function countSteps({ setUps, quantity }: Pick<Route, 'setUps' | 'quantity'>): number {
-  const ofPart = setUps.reduce((n, { machine, visits }) => {
+  return setUps.reduce((n, { machine, visits, isFirst }) => {
     const work = visits.reduce((sum, v) => sum + v.items.length, 0);
-    return n + work + (machine ? visits.length : 0);
+    return n + (work + (machine ? visits.length : 0)) * (isFirst ? 1 : quantity);
   }, 0);
-  return ofPart * quantity;
 }
 
 /** Why a route cannot be followed at the bench: more steps than a run may have; undefined where it can. */
@@ -62,8 +61,10 @@ function clampStep(setUp: RouteSetUp, n: number, part: number, visit?: Visit): R
   return [{ key, kind: 'clamp', setUp: n, part, newTool: false, newSpeed: false }];
 }
 
-function visitSteps(visit: Visit, n: number, part: number, isDue: IsDue): Omit<RunStep, 'newTool' | 'newSpeed'>[] {
-  const items = visit.items.filter((item) => item.code !== 'check' || isDue(item, part));
+type Bare = Omit<RunStep, 'newTool' | 'newSpeed'>;
+
+function visitSteps(visit: Visit, n: number, part: number, isLeft: IsDue): Bare[] {
+  const items = visit.items.filter((item) => isLeft(item, part));
   return items.map((item, i) => ({
     key: workKey(item, part),
     kind: 'work' as const,
@@ -77,17 +78,28 @@ function visitSteps(visit: Visit, n: number, part: number, isDue: IsDue): Omit<R
 
 /** Everything that an issued route asks for, step by step, for all parts, in the order of the work. */
 export function runSteps(route: Route, isDue: IsDue = () => true): RunStep[] {
-  const parts = Array.from({ length: route.quantity }, (_, i) => i + 1);
-  const bare = route.setUps.flatMap((setUp, n): Omit<RunStep, 'newTool' | 'newSpeed'>[] =>
-    setUp.mode === 'part' || route.quantity === 1
+  const all = Array.from({ length: route.quantity }, (_, i) => i + 1);
+  /** What the first part has by then, of the holes that went through first. */
+  const first = new Set(
+    route.setUps.filter((s) => s.isFirst).flatMap((s) => s.visits.flatMap((v) => v.items.map((i) => workKey(i, 1)))),
+  );
+  const bare = route.setUps.flatMap((setUp, n): Bare[] => {
+    const isLeft: IsDue = (item, part) =>
+      (item.code !== 'check' || isDue(item, part)) && (setUp.isFirst || part > 1 || !first.has(workKey(item, part)));
+    const parts = setUp.isFirst ? [1] : all;
+    // The first part stays clamped after the hole that went through first.
+    const clamped = !setUp.isFirst && route.setUps[n - 1]?.isFirst;
+    const clamp = (part: number, visit?: Visit): Bare[] =>
+      clamped && part === 1 && (!visit || visit === setUp.visits[0]) ? [] : clampStep(setUp, n, part, visit);
+    return setUp.mode === 'part' || route.quantity === 1
       ? parts.flatMap((part) => [
-          ...clampStep(setUp, n, part),
-          ...setUp.visits.flatMap((visit) => visitSteps(visit, n, part, isDue)),
+          ...clamp(part),
+          ...setUp.visits.flatMap((visit) => visitSteps(visit, n, part, isLeft)),
         ])
       : setUp.visits.flatMap((visit) =>
-          parts.flatMap((part) => [...clampStep(setUp, n, part, visit), ...visitSteps(visit, n, part, isDue)]),
-        ),
-  );
+          parts.flatMap((part) => [...clamp(part, visit), ...visitSteps(visit, n, part, isLeft)]),
+        );
+  });
   let tool: string | undefined;
   let rpm: number | undefined;
   return bare.map((step) => {

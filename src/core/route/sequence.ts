@@ -14,6 +14,9 @@ export interface Sequence {
 
 const far = (a: WorkItem, b: WorkItem): number => Math.hypot(a.x - b.x, a.y - b.y);
 
+/** To pick up a gauge, s. Our judgement. */
+const GAUGE_S = 5;
+
 /** What it takes to come from one item to the next: tool, speed, way, s. */
 export function between(
   before: WorkItem | undefined,
@@ -22,7 +25,8 @@ export function between(
   t: MachineTimes,
 ): number {
   if (!before) return t.toolChangeS;
-  const change = before.tool === item.tool ? 0 : t.toolChangeS;
+  // A gauge is picked up beside the machine.
+  const change = before.tool === item.tool ? 0 : item.code === 'check' ? GAUGE_S : t.toolChangeS;
   const speed = item.rpm !== undefined && rpm !== undefined && item.rpm !== rpm ? t.speedChangeS : 0;
   const mm = far(before, item);
   return (
@@ -227,7 +231,9 @@ export function boundOf(
     movesS += shortestTree(spots, (mm) => t.moveS + t.perMmS * mm, t.toolChangeS);
   }
   return {
-    changesS: tools.size * t.toolChangeS + Math.max(0, speeds - 1) * t.speedChangeS,
+    changesS:
+      [...tools.values()].reduce((sum, [{ code }]) => sum + (code === 'check' ? GAUGE_S : t.toolChangeS), 0) +
+      Math.max(0, speeds - 1) * t.speedChangeS,
     movesS,
     cutS: items.reduce((sum, i) => sum + i.seconds, 0),
   };

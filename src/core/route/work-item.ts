@@ -30,6 +30,8 @@ export interface WorkItem {
   /** Stop from touch, mm, where one is set. */
   stopMm?: number;
   turns?: number;
+  /** Cut or tapped with fluid. */
+  wet?: boolean;
   /** Id of the tap in the crib. */
   tapKey?: string;
   /** Cutting and handling, without changes and moves, s. */
@@ -48,6 +50,17 @@ export interface WorkItem {
 export const holeName = ({ letter, hole }: Pick<WorkItem, 'letter' | 'hole'>): string =>
   letter === '' ? '' : `${letter}${hole}`;
 
+/** Features that are the same hole in different places. */
+export interface LikeHoles {
+  /** Id of the first of them. */
+  key: string;
+  /** As a drawing writes one of them. */
+  callout: string;
+  features: string[];
+  /** Its size is decided by a gauge: a thread, a reamed bore. */
+  decides: boolean;
+}
+
 /** One clamping: machine, face, and everything done in it. */
 export interface SetUp {
   /** `machine|face`, `bench|before` or `bench|after`. */
@@ -57,6 +70,8 @@ export interface SetUp {
   /** Cuts in between that come first, as they are called. */
   afterCut?: string;
   items: WorkItem[];
+  /** Groups of like holes of the whole job. */
+  likes?: LikeHoles[];
 }
 
 /** One feature that waits for another: guided by it, drilled through it, or only safe after it. */

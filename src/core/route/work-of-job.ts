@@ -9,6 +9,7 @@ import type { Operation } from '../operation/operation';
 import type { Shop } from '../shop/shop';
 import { readCallout } from '../threads/read-callout';
 import { contradictions, cutItem, cutsBefore } from './cuts-between';
+import { likeHoles } from './first-through';
 import type { DecidedOrder, FeatureOrder, RoutedFeature, SetUp, WorkItem } from './work-item';
 
 const BENCH_AFTER: readonly WorkItem['code'][] = kindsThat((kind) => kind.where === 'after');
@@ -33,6 +34,9 @@ export function toolOf(op: Operation): { tool: string; inCrib: boolean } {
   }
   return { tool: KINDS[op.code].handTool ?? op.key, inCrib: true };
 }
+/** Whether a hole of this plan is cut with fluid: by what is asked, and by a metal that is best cut dry. */
+const isWet = ({ dry, material }: HolePlan): boolean => !dry && !material.runsDry;
+
 /** The speed that an operation is set to, of a drill or of a tap that a spindle turns. */
 function speedOf({ cut, tap }: Operation): Pick<WorkItem, 'rpm' | 'speedLabel'> {
   if (cut?.speed.ok) return { rpm: cut.speed.value.rpm, speedLabel: cut.speed.value.label };
@@ -169,6 +173,7 @@ export function workOfJob(
           ...toolOf(op),
           ...speedOf(op),
           ...(op.cut && !op.cut.spec.through ? { stopMm: op.cut.travel.value } : {}),
+          ...((op.cut || op.tap) && isWet(plan) ? { wet: true } : {}),
           ...(op.tap && 'key' in op.tap.tap ? { tapKey: String(op.tap.tap.key) } : {}),
           ...(op.tap && plan.thread ? { turns: plan.thread.tapping.best.each[op.tap.place - 1]?.turns.value } : {}),
           ...(hole === 1 && warnings(plan, op).length > 0 ? { cautions: warnings(plan, op) } : {}),
@@ -205,5 +210,8 @@ export function workOfJob(
         item.after.push(...last.values());
   }
   const place = ({ key }: SetUp): number => (key === 'bench|before' ? -1 : key === 'bench|after' ? 1 : 0);
-  return ok(inTurn([...setUps.values()].sort((a, b) => place(a) - place(b))));
+  const likes = likeHoles(features);
+  return ok(
+    inTurn([...setUps.values()].sort((a, b) => place(a) - place(b))).map((s) => (s.machine ? { ...s, likes } : s)),
+  );
 }

@@ -73,3 +73,21 @@ export function isOfHole(record: BenchRecord, at: HoleAt): boolean {
 
 /** Whether a record decides for another thread than the drawing’s, by name. */
 export const decidesThread = (r: BenchRecord): boolean => r.kind === 'decision' && r.body.change?.callout !== undefined;
+
+/** A tool that was sharpened, renewed or changed: a drill by its name, the taps of a feature. */
+export interface ToolChanged {
+  /** Place in the order of records. */
+  order: number;
+  tool?: string;
+  featureId?: string;
+  taps?: boolean;
+}
+
+/** What a record says of a tool that was changed; undefined where it says nothing of one. */
+export function toolChanged(r: BenchRecord, order: number): ToolChanged | undefined {
+  if (r.kind === 'drill-dull') return { order, tool: r.body.tool };
+  const { featureId } = r;
+  if (featureId === undefined) return undefined;
+  const taps = r.kind === 'tap-broken' || (r.kind === 'remedy' && r.body.change.taps !== undefined);
+  return taps ? { order, featureId, taps } : undefined;
+}

@@ -1,6 +1,6 @@
 import { phrase } from '../answer/answer';
 import type { Check } from '../gauging/checks-of';
-import type { Verdict, VerdictState } from '../gauging/verdict';
+import { isGaugedAgain, type Verdict, type VerdictState } from '../gauging/verdict';
 import { holeKey, type HoleAt } from './bench-record';
 import type { RunOfIssue } from './run-of-issue';
 import type { Checked } from './run-records';
@@ -23,6 +23,25 @@ export function keptVerdict(check: Check, { body }: Checked): Verdict {
 
 /** How far the gauging of a hole is: somebody has to decide, it is not good, good, or nothing says so yet. */
 export type GaugingState = 'wait' | 'bad' | 'good' | 'open';
+
+/**
+ * Why a hole that is at the gauge cannot be left: nothing says yet that it is good, or somebody has to decide, or what was
+ * decided is still to be gauged. Undefined where it can.
+ */
+export function gaugeStill(
+  { run, latest, decisionAfter }: Pick<RunOfIssue, 'run' | 'latest' | 'decisionAfter'>,
+  at: HoleAt,
+): 'reading' | 'decision' | undefined {
+  const state = gaugingOf({ run, latest }, at);
+  if (state === 'wait') return 'decision';
+  if (state === 'open') return 'reading';
+  const bad = [...(latest.get(holeKey(at))?.values() ?? [])].filter((c) => c.body.verdict === 'bad');
+  const isOpen = bad.some((c) => {
+    const choice = decisionAfter.get(c.id)?.body.choice;
+    return choice === undefined || isGaugedAgain(choice);
+  });
+  return isOpen ? 'reading' : undefined;
+}
 
 /** How far the gauging of a hole is, by what was recorded of it. */
 export function gaugingOf({ run, latest }: Pick<RunOfIssue, 'run' | 'latest'>, at: HoleAt): GaugingState {

@@ -5,6 +5,8 @@ import { expandPlaces, type Expanded } from '../layout/place';
 import { runSteps, type IsDue } from '../route/run-steps';
 import type { Route } from '../route/route';
 import type { Shop } from '../shop/shop';
+import { likeHoles } from '../route/first-through';
+import { alikeOf, firstHere, type FirstHere } from './first-hole';
 import { holeKey, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
 import type { BenchStep } from './bench-step';
 import type { CheckKind, CheckSetting } from '../gauging/checks-of';
@@ -38,6 +40,8 @@ export interface RunOfIssue {
   decidedThread: (hole: HoleAt, plan: HolePlan) => string | undefined;
   /** What a hole of this plan is held against. */
   settingFor: (hole: HoleAt, plan: HolePlan) => CheckSetting;
+  /** What a gauging of a hole that went through first and failed means for those that wait; undefined for any other hole. */
+  firstHere: (hole: HoleAt, plan: HolePlan, kind: CheckKind, isSmall: boolean) => FirstHere | undefined;
   /** Parts in which a hole is gauged, by what was found so far. */
   duePartsOf: (featureId: string, hole: number) => number[];
 }
@@ -58,6 +62,9 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   const recorded = noRecords();
   const { remedies, settled, scrapped } = recorded;
   const features = new Map(job.holes.map((f) => [f.id, f]));
+  const likes = lazily(
+    () => new Map(likeHoles(job.holes).flatMap((like) => like.features.map((id) => [id, like.features] as const))),
+  );
   const points = lazily((): Expanded['points'] => expandPlaces(job.holes.filter((f) => f.place)).points);
   const routed = lazily(() => runSteps(route));
   let due = new Map<string, { parts: number[]; set: Set<number> }>();
@@ -91,7 +98,10 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   let done = 0;
   /** Forgets what a record changes of the steps, and moves on what it settles. */
   function moveOn(r: BenchRecord): void {
+    if (r.kind === 'drill-dull' || r.kind === 'tap-broken') steps = undefined;
     if (r.kind === 'remedy' || r.kind === 'decision') {
+      const [last] = remedies.slice(-1);
+      if (last?.id === r.id) last.alike = likes().get(last.at.featureId);
       steps = undefined;
       remedied = new Map();
     }
@@ -101,7 +111,8 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
       steps = undefined;
     }
     // Where a step that is done once more stands follows what is done of its hole.
-    if (r.kind.startsWith('step-') && remedies.length + recorded.decisions.length > 0) steps = undefined;
+    if (r.kind.startsWith('step-') && remedies.length + recorded.decisions.length + recorded.toolsChanged.length > 0)
+      steps = undefined;
   }
   function add(records: readonly BenchRecord[]): void {
     for (const r of records) {
@@ -133,20 +144,21 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   function now(): RunOfIssue {
     const all = stepsNow();
     while (nextAt < all.length && !isOpen(all[nextAt])) nextAt += 1;
+    const run: Run = {
+      steps: all,
+      settled,
+      next: all[nextAt],
+      nextAt,
+      done,
+      open: scrapped.size === 0 ? all.length - done : all.filter(isOpen).length,
+      remedies,
+      waiting: [...recorded.waiting.values()]
+        .flatMap((against) => [...against.values()])
+        .filter((w) => !scrapped.has(w.at.part)),
+      scrapped,
+    };
     return {
-      run: {
-        steps: all,
-        settled,
-        next: all[nextAt],
-        nextAt,
-        done,
-        open: scrapped.size === 0 ? all.length - done : all.filter(isOpen).length,
-        remedies,
-        waiting: [...recorded.waiting.values()]
-          .flatMap((against) => [...against.values()])
-          .filter((w) => !scrapped.has(w.at.part)),
-        scrapped,
-      },
+      run,
       latest: recorded.latest,
       decisionAfter: recorded.decisionAfter,
       duePartsOf: (featureId, hole) => dueOf(featureId, hole).parts,
@@ -157,6 +169,10 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
       },
       decidedThread: (hole, plan) =>
         changeFor(remedies, hole).callout === undefined ? undefined : plan.thread?.thread.designation,
+      firstHere: (hole, plan, kind, isSmall) => {
+        const alike = alikeOf(route, likes(), hole);
+        return alike && firstHere(run, alike, hole, plan, kind, isSmall);
+      },
       settingFor: (hole, plan) => settingAt(points(), hole, plan, shop, features.get(hole.featureId)?.zoneMm),
     };
   }

@@ -1,5 +1,14 @@
 import { CHOICES } from '../gauging/verdict';
-import { decidesThread, holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
+import {
+  decidesThread,
+  holeKey,
+  holeOf,
+  toolChanged,
+  type BenchRecord,
+  type HoleAt,
+  type RemedyChange,
+  type ToolChanged,
+} from './bench-record';
 import type { CheckKind } from '../gauging/checks-of';
 import type { PartResult } from './sampling';
 
@@ -13,6 +22,8 @@ export interface Remedy {
   scope: 'hole' | 'rest';
   label: string;
   change: RemedyChange;
+  /** Features with the same hole, its own among them, in their order: it reaches those that come after it. */
+  alike?: readonly string[];
   /** Came of a decision, which says itself what is done once more. */
   decided?: true;
 }
@@ -35,6 +46,7 @@ export interface RunRecords {
   /** Remedies and what was decided, in the order in which they were found. */
   remedies: Remedy[];
   decisions: Decision[];
+  toolsChanged: ToolChanged[];
   /** Holes whose last gauging failed, or whose tap broke, and nobody has decided since: by hole, then by what is against it. */
   waiting: Map<string, Map<string, Waiting>>;
   scrapped: Set<number>;
@@ -53,6 +65,7 @@ export const noRecords = (): RunRecords => ({
   takenBack: new Set(),
   remedies: [],
   decisions: [],
+  toolsChanged: [],
   waiting: new Map(),
   scrapped: new Set(),
   latest: new Map(),
@@ -120,6 +133,8 @@ function countDecision(into: RunRecords, r: Decision, at: HoleAt, hole: string):
 export function countRecord(into: RunRecords, r: BenchRecord): void {
   into.count += 1;
   countStep(into, r);
+  const changed = toolChanged(r, into.count);
+  if (changed) into.toolsChanged.push(changed);
   if (r.kind === 'decision' && r.body.choice === 'scrap') into.scrapped.add(r.body.part);
   const at = holeOf(r);
   if (!at) return;

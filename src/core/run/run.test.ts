@@ -11,7 +11,7 @@ import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
 import { holesWaiting, stepsOfRun } from './run';
 import { checksOf } from '../gauging/checks-of';
 import { inspectionRows } from './inspection-rows';
-import { gaugingOf, keptVerdict } from './kept-verdict';
+import { gaugeStill, gaugingOf, keptVerdict } from './kept-verdict';
 import { observationsOf } from './observations';
 import { countRecords, type Checked } from './run-records';
 import { largerThread } from './choice-change';
@@ -79,8 +79,8 @@ test('every operation of every hole of every part once, in the order of the rout
   const steps = runSteps(route);
   const keys = steps.map((s) => s.key);
   expect(new Set(keys).size).toBe(keys.length);
-  const items = route.setUps.flatMap((s) => s.visits.flatMap((v) => v.items));
-  expect(steps.filter((s) => s.item)).toHaveLength(3 * items.length);
+  const items = new Set(route.setUps.flatMap((s) => s.visits.flatMap((v) => v.items.map((i) => i.id))));
+  expect(steps.filter((s) => s.item)).toHaveLength(3 * items.size);
   const firstOnMachine = steps.findIndex((s) => s.item?.code === 'start');
   expect(steps[firstOnMachine - 1]).toMatchObject({ kind: 'clamp', part: 1 });
   expect(runSteps(route, (i, part) => i.hole === 1 && part !== 2).filter((s) => s.item?.code === 'check')).toHaveLength(
@@ -354,5 +354,67 @@ describe('what was observed', () => {
     expect(gaugingOf(run([failed]), at)).toBe('wait');
     expect(gaugingOf(run([failed, record('decision', { part: 1, choice: 'accept' })]), at)).toBe('bad');
     expect(gaugingOf(run([]), at)).toBe('open');
+  });
+});
+
+describe('one hole through first', () => {
+  const four = {
+    ...job,
+    quantity: 1,
+    holes: ['f', 'g'].map((id, i) => ({
+      ...job.holes[0],
+      id,
+      letter: 'AB'[i],
+      place: { ...job.holes[0].place, y: 10 + 20 * i },
+    })),
+  };
+  const found = workOfJob(four.holes, four, shop, planner);
+  const issued = { route: planRoute(found.ok ? found.value : [], 1, shop.habits), job: four, shop };
+  const at = (records: BenchRecord[]): RunOfIssue => runOfIssue(issued, records, planner);
+  const first = { featureId: 'f', holeNumber: 1, part: 1 };
+  const small = record('checked', { part: 1, check: 'minor', values: {}, verdict: 'bad' });
+
+  test('where it fails the next drill is offered for those that are not drilled, of like features too, and reaches only them', () => {
+    const now = at([small]);
+    const plan = now.planAt(first);
+    if (!plan?.ok) throw new Error('no plan');
+    const here = now.firstHere(first, plan.value, 'minor', true);
+    expect(here?.left).toBe(3);
+    const drill = here?.remedy?.change.drill;
+    expect(Number(drill)).toBeGreaterThan(plan.value.thread?.tapDrill.used.drill.diameterMm ?? 99);
+    expect(Number(now.firstHere(first, plan.value, 'minor', false)?.remedy?.change.drill)).toBeLessThan(Number(drill));
+    expect(now.firstHere({ ...first, holeNumber: 2 }, plan.value, 'minor', true)).toBeUndefined();
+    const rest = record('remedy', { part: 1, scope: 'rest', label: 'next', change: { drill } });
+    const after = at([small, rest]);
+    const drillOf = (featureId: string, holeNumber: number) => {
+      const made = after.planAt({ featureId, holeNumber, part: 1 });
+      return made?.ok ? made.value.thread?.tapDrill.used.drill.label : '';
+    };
+    expect([drillOf('f', 2), drillOf('g', 1), drillOf('g', 2)]).toEqual([drill, drill, drill]);
+  });
+
+  test('it is left at the gauge only with a verdict: a reading, or a decision that leaves it as it is', () => {
+    const good = record('checked', { part: 1, check: 'mating', values: { yes: 1 }, verdict: 'good' });
+    const decide = (choice: 'accept' | 'redrill') => record('decision', { part: 1, choice });
+    expect(
+      [[], [good], [small], [small, decide('redrill')], [small, decide('accept')]].map((r) => gaugeStill(at(r), first)),
+    ).toEqual(['reading', undefined, 'decision', 'reading', undefined]);
+  });
+
+  test('after a drill was sharpened the next hole that it makes is gauged before the others go on', () => {
+    const steps = at([]).run.steps;
+    const tool = steps.find((s) => s.item?.opKey === 'drill')?.visit?.tool ?? '';
+    const order = (records: BenchRecord[]) =>
+      at(records).run.steps.flatMap((s) => (s.item ? [`${s.item.letter}${s.item.hole} ${s.item.code}`] : []));
+    const made = steps
+      .filter((s) => s.item?.letter === 'A' && s.item.hole === 1 && s.item.code !== 'check')
+      .map((s) => record('step-done', { step: s.key, part: 1 }));
+    const dull = record('drill-dull', { part: 1, tool });
+    const after = order([...made, dull]);
+    const next = after.filter((s) => s.endsWith(' drill'))[1].split(' ')[0];
+    const others = ['A2', 'B1', 'B2'].filter((h) => h !== next);
+    for (const other of others) expect(after.indexOf(`${other} tap`)).toBeGreaterThan(after.indexOf(`${next} check`));
+    expect([...after].sort()).toEqual([...order(made)].sort());
+    expect(order(made).indexOf(`${next} check`)).toBeGreaterThan(order(made).indexOf(`${others[0]} tap`));
   });
 });

@@ -4,6 +4,7 @@ import type { WorkItem } from '../route/work-item';
 import { holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
 import type { Decision, Remedy, RunRecords, Waiting } from './run-records';
 import { onceMore, stepHole, type BenchStep } from './bench-step';
+import { gaugedAgain } from './gauge-again';
 import { toThreadsDecided, type OperationsNow } from './thread-decided';
 import { CHOICES, isGaugedAgain, type Choice } from '../gauging/verdict';
 
@@ -38,10 +39,15 @@ const REDONE: Partial<Record<Choice, { codes: OperationCode[]; lastTap?: boolean
   open: { codes: ['drill', 'check'] },
 };
 
-/** Whether a hole comes after another of its feature in a batch, or is it. */
-const isFrom = (hole: HoleAt, at: HoleAt): boolean =>
-  hole.featureId === at.featureId &&
-  (hole.part > at.part || (hole.part === at.part && hole.holeNumber >= at.holeNumber));
+/** Whether a hole comes after another of its feature, or of one like it, in a batch, or is it. */
+function isFrom(hole: HoleAt, { at, alike }: Pick<Remedy, 'at' | 'alike'>): boolean {
+  const own = hole.featureId === at.featureId;
+  if (!own && !alike?.includes(hole.featureId)) return false;
+  if (hole.part !== at.part) return hole.part > at.part;
+  return own
+    ? hole.holeNumber >= at.holeNumber
+    : (alike ?? []).indexOf(hole.featureId) > (alike ?? []).indexOf(at.featureId);
+}
 
 /** The callout that was decided for a hole in place of the drawing’s. */
 const calloutOf = (remedies: readonly Remedy[], at: HoleAt): string | undefined =>
@@ -50,10 +56,11 @@ const calloutOf = (remedies: readonly Remedy[], at: HoleAt): string | undefined 
 
 /** What the remedies so far change of a hole. One found on another hole counts only where both have the same thread. */
 export const changeFor = (remedies: readonly Remedy[], hole: HoleAt): RemedyChange =>
-  remedies.reduce<RemedyChange>((all, { at, scope, change }, n) => {
+  remedies.reduce<RemedyChange>((all, remedy, n) => {
+    const { at, scope, change } = remedy;
     const isOwn = holeKey(at) === holeKey(hole);
     const reaches =
-      isOwn || (scope === 'rest' && isFrom(hole, at) && calloutOf(remedies.slice(0, n), at) === all.callout);
+      isOwn || (scope === 'rest' && isFrom(hole, remedy) && calloutOf(remedies.slice(0, n), at) === all.callout);
     if (!reaches) return all;
     const overrides = all.overrides || change.overrides ? { overrides: { ...all.overrides, ...change.overrides } } : {};
     return { ...all, ...change, ...overrides };
@@ -82,7 +89,7 @@ function againByRemedies(
       const hole = stepHole(steps[0]);
       if (remedy.decided) return [];
       const own = hole !== undefined && holeKey(hole) === holeKey(remedy.at);
-      if (!hole || !(own || (remedy.scope === 'rest' && isFrom(hole, remedy.at)))) return [];
+      if (!hole || !(own || (remedy.scope === 'rest' && isFrom(hole, remedy)))) return [];
       const before = changeFor(remedies.slice(0, n), hole);
       const after = changeFor(remedies.slice(0, n + 1), hole);
       const done = steps.filter((s) => s.item && isDoneBy(s, remedy.id));
@@ -164,9 +171,14 @@ export function stepsOfRun(
   redoneBy: RedoneBy,
   operationsNow: OperationsNow,
 ): readonly BenchStep[] {
-  const { settled, remedies, decisions, order } = recorded;
-  if (remedies.length + decisions.length === 0) return routed;
-  const { steps, superseded } = toThreadsDecided(routed, decisions, settled, operationsNow);
+  const { settled, remedies, decisions, order, toolsChanged } = recorded;
+  if (remedies.length + decisions.length + toolsChanged.length === 0) return routed;
+  const settledAt = (step: RunStep): number | undefined => {
+    const done = settled.get(step.key);
+    return done && (order.get(done.id) ?? 0);
+  };
+  const gauged = gaugedAgain(routed, toolsChanged, settledAt);
+  const { steps, superseded } = toThreadsDecided(gauged, decisions, settled, operationsNow);
   const byHole = stepsByHole(superseded.size === 0 ? steps : steps.filter((s) => !superseded.has(s)));
   const isDoneBy: DoneBy = (step, recordId) => {
     const done = settled.get(step.key);

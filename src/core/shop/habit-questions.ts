@@ -57,6 +57,10 @@ export const HABITS = [
     ['hole-by-hole', 'hole by hole, without moving the clamping'],
     ['tool-by-tool', 'tool by tool over all holes'],
   ]),
+  habit('firstHole', 'First hole', 'Of like holes that a gauge decides.', [
+    ['through', 'one goes through to the gauge, then the rest'],
+    ['all', 'all are made, then gauged'],
+  ]),
   habit('firstTap', 'First hand tap', 'More chamfer starts straighter and loads each tooth less.', [
     ['by-hole', 'by hole, metal and load'],
     ['taper', 'taper always'],

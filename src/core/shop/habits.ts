@@ -15,6 +15,8 @@ export interface ShopHabits {
   start: 'by-machine' | Extract<StartMeans, 'punch' | 'centre-drill' | 'spot'>;
   chamfer: 'before' | 'both';
   order: 'quicker' | 'hole-by-hole' | 'tool-by-tool';
+  /** One hole of like ones goes through to the gauge first, or all are made and then gauged. */
+  firstHole: 'through' | 'all';
   firstTap: TappingHabits['firstTap'];
   reversing: 'by-material' | 'quarter' | 'half' | 'one' | 'none';
   powerTapping: 'computed' | 'never-blind';
@@ -35,6 +37,7 @@ export const USUAL_HABITS: ShopHabits = {
   start: 'by-machine',
   chamfer: 'before',
   order: 'quicker',
+  firstHole: 'through',
   firstTap: 'by-hole',
   reversing: 'by-material',
   powerTapping: 'computed',

@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import type { BenchStep } from '@/core/run/bench-step';
 import { holesWaiting } from '@/core/run/run';
 import { useKeys } from '@/ui/keys';
@@ -165,7 +165,15 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
       )}
       {step && (sheet === undefined || sheet === 'check') && (
         <NextKeys
-          next={sheet === 'check' ? 'Back to the step' : isDone ? 'Next' : nextWords(step, view.after)}
+          next={
+            sheet === 'check'
+              ? 'Back to the step'
+              : isDone
+                ? 'Next'
+                : view.still
+                  ? GAUGE_FIRST[view.still]
+                  : nextWords(step, view.after)
+          }
           onNext={sheet === 'check' ? view.acts.back : view.acts.done}
           onBack={view.acts.back}
           onTrouble={setSheet}
@@ -175,6 +183,9 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
     </>
   );
 }
+
+/** What the big key says at a gauge that cannot be left yet. */
+const GAUGE_FIRST = { reading: 'Gauge it first', decision: 'Decide first' } as const;
 
 function nextWords(step: BenchStep, after: BenchStep | undefined): string {
   if (!after) return 'Done';
@@ -192,7 +203,14 @@ interface KeysProps {
 }
 
 const Keys = memo(function Keys({ acts, pedal }: KeysProps) {
-  // A button that was reached by keys is pressed by them; one that was touched has done its work.
+  // A button that was reached by keys is pressed by them; one that was touched has done its work and lets go of them.
+  useEffect(() => {
+    const letGo = ({ detail, target }: MouseEvent): void => {
+      if (detail > 0 && target instanceof HTMLElement) target.closest<HTMLElement>('button, summary')?.blur();
+    };
+    document.addEventListener('click', letGo);
+    return () => document.removeEventListener('click', letGo);
+  }, []);
   const unlessPressed = ({ target, code }: KeyboardEvent): void => {
     const button = target instanceof HTMLElement ? target.closest<HTMLElement>('button, a, summary') : null;
     if (button?.matches(':focus-visible') && code !== 'PageDown') button.click();

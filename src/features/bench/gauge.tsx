@@ -2,6 +2,7 @@
 
 import { memo, useDeferredValue, useMemo } from 'react';
 import type { HoleAt } from '@/core/run/bench-record';
+import type { CheckKind } from '@/core/gauging/checks-of';
 import type { Choice } from '@/core/gauging/verdict';
 import type { BenchStep } from '@/core/run/bench-step';
 import type { HolePlan } from '@/core/hole/hole-plan';
@@ -36,6 +37,7 @@ export function Gauge({ jobId, step, at, plan, here, shop, display, record }: Pr
       display,
       tools: shop?.tools,
       changeOf: (choice: Choice) => here.changeOf(choice, at, plan),
+      firstHere: (kind: CheckKind, isSmall: boolean) => here.firstHere(at, plan, kind, isSmall),
     }),
     [jobId, plan, here, at, record, display, shop],
   );

@@ -3,6 +3,7 @@
 import { startTransition, useCallback, useEffect, useMemo, useOptimistic, useRef, useState } from 'react';
 import type { BenchKind, BodyOf } from '@/core/run/bench-record';
 import { stepHole, type BenchStep } from '@/core/run/bench-step';
+import { gaugeStill } from '@/core/run/kept-verdict';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { holeName } from '@/core/route/work-item';
 import type { Running } from '../run/use-run';
@@ -12,6 +13,12 @@ const NONE: readonly string[] = [];
 
 /** What comes so many steps later need not be drawn yet. */
 const AHEAD = 60;
+
+/** Why a hole is not left at the gauge by a key alone. */
+const STILL = {
+  reading: 'Not gauged yet: a reading, its own bolt, or skip it with a reason.',
+  decision: 'Not good: decide first.',
+} as const;
 
 /** What stands in place of the step. */
 export type Sheet = 'trouble' | 'check' | MenuAction;
@@ -86,8 +93,10 @@ export function useStepInView({ issue, at: here, bench }: Running) {
   function undo(): void {
     if (step && settled) append('step-undone', { step: step.key, part: step.part }, { ...about, corrects: settled.id });
   }
+  const still = step?.item?.code === 'check' && at && here && !isDone ? gaugeStill(here, at) : undefined;
   function done(): void {
     if (!step) return;
+    if (still) return setSaid(STILL[still]);
     if (!isDone) {
       const seconds = Math.round((Date.now() - since.current) / 100) / 10;
       startTransition(() => {
@@ -123,6 +132,8 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     /** Its hole. */
     at,
     isDone,
+    /** Why it is not left at the gauge yet. */
+    still,
     doneSteps: run?.done ?? 0,
     planOf,
     /** The first open step after it that passes, as far as it is worth looking. */

@@ -1,10 +1,10 @@
 'use client';
 
-import { addDays, differenceInCalendarDays, format, parseISO } from 'date-fns';
+import { addBusinessDays, addDays, differenceInBusinessDays, format, isWeekend, parseISO } from 'date-fns';
 import type { RouteSettings } from '@/contracts/route';
 import { routeSettings } from '@/contracts/route';
 import type { Material } from '@/core/materials/material';
-import { againstDeadline, changePoints, firstArticle, fluidMl, timeShares } from '@/core/route/batch';
+import { againstDeadline, changePoints, firstArticle, fluidMl, savings, timeShares } from '@/core/route/batch';
 import type { Route } from '@/core/route/route';
 import type { OwnTap } from '@/core/tapping/own-tap';
 import { useToday } from '@/ui/shop-clock';
@@ -34,6 +34,14 @@ const wrong = (field: 'deadline' | 'hoursPerDay' | 'checkEvery', value: unknown)
   const checked = routeSettings.shape[field].safeParse(value);
   return checked.success ? undefined : checked.error.issues[0].message;
 };
+
+/** The first day that is worked on, of a day and those after it. */
+const workedFrom = (day: Date): Date => (isWeekend(day) ? addBusinessDays(day, 1) : day);
+/** Working days from one day to another, both counted; 0 or less where it has passed. */
+const workingDays = (from: Date, to: Date): number =>
+  differenceInBusinessDays(isWeekend(to) ? addBusinessDays(addDays(to, 1), -1) : to, workedFrom(from)) + 1;
+/** The day on which so many working days are done. */
+const doneOn = (from: Date, days: number): Date => addBusinessDays(workedFrom(from), days - 1);
 
 /** The batch: time against the deadline, where it goes, tools to change in time, what to measure first. */
 export function BatchPanel({ route, material, taps, settings, decide, display, draft, setDraft }: Props) {
@@ -66,7 +74,7 @@ export function BatchPanel({ route, material, taps, settings, decide, display, d
   };
   const { deadline, hoursPerDay = 8 } = settings;
   const today = useToday();
-  const daysLeft = deadline && today ? differenceInCalendarDays(parseISO(deadline), parseISO(today)) + 1 : undefined;
+  const daysLeft = deadline && today ? workingDays(parseISO(today), parseISO(deadline)) : undefined;
   const against = daysLeft === undefined ? undefined : againstDeadline(route, hoursPerDay, daysLeft);
   return (
     <section aria-label="Batch" className="plate flex flex-col gap-2 p-3">
@@ -75,13 +83,20 @@ export function BatchPanel({ route, material, taps, settings, decide, display, d
       </h2>
       <p className="text-[15px]">
         Cutting and finding the holes {minutes(shares.cuttingS)}, changes {minutes(shares.changesS)}, clamping{' '}
-        {minutes(shares.clampingS + shares.otherS)}. No order takes less than {minutes(route.boundS)}: this one is{' '}
-        {(100 * (route.seconds / route.boundS - 1)).toFixed(1)} % over.
-        {route.seconds > 1.03 * route.boundS &&
-          (route.quantity > 1
-            ? ' That bound counts every change once and one clamping for each part and face; no order of a batch has both.'
-            : ' That bound counts the shortest ways and fewest changes apart; no order has both.')}
+        {minutes(shares.clampingS + shares.otherS)}.
       </p>
+      <ul aria-label="What would make it shorter" className="list-disc pl-5 text-[15px]">
+        {savings(route).map((p) => (
+          <li key={tell(p, display)}>{tell(p, display)}</li>
+        ))}
+      </ul>
+      <details className="text-[15px]">
+        <summary className="link min-h-8 cursor-pointer">How close to the shortest</summary>
+        <p>
+          No order takes less than {minutes(route.boundS)}: every change once, the shortest ways, one clamping for each
+          part and face. No order has all of these at once.
+        </p>
+      </details>
       <div className="grid grid-cols-2 gap-2">
         <TextField
           label="Deadline"
@@ -113,21 +128,16 @@ export function BatchPanel({ route, material, taps, settings, decide, display, d
         <div role="status">
           <p className={`font-bold ${against.spareDays < 0 ? 'text-danger' : 'text-pass'}`}>
             {daysLeft !== undefined && daysLeft <= 0
-              ? '! The deadline has passed.'
+              ? '! Past the deadline'
               : against.spareDays < 0
                 ? `! ${-against.spareDays} ${against.spareDays === -1 ? 'day' : 'days'} late`
                 : `✓ ${against.spareDays} ${against.spareDays === 1 ? 'day' : 'days'} to spare`}
-            {`: ${against.daysNeeded} ${against.daysNeeded === 1 ? 'day' : 'days'} needed, done ${format(addDays(parseISO(today), against.daysNeeded - 1), 'd MMM')}.`}
+            {`${against.daysNeeded === 1 ? ': 1 working day is' : `: ${against.daysNeeded} working days are`} needed, done ${format(doneOn(parseISO(today), against.daysNeeded), 'EEE d MMM')}.`}
           </p>
-          <ul className="list-disc pl-5 text-[15px]">
-            {against.saves.map((p) => (
-              <li key={tell(p, display)}>{tell(p, display)}</li>
-            ))}
-          </ul>
         </div>
       )}
       <p className="text-[15px]">
-        Fluid: about {fluidMl(route)} ml{material ? `, ${material.lubricant}` : ''}.
+        Fluid: about {Math.ceil(fluidMl(route) / 10) * 10} ml{material ? `, ${material.lubricant}` : ''}.
       </p>
       {changes.length > 0 && (
         <>

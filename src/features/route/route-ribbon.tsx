@@ -17,9 +17,10 @@ const SHADES = ['#d3a23a', '#b9c8ef', '#eef2ff', '#7f9be0'];
 const minutes = (s: number): string => (s < 90 ? `${Math.round(s)} s` : `${(s / 60).toFixed(0)} min`);
 
 /** Where each set-up and visit stands along the time of all parts, s. */
-function bandsOf({ setUps, quantity }: Route) {
+function bandsOf({ setUps, quantity: all }: Route) {
   const starts = setUps.map((_, i) => setUps.slice(0, i).reduce((sum, s) => sum + s.seconds, 0));
   return setUps.map((s, n) => {
+    const quantity = s.isFirst ? 1 : all;
     const over = s.mode === 'operation' && quantity > 1;
     const times = s.mode === 'part' && s.visits.length > 1 ? quantity : 1;
     const widths = s.visits.map((v) => ({

@@ -7,6 +7,7 @@ import { moveVisit, type Route, type RouteSetUp, type Visit } from '@/core/route
 import { showText, tell, type Display } from '@/core/units/show';
 import { SortableStep } from '@/ui/sortable-step';
 import { SortableSteps } from '@/ui/sortable-steps';
+import { FirstHoles } from './first-holes';
 
 interface Props {
   route: Route;
@@ -70,11 +71,13 @@ function SetUpSection({ setUp, number, quantity, follows, settings, decide, disp
         <h2 className="font-cond text-2xl font-semibold">
           {number} {nameOfSetUp(setUp)}
         </h2>
-        <span className="font-cond text-lg">{time(setUp.seconds)} for all parts</span>
+        <span className="font-cond text-lg">
+          {time(setUp.seconds)} {setUp.isFirst ? 'on the first part' : 'for all parts'}
+        </span>
         <span className="text-[15px] text-steel-700">{tell(setUp.reason, display)}</span>
       </div>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1 text-[15px]">
-        {quantity > 1 && (
+        {quantity > 1 && !setUp.isFirst && (
           <label className="flex items-center gap-2">
             All parts
             <select
@@ -113,6 +116,7 @@ function SetUpSection({ setUp, number, quantity, follows, settings, decide, disp
           </button>
         )}
       </div>
+      {setUp.firsts && <FirstHoles firsts={setUp.firsts} decide={decide} />}
       {refused && (
         <p role="alert" className="py-1 font-bold text-danger">
           Not there. {refused}
@@ -200,7 +204,11 @@ export function SetUpList({ route, ...rest }: Props) {
       setUp={setUp}
       number={i + 1}
       quantity={route.quantity}
-      follows={setUp.machine !== undefined && route.setUps[i - 1]?.machine?.id === setUp.machine.id}
+      follows={
+        setUp.machine !== undefined &&
+        !route.setUps[i - 1]?.isFirst &&
+        route.setUps[i - 1]?.machine?.id === setUp.machine.id
+      }
       {...rest}
     />
   ));

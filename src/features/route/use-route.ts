@@ -14,15 +14,15 @@ export function useRoute(opened: Job, routeShop: ShopWithCrib) {
   const shop = useMemo<Shop>(() => wholeShop(routeShop), [routeShop]);
   const { holes, part, materialId, quantity, route: settings } = job;
   // A deadline or a cutting list changes nothing of the route itself.
-  const { order, pinned, mode, joined, splits, after, cuts } = settings ?? {};
+  const { order, pinned, mode, joined, splits, first, after, cuts } = settings ?? {};
   const request = useMemo(
     () => ({
       features: holes,
       job: { part, materialId, quantity },
       shop,
-      edits: { order, pinned, mode, joined, splits, after, cuts },
+      edits: { order, pinned, mode, joined, splits, first, after, cuts },
     }),
-    [holes, part, materialId, quantity, shop, order, pinned, mode, joined, splits, after, cuts],
+    [holes, part, materialId, quantity, shop, order, pinned, mode, joined, splits, first, after, cuts],
   );
   const planning = useRoutePlan(request);
   const decide = useCallback(

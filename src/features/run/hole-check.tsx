@@ -1,7 +1,7 @@
 'use client';
 
 import type { HolePlan } from '@/core/hole/hole-plan';
-import { holeKey, type BenchKind, type BodyOf, type HoleAt } from '@/core/run/bench-record';
+import { holeKey, type BenchKind, type BodyOf, type HoleAt, type RemedyChange } from '@/core/run/bench-record';
 import {
   checksOf,
   isComplete,
@@ -12,6 +12,7 @@ import {
 } from '@/core/gauging/checks-of';
 import type { RunOfIssue } from '@/core/run/run-of-issue';
 import type { ChoiceChange } from '@/core/run/choice-change';
+import type { FirstHere } from '@/core/run/first-hole';
 import type { Checked } from '@/core/run/run-records';
 import { CHOICES, type Choice, type Verdict } from '@/core/gauging/verdict';
 import { keptVerdict } from '@/core/run/kept-verdict';
@@ -33,6 +34,8 @@ interface Props {
   display: Display;
   /** What a choice changes of how this hole is made. */
   changeOf: (choice: Choice) => ChoiceChange | undefined;
+  /** What a failed gauging of a hole that went through first means for those that wait. */
+  firstHere?: (kind: CheckKind, isSmall: boolean) => FirstHere | undefined;
   /** Of the crib: instruments that are off are named. */
   tools: Shop['tools'];
 }
@@ -72,7 +75,7 @@ export function VerdictLine({ verdict, display, children }: VerdictProps) {
 }
 
 /** What to gauge on one hole, one after the other: readings typed or sent by an instrument, the verdict, and what to do. */
-export function HoleCheck({ jobId, plan, setting, at, here, record, display, changeOf, tools }: Props) {
+export function HoleCheck({ jobId, plan, setting, at, here, record, display, changeOf, firstHere, tools }: Props) {
   const latest = here.latest.get(holeKey(at)) ?? NONE;
   const waits = ({ kind }: Check): boolean => {
     const kept = latest.get(kind);
@@ -158,7 +161,7 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
               {check.fields.length === 0 ? (
                 <>
                   <button type="button" className="btn h-14" onClick={() => save(check, { yes: 1 })}>
-                    It goes together
+                    {plan.thread ? 'Fits its own bolt' : 'It goes together'}
                   </button>
                   <button type="button" className="btn h-14" onClick={() => save(check, { yes: 0 })}>
                     It does not
@@ -182,6 +185,13 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
               <VerdictLine verdict={verdict} display={display}>
                 {!ready && <span className="text-[15px] text-steel-700">recorded</span>}
               </VerdictLine>
+            )}
+            {verdict?.state === 'bad' && !ready && (
+              <ForTheRest
+                first={firstHere?.(check.kind, verdict.choices.includes('redrill'))}
+                display={display}
+                onUse={(label, change) => record('remedy', { part: at.part, scope: 'rest', label, change })}
+              />
             )}
             {verdict?.state === 'bad' && !ready && (
               <div className="mt-1 flex flex-col gap-1">
@@ -212,5 +222,34 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
         );
       })}
     </ol>
+  );
+}
+
+interface ForTheRestProps {
+  first: FirstHere | undefined;
+  display: Display;
+  onUse: (label: string, change: RemedyChange) => void;
+}
+
+/** A hole that went through first and failed: how the holes that wait for it are made instead. */
+function ForTheRest({ first, display, onUse }: ForTheRestProps) {
+  if (!first) return null;
+  const { left, remedy } = first;
+  return (
+    <div className="mt-1 flex flex-wrap items-center gap-x-3">
+      <strong>
+        {left === 1 ? 'One hole like it is' : `${left} holes like it are`} not drilled yet
+        {remedy ? ':' : '. Settle this one first.'}
+      </strong>
+      {remedy && (
+        <button
+          type="button"
+          className="btn-next h-14"
+          onClick={() => onUse(tell(remedy.label, display), remedy.change)}
+        >
+          {tell(remedy.label, display)}
+        </button>
+      )}
+    </div>
   );
 }

@@ -22,8 +22,9 @@ const GAUGED: [tapped: number, check: CheckKind, values: Record<string, number>,
   [3, 'minor', { in: 1.95, out: 2 }, 'bad'],
 ];
 
+/** One went through first; the others are tapped in one visit. */
 const isStillOpen = ({ item, place }: RunStep): boolean =>
-  item?.code === 'tap' && place !== undefined && place.n > TAPPED;
+  item?.code === 'tap' && place !== undefined && place.of > 1 && place.n > TAPPED - 1;
 
 /**
  * Puts one job of the sample shop on the bench: its route issued, seven of twelve holes tapped, and one that waits for a
