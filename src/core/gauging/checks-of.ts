@@ -119,7 +119,7 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
         { label: 'Does not enter', values: { turns: 0 } },
         { label: 'One turn', values: { turns: 1 } },
       ],
-      judge: ({ turns }) => judgeNotGo(turns, notGoTurns),
+      judge: ({ turns }) => judgeNotGo(turns, notGoTurns, at.through ? at.lengthMm / thread.pitchMm : undefined),
     },
     ...minor,
     ...blindDepth,
@@ -137,12 +137,14 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
   ];
 }
 
-function plainChecks({ hole, thread }: HolePlan): Check[] {
+function plainChecks({ hole, thread, operations }: HolePlan): Check[] {
   if (thread) return [];
+  const drilled = operations.flatMap(({ cut }) => (cut?.spec.drill ? [cut.spec.diameterMm] : []));
   return hole.bores
     .flatMap(({ feature, fullMm, through }): Check[] => {
       const { diameterMm, fit } = feature;
       const upper = isH7(fit) ? h7UpperMm(diameterMm) : undefined;
+      const drillMm = drilled.find((size) => size > diameterMm && size < diameterMm + 0.3);
       return [
         {
           kind: 'size',
@@ -151,7 +153,7 @@ function plainChecks({ hole, thread }: HolePlan): Check[] {
             ? phrase('Plug gauge or pins: {low} to {high}.', { low: mm(diameterMm), high: mm(diameterMm + upper) })
             : phrase('Caliper or pins: {size}.', { size: mm(diameterMm) }),
           fields: [{ id: 'size', label: 'diameter', unit: 'mm', reading: 'size' }],
-          judge: ({ size }) => judgeSize(size, diameterMm, upper),
+          judge: ({ size }) => judgeSize(size, diameterMm, upper, drillMm),
         },
         ...(through
           ? []

@@ -1,13 +1,14 @@
 import { mm } from '../answer/answer';
+import { READ_TURNS } from './thread-gauge';
 import { bad, good, type Verdict } from './verdict';
 
 /**
  * Depth of full thread, by a marked screw or a depth gauge.
- * @param pitchMm a quarter of it is what the reading can tell
+ * @param pitchMm half of it is what a reading can tell, as with a gauge
  */
 export function judgeThreadDepth(depthMm: number, neededMm: number, pitchMm: number): Verdict {
   const values = { depth: mm(depthMm), needed: mm(neededMm), short: mm(neededMm - depthMm) };
-  return depthMm >= neededMm - pitchMm / 4
+  return depthMm >= neededMm - READ_TURNS * pitchMm
     ? good('Full thread {depth} deep; {needed} needed.', values)
     : bad(
         ['clean', 'next-tap', 'deepen', 'accept', 'scrap'],
@@ -49,18 +50,23 @@ export function judgeHoleDepth(depthMm: number, drawnMm: number): Verdict {
 /**
  * Diameter of a plain or reamed hole.
  * @param upperMm over nominal, of its fit; the general tolerance both ways where left out
+ * @param drillMm drill that it was made with, where that is larger than drawn
  */
-export function judgeSize(diameterMm: number, nominalMm: number, upperMm?: number): Verdict {
+export function judgeSize(diameterMm: number, nominalMm: number, upperMm?: number, drillMm = nominalMm): Verdict {
   const [low, high] =
     upperMm === undefined
-      ? [nominalMm - generalTolerance(nominalMm), nominalMm + generalTolerance(nominalMm)]
+      ? [nominalMm - generalTolerance(nominalMm), Math.max(nominalMm, drillMm) + generalTolerance(nominalMm)]
       : [nominalMm, nominalMm + upperMm];
   const values = { size: mm(diameterMm), low: mm(low), high: mm(high) };
   if (diameterMm >= low - 1e-9 && diameterMm <= high + 1e-9) return good('{size}: inside {low} to {high}.', values);
   return diameterMm < low
-    ? bad(['clean', 'redrill', 'accept', 'scrap'], '{size}: under {low}.', values)
+    ? bad(
+        ['clean', upperMm === undefined ? 'drill-again' : 'ream-again', 'accept', 'scrap'],
+        '{size}: under {low}.',
+        values,
+      )
     : bad(
-        upperMm === undefined ? ['open', 'accept', 'scrap'] : ['larger', 'accept', 'scrap'],
+        upperMm === undefined ? ['open', 'accept', 'scrap'] : ['oversize', 'bush', 'accept', 'scrap'],
         '{size}: over {high}.',
         values,
       );

@@ -1,5 +1,5 @@
 import { answer, mm, quantity, type Answer } from '../answer/answer';
-import { bad, good, type Verdict } from './verdict';
+import { bad, good, open, type Verdict } from './verdict';
 
 /** Up to here a head still seats; from there a screw bends. Our judgement. */
 export const SQUARE_DEG = 0.5;
@@ -43,6 +43,7 @@ const names = (front: number, side: number): string =>
 
 /** Squareness of a tap in its first turns, or of a pin in the finished hole. */
 export function judgeSquare(gaps: Gaps, depthMm: number): Verdict {
+  if (gaps.heightMm <= 0) return open('At what height were the gaps read? It is above 0.');
   const tilt = tiltOf(gaps);
   const values = {
     tilt: quantity(tilt.value, 'deg'),

@@ -2,7 +2,7 @@ import { answer, mm, quantity, type Answer } from '../answer/answer';
 import { bad, good, open, type Verdict } from './verdict';
 
 /** A gauge is read to half a turn. */
-const READ_TURNS = 0.5;
+export const READ_TURNS = 0.5;
 
 /** Turns that a go gauge makes in a thread of full length. */
 export const fullTurns = (lengthMm: number, pitchMm: number): Answer =>
@@ -42,11 +42,18 @@ export function judgeGo(turns: number, lengthMm: number, pitchMm: number, throug
 }
 
 /**
- * The not-go gauge may enter no more than the shop’s limit.
+ * The not-go gauge may enter no more than the shop’s limit, and never right through.
  * @param turns that it went in, 0 or more
  * @param limit turns, of the shop’s habits
+ * @param wholeTurns turns of full thread of a through hole; undefined where it has a bottom
  */
-export function judgeNotGo(turns: number, limit: number): Verdict {
+export function judgeNotGo(turns: number, limit: number, wholeTurns = Infinity): Verdict {
+  if (turns > 0 && turns >= wholeTurns - READ_TURNS)
+    return bad(
+      ['clean', 'larger', 'accept', 'scrap'],
+      'Not-go gauge goes right through {whole}: the pitch diameter is too large.',
+      { whole: quantity(wholeTurns, 'turns') },
+    );
   const values = { turns: quantity(turns, 'turns'), limit: quantity(limit, 'turns') };
   return turns <= limit + 1e-9
     ? good('Not-go gauge enters {turns}; {limit} are allowed.', values)
@@ -56,6 +63,11 @@ export function judgeNotGo(turns: number, limit: number): Verdict {
         values,
       );
 }
+
+/** Pins stand this far apart in their set, mm: a thousandth of an inch. A limit is told no closer. */
+const PIN_STEP_MM = 0.0254;
+/** The first pin over a limit, of a set by hundredths of a millimetre. */
+const nextPin = (limitMm: number): number => Math.floor(limitMm * 100 + 1 + 1e-6) / 100;
 
 /** Minor diameter between two pins: the largest that enters, and the smallest that does not where one was tried. */
 export interface Pins {
@@ -68,7 +80,9 @@ export interface Pins {
  * @param formed a formed thread that is too tight cannot be drilled out: the next holes take a larger drill
  */
 export function judgePins({ inMm, outMm }: Pins, minMm: number, maxMm: number, formed: boolean): Verdict {
-  const values = { in: mm(inMm), out: mm(outMm ?? inMm), min: mm(minMm), max: mm(maxMm) };
+  const values = { in: mm(inMm), out: mm(outMm ?? inMm), min: mm(minMm), max: mm(maxMm), next: mm(nextPin(maxMm)) };
+  if (outMm !== undefined && outMm <= inMm)
+    return open('Pin {in} enters and {out} does not: one of the two was read wrong.', values);
   if (inMm > maxMm + 1e-9)
     return bad(
       ['larger', 'accept', 'scrap'],
@@ -81,9 +95,9 @@ export function judgePins({ inMm, outMm }: Pins, minMm: number, maxMm: number, f
       'Pin {out} does not enter: the minor diameter is under {min}.',
       values,
     );
-  if (inMm >= minMm - 1e-9 && outMm !== undefined && outMm <= maxMm + 1e-9)
+  if (inMm >= minMm - 1e-9 && outMm !== undefined && outMm <= maxMm + PIN_STEP_MM)
     return good('Between pins {in} and {out}: inside {min} to {max}.', values);
   return inMm < minMm - 1e-9
     ? open('Pin {in} enters. Try {min}: it has to enter.', values)
-    : open('Pin {in} enters. Try one just over {max}: it may not enter.', values);
+    : open('Pin {in} enters. Try {next}: it must not enter.', values);
 }

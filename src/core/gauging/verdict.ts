@@ -7,6 +7,19 @@ export type VerdictState = 'good' | 'bad' | 'open';
 export const CHOICES = {
   clean: { label: 'Clean, gauge again', means: 'Chips and burrs spoil a verdict: brush out, then gauge once more.' },
   redrill: { label: 'Redrill a size up, tap again', means: 'Less thread, still inside the class; the same screw.' },
+  'drill-again': {
+    label: 'Drill again, the next size up',
+    means: 'The drill is worn, or was the wrong one: measure it first.',
+  },
+  'ream-again': {
+    label: 'Ream again',
+    means: 'A sharp reamer, slow, with fluid, out while it turns: never back.',
+  },
+  oversize: {
+    label: 'Ream for an oversize pin',
+    means: 'The next size of pin in both parts; say so on the drawing.',
+  },
+  bush: { label: 'Bore it and bush it', means: 'A bush pressed in, reamed to size in its place.' },
   chase: { label: 'Chase with a sharp tap', means: 'Takes off what a dull tap left; the minor diameter stays.' },
   'next-tap': {
     label: 'Next tap, deeper',

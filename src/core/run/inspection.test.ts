@@ -28,6 +28,8 @@ describe('verdicts at and beside each limit', () => {
     expect(states([judgeNotGo(0, 2), judgeNotGo(2, 2), judgeNotGo(2.1, 2), judgeNotGo(2.1, 3)])).toBe(
       'good good bad good',
     );
+    // M10 through 3 mm has two turns: a not-go that makes them goes right through.
+    expect(states([judgeNotGo(2, 2, 2), judgeNotGo(1, 2, 2), judgeNotGo(0, 2, 0.4)])).toBe('bad good good');
   });
   test('minor by pins: M8-6H is 6.647 to 6.912', () => {
     const pins = (inMm: number, outMm?: number, formed = false): Verdict =>
@@ -36,13 +38,16 @@ describe('verdicts at and beside each limit', () => {
     // One pin alone settles nothing but a hole that is too large.
     expect(states([pins(6.7), pins(6.6), pins(6.6, 6.9), pins(6.7, 6.95)])).toBe('open open open open');
     expect(tell(pins(6.6).reason, 'mm')).toContain('Try 6.647 mm');
+    // Pins come by hundredths: 6.92 is the first over 6.912, and that it does not enter is all that they can say.
+    expect(tell(pins(6.7).reason, 'mm')).toBe('Pin 6.7 mm enters. Try 6.92 mm: it must not enter.');
+    expect(states([pins(6.7, 6.92), pins(6.9, 6.88), pins(6.8, 6.8)])).toBe('good open open');
     expect([pins(6.6, 6.64).choices.includes('redrill'), pins(6.6, 6.64, true).choices.includes('redrill')]).toEqual([
       true,
       false,
     ]);
   });
-  test('depth of thread to a quarter of the pitch; plain depth and diameter to ISO 2768 medium; H7', () => {
-    const depths = [15.69, 15.68].map((d) => judgeThreadDepth(d, 16, 1.25));
+  test('depth of thread to half a pitch, as by the gauge; plain depth and diameter to ISO 2768 medium; H7', () => {
+    const depths = [15.38, 15.37].map((d) => judgeThreadDepth(d, 16, 1.25));
     const plain = [19.8, 20.2, 19.79, 20.21].map((d) => judgeHoleDepth(d, 20));
     const sizes = [9.2, 8.8, 9.21].map((d) => judgeSize(d, 9));
     const fits = [8, 8.015, 8.016, 7.999].map((d) => judgeSize(d, 8, 0.015));
@@ -54,10 +59,19 @@ describe('verdicts at and beside each limit', () => {
     ]);
     expect(plain[3].choices).not.toContain('deepen');
     expect(sizes[2].choices).toContain('open');
+    // Under size it is drilled or reamed again, never tapped; a fit that is over takes another pin or a bush.
+    expect([judgeSize(8.7, 9), fits[3], fits[2]].map((v) => v.choices.slice(0, 2))).toEqual([
+      ['clean', 'drill-again'],
+      ['clean', 'ream-again'],
+      ['oversize', 'bush'],
+    ]);
+    // A drawn 11 that was made with 11.1, the next in the crib: 11.3 is as it should be, 11.31 is not.
+    expect(states([judgeSize(11.3, 11, undefined, 11.1), judgeSize(11.31, 11, undefined, 11.1)])).toBe('good bad');
   });
 });
 
 test('squareness: 0.15 and 0.08 over 50 lean 0.195 degrees, 0.054 over 16; and which way to press', () => {
+  expect(judgeSquare({ frontMm: 0.1, sideMm: 0, heightMm: 0 }, 16).state).toBe('open');
   const gaps = { frontMm: 0.15, sideMm: 0.08, heightMm: 50 };
   expect(tiltOf(gaps).value).toBeCloseTo(0.1948, 4);
   expect(wanderMm(gaps, 16)).toBeCloseTo(0.0544, 4);

@@ -37,6 +37,10 @@ const REDONE: Partial<Record<Choice, { codes: OperationCode[]; lastTap?: boolean
   chase: { codes: ['tap', 'check'], lastTap: true },
   'next-tap': { codes: ['tap', 'check'], lastTap: true },
   open: { codes: ['drill', 'check'] },
+  'drill-again': { codes: ['drill', 'deepen', 'check'] },
+  'ream-again': { codes: ['ream', 'check'] },
+  oversize: { codes: ['ream', 'check'] },
+  bush: { codes: ['ream', 'check'] },
 };
 
 /** Whether a hole comes after another of its feature, or of one like it, in a batch, or is it. */

@@ -84,6 +84,7 @@ export const HABITS = [
   ]),
   habit('notGoTurns', 'Not-go may enter', 'Two is the standard’s own limit.', [
     ['2', 'at most two turns'],
+    ['1', 'at most one'],
     ['1.5', 'at most one and a half'],
     ['3', 'at most three'],
   ]),

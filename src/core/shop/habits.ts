@@ -21,7 +21,7 @@ export interface ShopHabits {
   reversing: 'by-material' | 'quarter' | 'half' | 'one' | 'none';
   powerTapping: 'computed' | 'never-blind';
   tailstock: TappingHabits['tailstock'];
-  notGoTurns: '1.5' | '2' | '3';
+  notGoTurns: '1' | '1.5' | '2' | '3';
   tapNames: TapNames;
   engagement: 'computed' | 'one' | 'one-and-a-half';
   /** Formed threads may use the next looser grade for the minor diameter. */
