@@ -348,7 +348,9 @@ describe('the operations of a job', () => {
         .join(' ');
     expect(await orders('fork-trunnion')).toMatch(/gauge binds: chase 1\/2-12 BSW.*Drill 17\/64 in to/);
     // Tilt of 4 across in 14 of wall: 15.95 degrees.
-    expect(await orders('counterweight-collar')).toContain('Tilt the vise 15.95°');
+    expect(await orders('counterweight-collar')).toContain(
+      'Turn the part until the back lies along the tilt, tilt it 15.95°',
+    );
     expect(await orders('pier-adapter-plate')).toContain('Ream 8.0 mm H7, through');
   });
 

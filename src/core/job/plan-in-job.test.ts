@@ -66,7 +66,7 @@ test('10 across in 24 down: tilt 22.62 degrees, 26 mm along the hole, and a slop
   const p = plan({ place: at, exit: { dx: 6, dy: 8 } }, 'ø6 THRU', part);
   expect(p.hole.thicknessMm).toBeCloseTo(26, 9);
   const tilt = p.operations.find((op) => op.key === 'tilt');
-  expect(tilt && tell(tilt.order, 'mm')).toContain('Tilt the vise 22.62°');
+  expect(tilt && tell(tilt.order, 'mm')).toContain('tilt it 22.62°');
   expect(tilt?.cautions.map((c) => c.code)).toEqual(['slope']);
   expect(plan({ place: at, exit: { dx: 0, dy: 0 } }, 'ø6 THRU', part).operations.map((op) => op.key)).not.toContain(
     'tilt',

@@ -45,6 +45,13 @@ function offAxisMm({ stock }: Part, { face, place }: JobFeature): number | undef
   return first && (shape.kind === 'circle' ? Math.hypot(first.x, first.y) : Infinity);
 }
 
+/** How far and which way an angled hole leans on its face; nothing for a square one. */
+function leanOf(exit: JobFeature['exit'], thicknessMm: number): Pick<Setting, 'tiltDeg' | 'towardsDeg'> {
+  const tiltDeg = exit ? tilt(Math.hypot(exit.dx, exit.dy), thicknessMm).value : 0;
+  if (!exit || tiltDeg === 0) return {};
+  return { tiltDeg, towardsDeg: (360 + (Math.atan2(exit.dy, exit.dx) * 180) / Math.PI) % 360 };
+}
+
 /**
  * What the part gives a feature: thickness and lever, tilt, where it lies. The stock counts once the feature has a place
  * on it; before that it is only what a new part starts as.
@@ -56,7 +63,7 @@ export function settingOf(part: Part, feature: JobFeature): Setting {
   return {
     thicknessMm,
     leverMm: farEdgeMm(part, face, place),
-    tiltDeg: exit ? tilt(Math.hypot(exit.dx, exit.dy), thicknessMm).value || undefined : undefined,
+    ...leanOf(exit, thicknessMm),
     curved: face === 'side' && part.stock.shape !== 'plate',
     offAxisMm: offAxisMm(part, feature),
   };

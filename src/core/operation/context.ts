@@ -22,6 +22,8 @@ export interface Setting {
   leverMm?: number;
   /** Tilt of an angled hole from square to the face, degrees. */
   tiltDeg?: number;
+  /** Which way it leans on its face: degrees from X, anticlockwise; with a tilt only. */
+  towardsDeg?: number;
   /** The hole goes into the round side of a bar or tube. */
   curved?: boolean;
   /** How far the hole lies from the axis of the part; Infinity where its face has none. */

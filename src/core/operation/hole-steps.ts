@@ -10,7 +10,7 @@ import { motorDrives } from './cut';
 import { mouthSteps, reamStep } from './mouth-steps';
 import { MAIN_KEY, type CutSpec } from './operation';
 import { ringCut, ringWays, type RingWay } from './ring-cutting';
-import { layOut, startWith, tiltStep, type Started } from './starting';
+import { layOut, startWith, tiltSteps, type Started } from './starting';
 import { cutStep, drillSpec, handStep, type CutStep, type Step } from './step';
 
 type StartsIn = CutSpec['startsIn'];
@@ -226,10 +226,12 @@ export function holeSteps(hole: HoleToMake, ctx: Context): Step[] {
   const started: Started = ring?.id === 'annular' ? { chamfered: false } : startWith(hole, ctx, first);
   const leftMm = hole.serves ? hole.existingMm : undefined;
   const finalMm = leftMm ?? (main.ream ? main.diameterMm : main.chosen.drill.diameterMm);
+  const place = layOut(hole, ctx, ring ? undefined : first);
+  const [tilt, flat] = tiltSteps(ctx);
   const counterbored = written(hole.callout, 'counterbore').length > 0;
   return [
-    layOut(hole, ctx, ring ? undefined : first),
-    tiltStep(ctx),
+    // By dial or readout the place is found once the part is tilted; a mark is scribed and punched before.
+    ...(ctx.asked.machine?.kind === 'mill' ? [tilt, place, flat] : [place, tilt, flat]),
     started.step,
     ...pilotSteps(hole, pilots, started.startsIn),
     ...boreSteps(hole, pilots, started.startsIn, (found) => mainBoreStep(hole, ways, ring, found)),

@@ -106,7 +106,7 @@ describe('finding the place', () => {
   test('a slope is told before the start', () => {
     const tilted = plan(through9, { tiltDeg: 20 }).operations.map((o) => o.key);
     expect(tilted.slice(0, 3)).toEqual(['lay-out', 'tilt', 'start']);
-    expect(order('tilt', through9, { tiltDeg: 20 })).toMatch(/^Tilt the vise 20(\.0+)?°/);
+    expect(order('tilt', through9, { tiltDeg: 20 })).toMatch(/^Tilt the work 20(\.0+)?°/);
     expect([said('slope', through9, { tiltDeg: 20 }).length, order('tilt', through9, {})]).toEqual([1, 'none']);
   });
 });

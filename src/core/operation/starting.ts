@@ -230,23 +230,58 @@ export function startWith(hole: HoleToMake, ctx: Context, first: Drill): Started
 }
 
 /** What an angled hole needs before it is started; undefined for a square one. */
-export function tiltStep({ setting }: Context): Step | undefined {
-  if (!setting.tiltDeg) return undefined;
-  return handStep({
-    key: 'tilt',
-    kind: 'note',
-    order: phrase('Tilt the vise {tilt}, lock the quill and sight along the drill.', {
-      tilt: quantity(setting.tiltDeg, 'deg'),
+export function tiltSteps({ setting, asked: { machine } }: Context): Step[] {
+  const { tiltDeg, towardsDeg } = setting;
+  if (!tiltDeg) return [];
+  const lean = quantity(tiltDeg, 'deg');
+  const slope = caution(
+    'warn',
+    'slope',
+    'A drill slides off a slope: spot or mill a flat square to the drill first, and feed very lightly until it cuts all round.',
+  );
+  const mill = machine?.kind === 'mill';
+  return [
+    handStep({
+      key: 'tilt',
+      kind: 'note',
+      order:
+        towardsDeg === undefined
+          ? phrase('Tilt the work {tilt}, lock the quill and sight along the drill.', { tilt: lean })
+          : phrase(
+              'Turn the part until {way} lies along the tilt, tilt it {tilt}, lock the quill and sight along the drill.',
+              {
+                tilt: lean,
+                way: wayOf(towardsDeg),
+              },
+            ),
+      details: [
+        phrase('Once for all holes that lean alike.'),
+        ...(mill ? [phrase('Find the edges again: the part lies otherwise now.')] : []),
+        phrase('Check the breakthrough with a wire before the next one.'),
+      ],
+      seconds: TILT_S,
+      purpose: 'tilt and sight',
+      cautions: mill ? [] : [slope],
     }),
-    details: [phrase('Check the breakthrough with a wire before the next one.')],
-    seconds: 90,
-    purpose: 'tilt and sight',
-    cautions: [
-      caution(
-        'warn',
-        'slope',
-        'A drill slides off a slope: spot or mill a flat square to the drill first, and feed very lightly until it cuts all round.',
-      ),
-    ],
-  });
+    ...(mill
+      ? [
+          handStep({
+            key: 'flat',
+            kind: 'note',
+            order: phrase('Mill a flat square to the spindle where the drill meets the slope, as wide as the hole.'),
+            seconds: FLAT_S,
+            purpose: 'mill a flat',
+          }),
+        ]
+      : []),
+  ];
 }
+
+/** To turn, tilt and sight, and to mill a flat, s. Our judgement. */
+const TILT_S = 240;
+const FLAT_S = 60;
+const QUARTERS = ['the right', 'the back', 'the left', 'the front'] as const;
+
+/** A way on the face in words: one of its sides, or degrees from X. */
+const wayOf = (deg: number): string =>
+  Math.abs(deg / 90 - Math.round(deg / 90)) < 1e-6 ? QUARTERS[Math.round(deg / 90) % 4] : `${deg.toFixed(0)}° from X`;

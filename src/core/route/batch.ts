@@ -161,10 +161,15 @@ export function savings(route: Route): Phrase[] {
 }
 
 /** What a set-up is called. */
-export function nameOfSetUp({ key, machine, face, afterCut, isFirst, visits }: RouteSetUp): string {
+export function nameOfSetUp({ key, machine, face, afterCut, isFirst, tiltDeg, visits }: RouteSetUp): string {
   if (key === 'bench|before') return 'Bench, before';
   if (key === 'bench|after') return 'Bench, after';
-  const where = machine ? `${machine.name}, ${face}` : visits[0]?.items[0]?.code === 'cut-between' ? 'Cut' : 'Bench';
+  const tilted = tiltDeg === undefined ? '' : `, tilted ${tiltDeg.toFixed(1)}°`;
+  const where = machine
+    ? `${machine.name}, ${face}${tilted}`
+    : visits[0]?.items[0]?.code === 'cut-between'
+      ? 'Cut'
+      : 'Bench';
   const when = afterCut ? `${where}, after ${afterCut}` : where;
   return isFirst ? `${when}, one through first` : when;
 }

@@ -515,3 +515,36 @@ test('a hole that this machine cannot drill is not issued; a tap that a spindle 
     .filter((i) => i.code === 'tap');
   expect(byHand.rpm).toBeUndefined();
 });
+
+describe('tilting is a set-up of its own', () => {
+  const angled = (letter: string, x: number, exit = { dx: 6, dy: 0 }, over: Partial<AskForm> = {}) =>
+    feature(letter, 'ø6 THRU', { kind: 'point', x, y: 40 }, over, { exit });
+  const square = feature('S', '2x ø5 THRU', { kind: 'row', x: 20, y: 20, count: 2, pitch: 30, angleDeg: 0 });
+  const keysOf = (setUps: SetUp[]) => setUps.map((s) => s.key);
+
+  test('square holes first, then one tilt for all that lean alike, before anything is begun in it; another lean is another set-up', () => {
+    // 6 across in 16: 20.56 degrees, to the right.
+    const setUps = work([angled('A', 60), square, angled('B', 90), angled('C', 120, { dx: 0, dy: 6 })]);
+    expect(keysOf(setUps)).toEqual([
+      'bench|before',
+      'press|top',
+      'press|top|tilted 20.6 to 0',
+      'press|top|tilted 20.6 to 90',
+      'bench|after',
+    ]);
+    const [, flat, right] = setUps;
+    expect(flat.items.every((i) => i.letter === 'S')).toBe(true);
+    const order = planRoute(setUps, 1, { order: 'quicker' }).setUps[2].visits.flatMap((v) => v.items);
+    expect(order.map((i) => i.opKey).filter((k) => k === 'tilt')).toHaveLength(1);
+    expect([order[0].opKey, order.length]).toEqual(['tilt', right.items.length]);
+    expect(tell(order[0].order, 'mm')).toBe(
+      'Turn the part until the right lies along the tilt, tilt it 20.56°, lock the quill and sight along the drill.',
+    );
+    expect(nameOfSetUp(planRoute(setUps, 1, { order: 'quicker' }).setUps[2])).toMatch(/, top, tilted 20.6°$/);
+  });
+
+  test('on a mill the place is found after tilting, and a flat is milled', () => {
+    const [mill] = work([angled('A', 60, undefined, { machine: 'mill' })]).filter((s) => s.tiltDeg !== undefined);
+    expect(mill.items.map((i) => i.opKey).slice(0, 3)).toEqual(['tilt', 'lay-out', 'flat']);
+  });
+});

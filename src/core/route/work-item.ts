@@ -67,6 +67,8 @@ export interface SetUp {
   key: string;
   machine?: Machine;
   face?: FaceId;
+  /** The part is tilted for its holes, degrees. */
+  tiltDeg?: number;
   /** Cuts in between that come first, as they are called. */
   afterCut?: string;
   items: WorkItem[];

@@ -3,7 +3,7 @@ import type { Machine } from '../cutting/machine';
 import { refusals, type HolePlan } from '../hole/hole-plan';
 import { expandPlaces } from '../layout/place';
 import type { FaceId } from '../layout/part';
-import type { JobHead, Planner } from '../job/plan-in-job';
+import { settingOf, type JobHead, type Planner } from '../job/plan-in-job';
 import { KINDS, kindsThat } from '../operation/kinds';
 import type { Operation } from '../operation/operation';
 import type { Shop } from '../shop/shop';
@@ -21,6 +21,22 @@ function setUpKey(op: Operation, machine: Machine | undefined, face: FaceId): st
   if (marksOut || !machine) return op.code === 'lay-out' ? 'bench|before' : `bench|${face}`;
   return `${machine.id}|${face}`;
 }
+
+interface Lean {
+  tiltDeg: number;
+  towardsDeg: number;
+}
+
+/** How an angled hole leans; undefined for a square one. */
+function leanOf(feature: RoutedFeature, { part }: JobHead): Lean | undefined {
+  const { tiltDeg, towardsDeg = 0 } = settingOf(part, feature);
+  return tiltDeg === undefined ? undefined : { tiltDeg, towardsDeg };
+}
+
+const leanKey = ({ tiltDeg, towardsDeg }: Lean): string => `tilted ${tiltDeg.toFixed(1)} to ${towardsDeg.toFixed(0)}`;
+
+/** The tilting of a set-up, once it is begun. */
+const tiltOf = (setUp: SetUp | undefined): WorkItem | undefined => setUp?.items.find((i) => i.opKey === 'tilt');
 
 /** What an operation is done with, and whether the crib has it. */
 export function toolOf(op: Operation): { tool: string; inCrib: boolean } {
@@ -151,6 +167,7 @@ export function workOfJob(
   const byKind = [...planned.value].sort((a, b) => Number(Boolean(a.plan.outside)) - Number(Boolean(b.plan.outside)));
   for (const { feature, plan } of byKind) {
     const machine = shop.machines.find((m) => m.id === feature.question.machine);
+    const lean = leanOf(feature, job);
     const read = readCallout(feature.question.callout);
     const count = points.get(feature.id)?.length ?? (read.ok ? read.value.count : 1);
     for (let hole = 1; hole <= count; hole++) {
@@ -160,7 +177,12 @@ export function workOfJob(
       for (const [n, op] of plan.operations.entries()) {
         const waits = cutsBefore(cuts, feature.id, lastTap >= 0 && n >= lastTap);
         const afterCuts = BENCH_AFTER.includes(op.code) || op.code === 'lay-out' ? [] : waits.map((c) => c.id);
-        const key = [setUpKey(op, machine, feature.face), ...afterCuts].join('|');
+        const place = setUpKey(op, machine, feature.face);
+        // A part that is tilted is clamped anew: nothing square is drilled in it.
+        const leans = lean && !place.startsWith('bench|');
+        const key = [place, ...(leans ? [leanKey(lean)] : []), ...afterCuts].join('|');
+        // Turned and tilted once for all holes that lean alike.
+        if (leans && op.key === 'tilt' && tiltOf(setUps.get(key))) continue;
         const fits = op.key === 'die-close' ? tapped.get(threadName(plan) ?? '') : undefined;
         const item: WorkItem = {
           id: items.length,
@@ -179,7 +201,9 @@ export function workOfJob(
           ...(hole === 1 && warnings(plan, op).length > 0 ? { cautions: warnings(plan, op) } : {}),
           seconds: op.time.value,
           ...at,
-          after: [before, fits].filter((i): i is number => i !== undefined),
+          after: [before, fits, leans ? tiltOf(setUps.get(key))?.id : undefined].filter(
+            (i): i is number => i !== undefined,
+          ),
           ...(afterCuts.length > 0 ? { afterCuts } : {}),
         };
         items.push(item);
@@ -188,6 +212,7 @@ export function workOfJob(
         const setUp = setUps.get(key) ?? {
           key,
           ...(key.startsWith('bench|') ? {} : { machine, face: feature.face }),
+          ...(leans ? { tiltDeg: lean.tiltDeg } : {}),
           ...(afterCuts.length > 0 ? { afterCut: waits.map((c) => c.name).join(', ') } : {}),
           items: [],
         };
@@ -209,7 +234,9 @@ export function workOfJob(
       if (item.featureId === then && item.code !== 'lay-out' && !item.after.some((id) => items[id].code !== 'lay-out'))
         item.after.push(...last.values());
   }
-  const place = ({ key }: SetUp): number => (key === 'bench|before' ? -1 : key === 'bench|after' ? 1 : 0);
+  // Square holes first: a part that was tilted has to be set square again.
+  const place = ({ key, tiltDeg }: SetUp): number =>
+    key === 'bench|before' ? -1 : key === 'bench|after' ? 1 : tiltDeg === undefined ? 0 : 0.5;
   const likes = likeHoles(features);
   return ok(
     inTurn([...setUps.values()].sort((a, b) => place(a) - place(b))).map((s) => (s.machine ? { ...s, likes } : s)),
