@@ -84,6 +84,11 @@ test('a whole job: callouts, layout, a mark that is off, drill, a broken tap, a 
   expect(seen.slice(0, 6)).toEqual(['Lay out', 'Lay out', 'Lay out', 'Clamp', 'Start', 'Start']);
   await page.keyboard.press('t');
   await expect(page.getByText(/^1 of \d+( \d\/\d)? turns$/)).toBeVisible();
+  // Both hands are on the wrench: Space is a turn, and goes on to nothing.
+  const tapped = await doneSteps(page);
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/^2 of \d+( \d\/\d)? turns$/)).toBeVisible();
+  expect(await doneSteps(page)).toBe(tapped);
   // The next section is drawn behind this one; each is clipped by its own stock.
   const clips = () => page.locator('clipPath').evaluateAll((all) => all.map((c) => c.id));
   await expect.poll(async () => (await clips()).length).toBe(4);

@@ -37,7 +37,7 @@ export function writeRouteCsv(route: Route, display: Display): string {
         trimmed(item.x, 3),
         trimmed(item.y, 3),
         tell(item.order, display),
-        item.stopMm === undefined ? '' : trimmed(item.stopMm, 2),
+        item.stopOff ? 'off' : item.stopMm === undefined ? '' : trimmed(item.stopMm, 2),
         item.turns === undefined ? '' : trimmed(item.turns, 1),
         trimmed(item.seconds, 0),
       ]),

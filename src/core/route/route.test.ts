@@ -9,6 +9,7 @@ import { tell } from '../units/show';
 import { writeRouteCsv } from '../formats/route-csv';
 import { againstDeadline, changePoints, firstArticle, fluidMl, nameOfSetUp, timeShares } from './batch';
 import { compareRoutes } from './compare-routes';
+import { holdingOf } from './holding';
 import { machineChoices } from './machine-choices';
 import { timesOf } from './machine-times';
 import { moveVisit, planRoute, type Route, type RouteEdits } from './route';
@@ -547,4 +548,26 @@ describe('tilting is a set-up of its own', () => {
     const [mill] = work([angled('A', 60, undefined, { machine: 'mill' })]).filter((s) => s.tiltDeg !== undefined);
     expect(mill.items.map((i) => i.opKey).slice(0, 3)).toEqual(['tilt', 'lay-out', 'flat']);
   });
+});
+
+test('a part is held as its machine and stock need it; a drill that goes through has no stop', () => {
+  const held = (machine: string, part: Part, face: 'top' | 'side', grabN: number, tilted = false) => {
+    const on = at.machines.find((m) => m.id === machine);
+    if (!on) throw new Error(machine);
+    return tell(holdingOf(on, part, face, grabN, tilted), 'mm');
+  };
+  const bar: Part = { stock: { shape: 'bar', diameterMm: 20, lengthMm: 200 }, condition: '', datums: {} };
+  expect(held('lathe', bar, 'top', 0)).toContain('no more than 60.0 mm out');
+  expect(held('press', bar, 'side', 40)).toMatch(/^Lying in V-blocks.*pulls with 40 N/);
+  expect(held('press', plate, 'top', 300)).toContain('Hold it in a vise bolted down, or better: it pulls with 300 N');
+  expect(held('press', plate, 'top', 300, true)).toContain('tilting vise');
+  const items = work([feature('A', 'M6 x 8 DEEP', circle(1, 1)), feature('B', 'ø5 THRU', circle(1, 50))]).flatMap(
+    (s) => s.items,
+  );
+  const drilled = items.filter((i) => i.opKey === 'drill');
+  expect(drilled.map((i) => [i.letter, i.stopOff, i.stopMm === undefined])).toEqual([
+    ['A', undefined, false],
+    ['B', true, true],
+  ]);
+  expect(work([feature('A', 'M6 THRU', circle(1, 1))]).find((s) => s.machine)?.holding?.text).toMatch(/^Datum edges/);
 });

@@ -33,6 +33,8 @@ export interface RouteSetUp {
   face?: FaceId;
   /** The part is tilted for its holes, degrees. */
   tiltDeg?: number;
+  /** How the part is held. */
+  holding?: Phrase;
   /** Cuts in between that come first, as they are called. */
   afterCut?: string;
   /** One hole of each group of like ones goes through to the gauge, on the first part; the set-up after it makes the rest. */
@@ -212,6 +214,7 @@ function planSetUp(
       key: setUp.key,
       ...(setUp.machine ? { machine: { id: setUp.machine.id, name: setUp.machine.name } } : {}),
       ...(setUp.face ? { face: setUp.face } : {}),
+      ...(setUp.holding ? { holding: setUp.holding } : {}),
       ...(setUp.tiltDeg === undefined ? {} : { tiltDeg: setUp.tiltDeg }),
       ...(setUp.afterCut ? { afterCut: setUp.afterCut } : {}),
       strategy: used.sequence.strategy,

@@ -29,6 +29,8 @@ export interface WorkItem {
   speedLabel?: string;
   /** Stop from touch, mm, where one is set. */
   stopMm?: number;
+  /** Drilled through: a stop that was set before is off. */
+  stopOff?: boolean;
   turns?: number;
   /** Cut or tapped with fluid. */
   wet?: boolean;
@@ -69,6 +71,8 @@ export interface SetUp {
   face?: FaceId;
   /** The part is tilted for its holes, degrees. */
   tiltDeg?: number;
+  /** How the part is held for it. */
+  holding?: Phrase;
   /** Cuts in between that come first, as they are called. */
   afterCut?: string;
   items: WorkItem[];

@@ -10,6 +10,7 @@ import type { Shop } from '../shop/shop';
 import { readCallout } from '../threads/read-callout';
 import { contradictions, cutItem, cutsBefore } from './cuts-between';
 import { likeHoles } from './first-through';
+import { holdingOf } from './holding';
 import type { DecidedOrder, FeatureOrder, RoutedFeature, SetUp, WorkItem } from './work-item';
 
 const BENCH_AFTER: readonly WorkItem['code'][] = kindsThat((kind) => kind.where === 'after');
@@ -161,6 +162,8 @@ export function workOfJob(
   if (wrong.length > 0) return refuse(...wrong);
   const { points } = expandPlaces(features.filter((f) => f.place));
   const setUps = new Map<string, SetUp>();
+  /** Largest pull of a drill that grabs, by set-up, N. */
+  const grabs = new Map<string, number>();
   const items: WorkItem[] = [];
   /** Last tap of each tapped thread: an outside thread is fitted to it. */
   const tapped = new Map<string, number>();
@@ -194,7 +197,7 @@ export function workOfJob(
           order: op.order,
           ...toolOf(op),
           ...speedOf(op),
-          ...(op.cut && !op.cut.spec.through ? { stopMm: op.cut.travel.value } : {}),
+          ...(op.cut ? (op.cut.spec.through ? { stopOff: true } : { stopMm: op.cut.travel.value }) : {}),
           ...((op.cut || op.tap) && isWet(plan) ? { wet: true } : {}),
           ...(op.tap && 'key' in op.tap.tap ? { tapKey: String(op.tap.tap.key) } : {}),
           ...(op.tap && plan.thread ? { turns: plan.thread.tapping.best.each[op.tap.place - 1]?.turns.value } : {}),
@@ -217,6 +220,7 @@ export function workOfJob(
           items: [],
         };
         setUp.items.push(item);
+        if (setUp.machine) grabs.set(key, Math.max(grabs.get(key) ?? 0, op.cut?.grab?.force.value ?? 0));
         setUps.set(key, setUp);
       }
     }
@@ -239,6 +243,14 @@ export function workOfJob(
     key === 'bench|before' ? -1 : key === 'bench|after' ? 1 : tiltDeg === undefined ? 0 : 0.5;
   const likes = likeHoles(features);
   return ok(
-    inTurn([...setUps.values()].sort((a, b) => place(a) - place(b))).map((s) => (s.machine ? { ...s, likes } : s)),
+    inTurn([...setUps.values()].sort((a, b) => place(a) - place(b))).map((s) =>
+      s.machine && s.face
+        ? {
+            ...s,
+            likes,
+            holding: holdingOf(s.machine, job.part, s.face, grabs.get(s.key) ?? 0, s.tiltDeg !== undefined),
+          }
+        : s,
+    ),
   );
 }

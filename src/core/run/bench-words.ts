@@ -1,7 +1,9 @@
-import { mm, phrase, type Phrase } from '../answer/answer';
+import { depth, mm, phrase, type Phrase } from '../answer/answer';
 import { drillName } from '../drills/drill';
 import { KINDS } from '../operation/kinds';
-import type { Operation } from '../operation/operation';
+import type { HolePlan } from '../hole/hole-plan';
+import { isWorkHardening } from '../materials/material';
+import type { Cut, Operation } from '../operation/operation';
 import type { WorkItem } from '../route/work-item';
 
 /** What an operation is called within a sentence. */
@@ -19,6 +21,49 @@ export function headline(item: WorkItem, op: Operation | undefined): Phrase {
   if (op?.tap) return phrase('{verb} {thread}', { verb, thread: op.tap.thread.designation });
   return phrase('{verb}', { verb });
 }
+
+/** So many withdrawals are named one by one; more by the first and the step. */
+const NAMED_PECKS = 6;
+
+function withdrawals({ pecks, peckEveryMm }: Cut): Phrase[] {
+  if (pecks.length === 0) return [];
+  if (pecks.length > NAMED_PECKS)
+    return [
+      phrase('Out at {first} on the stop, then every {every}.', { first: depth(pecks[0]), every: depth(peckEveryMm) }),
+    ];
+  const named = Object.fromEntries(pecks.map((at, i) => [`at${i}`, depth(at)]));
+  return [phrase(`Out at ${pecks.map((_, i) => `{at${i}}`).join(', ')} on the stop.`, named)];
+}
+
+/**
+ * What the hand does while it cuts: out at these readings of the stop, never dwell, ease where it comes through, and what to
+ * do when it catches there. Under power of a tap: to be ready for its end.
+ */
+export function feelOf({ cut, tap }: Operation, { material, thread }: HolePlan): Phrase[] {
+  if (tap) {
+    const best = thread?.tapping.best;
+    return best && tap.place === 1 && best.taps[0].geometry !== 'form' && best.biteTurns > 0
+      ? [phrase('Flutes clean, then oil. After turn 1 and turn 2: square from two sides, or lean it back.')]
+      : tap.place === 1
+        ? [phrase('Oil. After turn 1 and turn 2: square from two sides.')]
+        : [];
+  }
+  if (!cut || cut.spec.family !== 'drill') return [];
+  const { breaksThroughMm: through } = cut;
+  return [
+    ...withdrawals(cut),
+    ...(isWorkHardening(material) ? [phrase('Never dwell: keep it cutting.')] : []),
+    ...(through === undefined
+      ? []
+      : [
+          phrase('Ease at {at}; if it catches there, back it a moment, then on.', {
+            at: depth(Math.max(0, through - EASE_BEFORE_MM)),
+          }),
+        ]),
+  ];
+}
+/** The feed is eased this much before the point comes through, mm. Our judgement. */
+const EASE_BEFORE_MM = 1;
 
 /** Where the tool of an operation lies; undefined where the crib does not say. */
 export const whereOf = (op: Operation | undefined): string | undefined =>

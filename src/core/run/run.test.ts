@@ -11,6 +11,8 @@ import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
 import { holesWaiting, stepsOfRun } from './run';
 import { checksOf } from '../gauging/checks-of';
 import { inspectionRows } from './inspection-rows';
+import { feelOf } from './bench-words';
+import { tell } from '../units/show';
 import { gaugeStill, gaugingOf, keptVerdict } from './kept-verdict';
 import { observationsOf } from './observations';
 import { countRecords, type Checked } from './run-records';
@@ -417,4 +419,26 @@ describe('one hole through first', () => {
     expect([...after].sort()).toEqual([...order(made)].sort());
     expect(order(made).indexOf(`${next} check`)).toBeGreaterThan(order(made).indexOf(`${others[0]} tap`));
   });
+});
+
+test('what the hand does while it cuts: out at the readings of the stop, ease before it comes through, square after two turns', () => {
+  const feel = (callout: string, materialId: string, opKey: string): string => {
+    const made = planner.plan(
+      { ...job.holes[0], question: { ...job.holes[0].question, callout } },
+      { ...job, materialId },
+    );
+    const op = made.ok && made.value.operations.find((o) => o.key === opKey);
+    return made.ok && op
+      ? feelOf(op, made.value)
+          .map((p) => tell(p, 'mm'))
+          .join(' ')
+      : '';
+  };
+  // 3 mm through 12: out at 9, and 12 is within half a diameter of the end; eased a millimetre before the back.
+  expect(feel('ø3 THRU', 'steel-low-carbon', 'drill')).toBe(
+    'Out at 9.0 mm on the stop. Ease at 11.0 mm; if it catches there, back it a moment, then on.',
+  );
+  expect(feel('ø8 x 6 DEEP', 'steel-low-carbon', 'drill')).toBe('');
+  expect(feel('ø8 THRU', 'stainless-austenitic', 'drill')).toContain('Never dwell');
+  expect(feel('M6 THRU', 'steel-low-carbon', 'tap-1')).toContain('square from two sides');
 });

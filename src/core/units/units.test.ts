@@ -80,6 +80,11 @@ describe('figures as shown', () => {
     [quantity(36.6, 'mm2'), 'inch', '0.0567 in²'],
     [quantity(303.6, 'percent'), 'mm', '304 %'],
     [quantity(22.62, 'deg'), 'mm', '22.62°'],
+    // An estimate has two figures; what was typed or read has its own.
+    [quantity(1386, 'W'), 'mm', '1400 W'],
+    [{ value: 1850, unit: 'W', places: 0 }, 'mm', '1850 W'],
+    [quantity(68.6, 'Nm'), 'mm', '69 Nm'],
+    [{ value: 68.6, unit: 'Nm', places: 1 }, 'mm', '68.6 Nm'],
     [quantity(NaN, 'mm'), 'mm', '—'],
   ] as const)('%j in %s is %s', (figure, display, text) => expect(showText(figure, display)).toBe(text));
 

@@ -13,6 +13,7 @@ import { BenchMenu } from './bench-menu';
 import { Gauge } from './gauge';
 import { StepFace } from './step-face';
 import { TroubleSheet } from './trouble-sheet';
+import { countsTurns, TURN_EVENT } from './turns-counted';
 import { useAwake } from './use-awake';
 import { useBenchSettings, type BenchSettings } from './use-bench-settings';
 import { useStepInView, type StepInView } from './use-step-in-view';
@@ -88,7 +89,7 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
   const close = (): void => setSheet(undefined);
   return (
     <>
-      <Keys acts={view.acts} pedal={settings.pedal} />
+      <Keys acts={view.acts} pedal={settings.pedal} counts={countsTurns(plan, op) && sheet === undefined && !isDone} />
       <BenchHeader name={job.name} quantity={issue.quantity} view={view} toSend={bench.toSend} waitsFor={bench.fault}>
         <BenchMenu
           jobId={jobId}
@@ -197,12 +198,34 @@ function nextWords(step: BenchStep, after: BenchStep | undefined): string {
 /** Keys that mean done: a foot switch sends one of them. */
 const DONE_KEYS = ['Space', 'Enter', 'PageDown'] as const;
 
+/** Held so long, ms, the key that counts turns means done. */
+const HELD_MS = 700;
+
 interface KeysProps {
   acts: StepInView['acts'];
   pedal: string;
+  /** Turns of a tap are counted: Space and the foot switch are a turn, held they mean done. */
+  counts: boolean;
 }
 
-const Keys = memo(function Keys({ acts, pedal }: KeysProps) {
+/** Both hands are on the wrench: a short press is a turn, a long one means done. */
+function countOrDone({ code, repeat }: KeyboardEvent, done: () => void): void {
+  if (repeat) return;
+  let isHeld = false;
+  const timer = setTimeout(() => {
+    isHeld = true;
+    done();
+  }, HELD_MS);
+  const letGo = (up: KeyboardEvent): void => {
+    if (up.code !== code) return;
+    window.removeEventListener('keyup', letGo);
+    clearTimeout(timer);
+    if (!isHeld) window.dispatchEvent(new Event(TURN_EVENT));
+  };
+  window.addEventListener('keyup', letGo);
+}
+
+const Keys = memo(function Keys({ acts, pedal, counts }: KeysProps) {
   // A button that was reached by keys is pressed by them; one that was touched has done its work and lets go of them.
   useEffect(() => {
     const letGo = ({ detail, target }: MouseEvent): void => {
@@ -211,9 +234,11 @@ const Keys = memo(function Keys({ acts, pedal }: KeysProps) {
     document.addEventListener('click', letGo);
     return () => document.removeEventListener('click', letGo);
   }, []);
-  const unlessPressed = ({ target, code }: KeyboardEvent): void => {
+  const unlessPressed = (event: KeyboardEvent): void => {
+    const { target, code } = event;
     const button = target instanceof HTMLElement ? target.closest<HTMLElement>('button, a, summary') : null;
     if (button?.matches(':focus-visible') && code !== 'PageDown') button.click();
+    else if (counts && !['Enter', 'NumpadEnter'].includes(code)) countOrDone(event, acts.done);
     else acts.done();
   };
   useKeys({

@@ -14,7 +14,7 @@ import type { Route } from '@/core/route/route';
 import type { WorkItem } from '@/core/route/work-item';
 import { toolOf } from '@/core/route/work-of-job';
 import { turnStrip } from '@/core/tapping/turn-strip';
-import type { Display } from '@/core/units/show';
+import { tell, type Display } from '@/core/units/show';
 import { BeltRows } from '@/ui/drawings/belt-rows';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
@@ -74,7 +74,10 @@ const GRID =
 const DRAWING = 'dye flex gap-2 p-3 max-sm:h-[300px] max-sm:flex-none min-w-0 sm:min-h-[240px] lg:min-h-40';
 
 /** What is said before a clamping: which face up, and how. */
-function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
+function Clamp({ step, route, display }: Pick<Props, 'step' | 'route' | 'display'>) {
+  const { face, machine, holding } = route.setUps[step.setUp];
+  const before = route.setUps[step.setUp - 1];
+  const turnsOver = before?.machine?.id === machine?.id && before?.face !== face;
   return (
     <div className="flex flex-col gap-4">
       <h1 className="font-cond text-[64px] leading-none font-semibold sm:text-[92px]">Clamp</h1>
@@ -82,7 +85,8 @@ function Clamp({ step, route }: Pick<Props, 'step' | 'route'>) {
         {nameOfSetUp(route.setUps[step.setUp])}, part {step.part} of {route.quantity}.
       </p>
       <p className="text-[26px] leading-snug">
-        Datum edges against the stops. Clamped, not held by hand. Chuck key out.
+        {turnsOver && face && `Turn the part over: ${face} up. `}
+        {holding ? tell(holding, display) : 'Datum edges against the stops. Clamped, not held by hand.'} Chuck key out.
       </p>
     </div>
   );
@@ -126,7 +130,7 @@ const tapOf = ({ thread }: HolePlan, { tap }: Operation) => tap && thread?.tappi
 
 /** One operation: what, with which tool, and the figures to set. Drawn anew only where it says something else. */
 const Work = memo(function Work({ said }: { said: WorkSaid }) {
-  const { danger, again, headline, isChange, tool, order, figures, belts, fluid } = said;
+  const { danger, again, headline, isChange, tool, order, feel, figures, belts, fluid } = said;
   return (
     <div className="flex min-w-0 flex-col gap-3">
       {danger.length > 0 && (
@@ -155,6 +159,7 @@ const Work = memo(function Work({ said }: { said: WorkSaid }) {
         {tool}
       </p>
       <p className="text-[26px] leading-snug">{order}</p>
+      {feel && <p className="text-[26px] leading-snug">{feel}</p>}
       <dl className="flex flex-wrap items-start gap-x-8 gap-y-3">
         {figures.map(({ label, figure, below, notOnPhone }) => (
           <div key={label} className={notOnPhone && 'max-sm:hidden'}>
@@ -186,7 +191,7 @@ export function StepFace({ step, firstAhead, planOf, route, job, plan, display, 
       of.item ? (
         <Work said={sayWork({ step: of, item: of.item, job, plan: made, display })} />
       ) : (
-        <Clamp step={of} route={route} />
+        <Clamp step={of} route={route} display={display} />
       ),
     [job, route, display],
   );

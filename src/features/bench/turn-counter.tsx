@@ -5,6 +5,7 @@ import type { TurnStrip as Strip } from '@/core/tapping/turn-strip';
 import { turnsText } from '@/core/units/show';
 import { TurnStrip } from '@/ui/taps/turn-strip';
 import { useKeys } from '@/ui/keys';
+import { TURN_EVENT } from './turns-counted';
 
 interface Props {
   /** Its key: another step begins at no turn. */
@@ -97,6 +98,9 @@ export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
           Zero
         </button>
       </div>
+      <p className="text-[20px] max-sm:hidden" style={{ color: 'var(--bench-quiet)' }}>
+        Space or the foot switch: one turn. Held, or Enter: done.
+      </p>
     </section>
   );
 }
@@ -107,8 +111,13 @@ function atEnd({ last, total, hardStop }: Strip): string {
   return hardStop === undefined ? 'Through: back it out' : 'Stop: deep enough';
 }
 
-/** T is a turn; with Shift one less. */
+/** T is a turn, with Shift one less; so are Space and the foot switch. */
 function TurnKeys({ setTurns }: { setTurns: (to: (n: number) => number) => void }) {
+  useEffect(() => {
+    const turn = (): void => setTurns((n) => n + 1);
+    window.addEventListener(TURN_EVENT, turn);
+    return () => window.removeEventListener(TURN_EVENT, turn);
+  });
   useKeys({
     t: () => setTurns((n) => n + 1),
     'Shift+T': () => setTurns((n) => Math.max(0, n - 1)),

@@ -2,13 +2,13 @@ import type { Job } from '@/contracts/job';
 import { quantity } from '@/core/answer/answer';
 import type { PulleyTrain } from '@/core/cutting/machine';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import { headline, whereOf } from '@/core/run/bench-words';
+import { feelOf, headline, whereOf } from '@/core/run/bench-words';
 import type { BenchStep } from '@/core/run/bench-step';
 import type { Operation } from '@/core/operation/operation';
 import type { WorkItem } from '@/core/route/work-item';
 import { toolOf } from '@/core/route/work-of-job';
 import { WAY_FACTS } from '@/core/tapping/ways';
-import { showText, tell, type Display } from '@/core/units/show';
+import { showText, tell, turnsText, type Display } from '@/core/units/show';
 
 interface FigureOf {
   label: string;
@@ -40,20 +40,21 @@ function figuresOf(
           {
             label: newSpeed ? 'rev/min, change it' : 'rev/min',
             figure: rpm.toFixed(0),
-            ...(cut?.speed.ok ? { below: cut.speed.value.label } : {}),
+            ...(cut?.speed.ok ? { below: cut.speed.value.label } : tap?.drive ? { below: tap.drive.label } : {}),
           },
         ]),
     ...(turns !== undefined && Number.isFinite(turns)
       ? [
           {
             label: best?.depth ? 'turns, last safe' : 'turns, then through',
-            figure: turns.toFixed(1),
+            figure: turnsText(turns),
             notOnPhone: true as const,
           },
         ]
       : []),
     ...(best?.clutch ? [{ label: 'clutch', figure: showText(best.clutch, display) }] : []),
     ...(cut && !cut.spec.through ? [{ label: 'stop, from touch', figure: tenths(cut.travel.value) }] : []),
+    ...(cut?.spec.through && cut.spec.family === 'drill' ? [{ label: 'stop', figure: 'off' }] : []),
     ...(cut?.breaksThroughMm === undefined ? [] : [{ label: 'comes through at', figure: tenths(cut.breaksThroughMm) }]),
     ...(item && placed && byScales
       ? (['x', 'y'] as const).map((axis) => ({
@@ -75,6 +76,8 @@ export interface WorkSaid {
   /** What and where it lies. */
   tool: string;
   order: string;
+  /** What the hand does while it cuts: when to come out, where to ease. */
+  feel?: string;
   figures: FigureOf[];
   /** Rows of the belts, where the machine has pulleys that are known. */
   belts?: { pulleys: PulleyTrain; rows: readonly string[] };
@@ -114,6 +117,12 @@ export function sayWork({ step, item, job, plan, display }: Saying): WorkSaid {
     order: best
       ? `${best.label}. ${WAY_FACTS[best.id].byHand ? tell(best.wrench, display) : ''}`
       : tell(op?.order ?? item.order, display),
+    feel:
+      op && plan
+        ? feelOf(op, plan)
+            .map((p) => tell(p, display))
+            .join(' ')
+        : undefined,
     figures: figuresOf(step, op, plan, placed, display),
     belts: beltsFor(plan, cut?.speed.ok ? cut.speed.value.rpm : undefined),
     fluid: (cut ?? tap) && plan && !plan.dry && !plan.material.runsDry ? plan.material.lubricant : undefined,

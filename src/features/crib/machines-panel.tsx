@@ -120,7 +120,7 @@ function factsOf(m: MachineEntry, display: Display): string[] {
     ...(m.quillStrokeMm === undefined ? [] : [`quill ${length(m.quillStrokeMm, 1)}`]),
     `depth by ${STOP[stop.kind]}`,
     ...(m.dial ? [`dials ${length(m.dial.travelMm)} a turn, ${m.dial.divisions} divisions`] : []),
-    ...(m.powerW === undefined ? [] : [showText({ value: m.powerW, unit: 'W' }, display)]),
+    ...(m.powerW === undefined ? [] : [showText({ value: m.powerW, unit: 'W', places: 0 }, display)]),
   ];
 }
 

@@ -146,6 +146,7 @@ function SetUpSection({ setUp, number, quantity, follows, settings, decide, disp
                     <span className="block text-[15px] text-steel-700">
                       {[
                         visit.rpm === undefined ? '' : `${visit.rpm.toFixed(0)} rev/min, ${visit.speedLabel}`,
+                        stops.length === 0 && visit.items.some((item) => item.stopOff) ? 'through, stop off' : '',
                         stops.length > 0
                           ? `stop ${stops.map((mm) => showText({ value: Number(mm), unit: 'mm', places: 1 }, display)).join(', ')}`
                           : '',

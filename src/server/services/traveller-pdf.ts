@@ -59,7 +59,8 @@ const different = (values: (number | undefined)[]): number[] => [
 function visitRow(visit: Visit, i: number, machine: Machine | undefined, display: Display): TableCell[] {
   const orders = [...new Set(visit.items.map((item) => tell(item.order, display)))].slice(0, 4);
   const cautions = [...new Set(visit.items.flatMap((item) => (item.cautions ?? []).map((c) => tell(c, display))))];
-  const stops = different(visit.items.map((item) => item.stopMm)).map((mm) => showText(depth(mm), display));
+  const depths = different(visit.items.map((item) => item.stopMm)).map((mm) => showText(depth(mm), display));
+  const stops = depths.length === 0 && visit.items.some((item) => item.stopOff) ? ['stop off'] : depths;
   const turns = different(visit.items.map((item) => item.turns)).map((n) => n.toFixed(1));
   const belts = beltSvg(machine, visit.rpm);
   return [
