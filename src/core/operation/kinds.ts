@@ -180,7 +180,7 @@ export const KINDS: Record<OperationCode, Kind> = {
     verb: 'Chase',
     sign: 'chase',
     removes: 'nothing',
-    where: 'machine',
+    where: 'after',
     handTool: 'tap by hand',
     finishes: true,
   },

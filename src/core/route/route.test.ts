@@ -550,6 +550,20 @@ describe('tilting is a set-up of its own', () => {
   });
 });
 
+test('an old thread is gauged before it is chased: only where the gauge binds', () => {
+  const old = feature('A', '1/2-12 BSW THRU', circle(2, 60), { existing: 'thread' });
+  for (const firstHole of ['all', 'through'] as const) {
+    const order = runSteps(planRoute(work([old]), 1, { order: 'quicker', firstHole })).flatMap(
+      (s) => s.item?.code ?? [],
+    );
+    expect([
+      firstHole,
+      order.indexOf('chase') > order.indexOf('check'),
+      order.filter((c) => c === 'chase').length,
+    ]).toEqual([firstHole, true, 2]);
+  }
+});
+
 test('a part is held as its machine and stock need it; a drill that goes through has no stop', () => {
   const held = (machine: string, part: Part, face: 'top' | 'side', grabN: number, tilted = false) => {
     const on = at.machines.find((m) => m.id === machine);
