@@ -85,7 +85,7 @@ test('sawn apart in between: what is drilled before and what is tapped after are
   await cuts.getByLabel('Minutes a part').fill('6');
   await cuts.getByRole('button', { name: 'Add' }).click();
   await cuts.getByLabel(/^A /).selectOption('last tap after it');
-  await expect(region(page, /^Knee mill, side, after Saw apart/)).toContainText('tap');
+  await expect(region(page, /^Knee mill, side, tilted [0-9.]+°, after Saw apart/)).toContainText('tap');
   await expect(region(page, /Cut$/)).toContainText('Saw apart');
 });
 
