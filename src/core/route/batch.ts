@@ -121,7 +121,8 @@ const minutes = (seconds: number): string => (seconds / 60).toFixed(0);
 /** What would shorten the batch: a quicker order that the shop’s habit or the user has left, a joined clamping, the largest share. */
 export function savings(route: Route): Phrase[] {
   const saves: { seconds: number; text: Phrase }[] = [];
-  route.setUps.forEach((s, i) => {
+  const mains = route.setUps.filter((s) => !s.isFirst);
+  mains.forEach((s, i) => {
     const [quickest] = s.weighed;
     if (quickest && s.seconds - quickest.seconds > 60)
       saves.push({
@@ -133,8 +134,8 @@ export function savings(route: Route): Phrase[] {
           min: minutes(s.seconds - quickest.seconds),
         }),
       });
-    const before = route.setUps[i - 1];
-    if (before?.machine && before.machine.id === s.machine?.id && !before.isFirst && s.clampS > 0)
+    const before = mains[i - 1];
+    if (before?.machine && before.machine.id === s.machine?.id && s.clampS > 0)
       saves.push({
         seconds: route.quantity * s.clampS,
         text: phrase('{setUp}: reached in the clamping before it, saves {min} min.', {

@@ -329,14 +329,14 @@ function TurnStrip({
         stroke={through ? '#eef2ff' : '#ff9d9d'}
         strokeWidth="2.4"
       />
-      <text x={STRIP.left - 8} y={at(total) + 18} fill="#eef2ff" fontSize="16" fontWeight="700">
-        {through ? `through at ${turnsText(full)}` : `${turnsText(total)} last safe turn`}
-      </text>
-      {through && (
-        <text x={STRIP.left - 8} y={at(total) + 36} fill="#eef2ff" fontSize="16" fontWeight="700">
-          {`run on to ${turnsText(total)}`}
+      {(through
+        ? [`through at ${turnsText(full)}`, `run on to ${turnsText(total)}`]
+        : [`${turnsText(total)} turns,`, 'the last safe']
+      ).map((line, i) => (
+        <text key={line} x={STRIP.left - 8} y={at(total) + 18 * (i + 1)} fill="#eef2ff" fontSize="16" fontWeight="700">
+          {line}
         </text>
-      )}
+      ))}
     </g>
   );
 }
