@@ -115,7 +115,7 @@ test('a whole job: callouts, layout, a mark that is off, drill, a broken tap, a 
   const go = page.getByRole('listitem', { name: 'Go gauge', exact: true });
   await go.getByLabel('turns it enters').fill('9');
   await page.keyboard.press('Enter');
-  await expect(go).toContainText('Go gauge stops after 9 turns; 24 turns are needed.');
+  await expect(go).toContainText('Go gauge stops after 9 turns; 23.9 turns are needed.');
   await go.getByRole('button', { name: 'Chase with a sharp tap' }).click();
   // The tap once more, at once; then the gauge, then everything else as it was.
   await expect(page.getByText('Once more: Chase with a sharp tap')).toBeVisible();

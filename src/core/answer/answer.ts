@@ -105,6 +105,8 @@ export const quantity = (value: number, unit: Unit): Quantity => ({ value, unit 
 export const mm = (value: number): Quantity => ({ value, unit: 'mm' });
 /** A length that is set or read to tenths of a millimetre: depths, stock, walls. */
 export const depth = (value: number): Quantity => ({ value, unit: 'mm', places: 1 });
+/** Turns of a gauge, which are read to half a turn: shown as read, not in quarters. */
+export const turnsRead = (value: number): Quantity => ({ value, unit: 'turns', places: 1 });
 /** A torque that was read, not estimated. */
 export const torqueRead = (value: number): Quantity => ({ value, unit: 'Nm', places: 1 });
 export const percent = (value: number): Quantity => ({ value, unit: 'percent' });

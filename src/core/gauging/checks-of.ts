@@ -1,7 +1,7 @@
-import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
+import { depth, mm, phrase, turnsRead, type Phrase } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import type { Point } from '../layout/part';
-import { h7UpperMm, isH7 } from '../operation/choose-plain-drill';
+import { h7UpperMm, isH7, MOST_OVER_MM } from '../operation/choose-plain-drill';
 import { isTapered } from '../threads/thread';
 import { judgeHoleDepth, judgeSize, judgeThreadDepth } from './depth-and-size';
 import { judgePosition } from './position';
@@ -113,7 +113,7 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
     {
       kind: 'not-go',
       title: 'Not-go gauge',
-      how: phrase('By hand, no more than {limit}.', { limit: quantity(notGoTurns, 'turns') }),
+      how: phrase('By hand, no more than {limit}.', { limit: turnsRead(notGoTurns) }),
       fields: [{ id: 'turns', label: 'turns it enters', unit: 'turns', reading: 'not-go' }],
       usual: [
         { label: 'Does not enter', values: { turns: 0 } },
@@ -144,7 +144,7 @@ function plainChecks({ hole, thread, operations }: HolePlan): Check[] {
     .flatMap(({ feature, fullMm, through }): Check[] => {
       const { diameterMm, fit } = feature;
       const upper = isH7(fit) ? h7UpperMm(diameterMm) : undefined;
-      const drillMm = drilled.find((size) => size > diameterMm && size < diameterMm + 0.3);
+      const drillMm = drilled.find((size) => size > diameterMm && size <= diameterMm + MOST_OVER_MM);
       return [
         {
           kind: 'size',

@@ -1,4 +1,4 @@
-import { answer, mm, quantity, type Answer } from '../answer/answer';
+import { answer, mm, turnsRead, type Answer } from '../answer/answer';
 import { bad, good, open, type Verdict } from './verdict';
 
 /** A gauge is read to half a turn. */
@@ -24,7 +24,7 @@ export const fullTurns = (lengthMm: number, pitchMm: number): Answer =>
 export function judgeGo(turns: number, lengthMm: number, pitchMm: number, through: boolean): Verdict {
   const needed = fullTurns(lengthMm, pitchMm);
   const figures = [{ label: 'turns needed', answer: needed }];
-  const values = { turns: quantity(turns, 'turns'), needed: quantity(needed.value, 'turns') };
+  const values = { turns: turnsRead(turns), needed: turnsRead(needed.value) };
   if (turns >= needed.value - READ_TURNS) return good('Go gauge enters {turns} of {needed}.', values, figures);
   if (turns < 2)
     return bad(
@@ -52,9 +52,9 @@ export function judgeNotGo(turns: number, limit: number, wholeTurns = Infinity):
     return bad(
       ['clean', 'larger', 'accept', 'scrap'],
       'Not-go gauge goes right through {whole}: the pitch diameter is too large.',
-      { whole: quantity(wholeTurns, 'turns') },
+      { whole: turnsRead(wholeTurns) },
     );
-  const values = { turns: quantity(turns, 'turns'), limit: quantity(limit, 'turns') };
+  const values = { turns: turnsRead(turns), limit: turnsRead(limit) };
   return turns <= limit + 1e-9
     ? good('Not-go gauge enters {turns}; {limit} are allowed.', values)
     : bad(

@@ -466,6 +466,8 @@ describe('said once, with figures that can be known', () => {
     for (const op of p.operations)
       expect(op.cautions.filter((c) => /-missing|to-buy/.test(c.code)).length).toBeLessThan(2);
     const narrow = planned({ callout: 'M6 THRU', thickness: '20', width: '8', drills: 'all' });
-    expect(said(narrow)).toContain('1.0 mm is left on each side');
+    expect(said(narrow)).toContain('1.0 mm is left on each side of the hole, and it bulges or splits');
+    const wider = planned({ callout: 'M6 THRU', thickness: '20', width: '14', drills: 'all' });
+    expect(said(wider)).toContain('4.0 mm is left on each side of the hole. 18.0 mm across is usual');
   });
 });

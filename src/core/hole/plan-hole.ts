@@ -161,15 +161,19 @@ const checksOfThread = ({ limits, at }: ThreadPart): number =>
 
 /** Under this many diameters across the stock the hole lies near its edges. Trade rule. */
 const STOCK_D = 3;
+/** A wall beside a hole that gives way as it is cut, in diameters. Our judgement. */
+const SPLITS_D = 0.5;
 
 function edgeNear({ stockWidthMm }: HoleQuestion, sizeMm: number): Caution[] {
   if (stockWidthMm === undefined || stockWidthMm >= STOCK_D * sizeMm) return [];
+  const wallMm = (stockWidthMm - sizeMm) / 2;
+  const splits = wallMm < SPLITS_D * sizeMm ? ', and it bulges or splits' : '';
   return [
     caution(
       'warn',
       'edge-near',
-      'The stock is {width} across: {wall} is left on each side of the hole, and it bulges or splits. {want} is usual.',
-      { width: depth(stockWidthMm), wall: depth((stockWidthMm - sizeMm) / 2), want: depth(STOCK_D * sizeMm) },
+      `The stock is {width} across: {wall} is left on each side of the hole${splits}. {want} across is usual.`,
+      { width: depth(stockWidthMm), wall: depth(wallMm), want: depth(STOCK_D * sizeMm) },
     ),
   ];
 }

@@ -1,4 +1,5 @@
 import { depth, phrase, quantity, type Phrase } from '../answer/answer';
+import { DISPLAYS, show } from '../units/show';
 import type { Cut, Operation } from './operation';
 
 function speedChange(a: Cut, b: Cut): Phrase[] {
@@ -32,18 +33,14 @@ const stopChange = (a: Cut, b: Cut): Phrase[] =>
     ? []
     : [phrase('Stop at {now} instead of {before}.', { now: depth(b.travel.value), before: depth(a.travel.value) })];
 
-/** Under a fiftieth more or less torque is not worth a word. */
-const TORQUE_WORTH_SAYING = 0.02;
-
-const torqueChange = (a: Cut, b: Cut): Phrase[] =>
-  a.torque && b.torque && Math.abs(b.torque.value / a.torque.value - 1) > TORQUE_WORTH_SAYING
-    ? [
-        phrase('Torque {now} instead of {before}.', {
-          now: quantity(b.torque.value, 'Nm'),
-          before: quantity(a.torque.value, 'Nm'),
-        }),
-      ]
+/** A torque that shows the same in every unit has not changed. */
+function torqueChange({ torque: a }: Cut, { torque: b }: Cut): Phrase[] {
+  if (!a || !b) return [];
+  const [before, now] = [a, b].map(({ value }) => quantity(value, 'Nm'));
+  return DISPLAYS.every((display) => show(before, display).number !== show(now, display).number)
+    ? [phrase('Torque {now} instead of {before}.', { now, before })]
     : [];
+}
 
 const timeChange = (base: Operation, now: Operation): Phrase[] =>
   Math.round(base.time.value) === Math.round(now.time.value)

@@ -13,7 +13,7 @@ export interface ChosenDrill {
 }
 
 /** How much larger than drawn a plain hole may be drilled when its own drill is missing, mm. Our judgement. */
-const MOST_OVER_MM = 0.25;
+export const MOST_OVER_MM = 0.25;
 
 const inPool = (pool: DrillPool): Drill[] => pool.drills.filter(isUsable);
 

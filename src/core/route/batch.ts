@@ -1,7 +1,7 @@
 import { phrase, type Phrase } from '../answer/answer';
 import { isHard, type Material } from '../materials/material';
 import { TAP_LIFE_HOLES, type OwnTap } from '../tapping/own-tap';
-import type { Route, RouteSetUp } from './route';
+import { mayJoin, partsOf, type Route, type RouteSetUp } from './route';
 import type { WorkItem } from './work-item';
 
 /** A tool that has to be changed or sharpened before the batch is done. */
@@ -27,16 +27,16 @@ export function lifeFactor(m: Material): number {
   return 3;
 }
 
-type Made = Pick<RouteSetUp, 'isFirst'>;
+type Made = Pick<RouteSetUp, 'isFirst' | 'parts'>;
 
 /** Items of holes that went through first. */
 const doneFirst = ({ setUps }: Route): ReadonlySet<number> =>
   new Set(setUps.filter((s) => s.isFirst).flatMap((s) => s.visits.flatMap((v) => v.items.map((i) => i.id))));
 
 /** On how many parts a set-up makes an item: what went through first is done on the first part. */
-function timesMade({ isFirst }: Made, { id }: WorkItem, { quantity }: Route, firsts: ReadonlySet<number>): number {
-  if (isFirst) return 1;
-  return firsts.has(id) ? quantity - 1 : quantity;
+function timesMade(setUp: Made, { id }: WorkItem, { quantity }: Route, firsts: ReadonlySet<number>): number {
+  const parts = partsOf(setUp, quantity);
+  return setUp.parts === undefined && firsts.has(id) ? parts - 1 : parts;
 }
 
 /** When drills and taps of a batch are due, from their life and what a tap has done. */
@@ -93,7 +93,7 @@ export function timeShares(route: Route): TimeShares {
   const firsts = doneFirst(route);
   const shares: TimeShares = { cuttingS: 0, changesS: 0, clampingS: 0, otherS: 0 };
   for (const s of route.setUps) {
-    const parts = s.isFirst ? 1 : route.quantity;
+    const parts = partsOf(s, route.quantity);
     const change = s.visits.reduce((sum, v) => sum + v.changeS, 0);
     const ways = s.visits.reduce((sum, v) => sum + v.workS - v.items.reduce((n, i) => n + i.seconds, 0), 0);
     const work = s.visits
@@ -135,7 +135,7 @@ export function savings(route: Route): Phrase[] {
         }),
       });
     const before = mains[i - 1];
-    if (before?.machine && before.machine.id === s.machine?.id && s.clampS > 0)
+    if (before?.machine && before.machine.id === s.machine?.id && mayJoin(before, s) && s.clampS > 0)
       saves.push({
         seconds: route.quantity * s.clampS,
         text: phrase('{setUp}: reached in the clamping before it, saves {min} min.', {

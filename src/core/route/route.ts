@@ -39,6 +39,8 @@ export interface RouteSetUp {
   afterCut?: string;
   /** One hole of each group of like ones goes through to the gauge, on the first part; the set-up after it makes the rest. */
   isFirst?: true;
+  /** Parts that it makes, where that is not the whole batch: the first alone, or those after it. */
+  parts?: number;
   /** Groups of like holes of this set-up: which hole goes first, or that none does. */
   firsts?: FirstHole[];
   strategy: Strategy;
@@ -77,6 +79,13 @@ export interface RouteEdits extends DecidedOrder {
   /** Groups of like holes, by their key, of which one goes through first, or none; as the shop does it for those left out. */
   first?: Record<string, boolean>;
 }
+
+/** On how many parts of a batch a set-up works. */
+export const partsOf = ({ parts }: Pick<RouteSetUp, 'parts'>, quantity: number): number => parts ?? quantity;
+
+/** Whether one set-up may be reached in the clamping of the one before it: never where the part is tilted for either. */
+export const mayJoin = (before: Pick<SetUp, 'tiltDeg'>, setUp: Pick<SetUp, 'tiltDeg'>): boolean =>
+  before.tiltDeg === undefined && setUp.tiltDeg === undefined;
 
 /** Between two machines, once a batch, s. Our judgement. */
 const TO_MACHINE_S = 90;
@@ -133,21 +142,27 @@ interface Batch {
   quantity: number;
   clampS: number;
   splits: number;
-  /** What of the first part is made by then: it is clamped, and so much of its work is done, s. */
-  firstDoneS?: number;
+  done: Done;
 }
+
+/** What of the first part is made before a set-up begins: so much of its work, s, and whether it is clamped already. */
+interface Done {
+  workS: number;
+  isClamped: boolean;
+}
+const NOTHING_DONE: Done = { workS: 0, isClamped: false };
+const doneS = ({ workS, isClamped }: Done, clampS: number): number => workS + (isClamped ? clampS : 0);
 
 /** All parts of a set-up in one mode, s. */
 function batchSeconds(visits: readonly Visit[], t: MachineTimes, batch: Batch): number {
-  const { mode, quantity, clampS, splits, firstDoneS } = batch;
+  const { mode, quantity, clampS, splits, done } = batch;
   const change = visits.reduce((sum, v) => sum + v.changeS, 0);
   const work = visits.reduce((sum, v) => sum + v.workS, 0);
   // A part that is finished in one clamping changes tools for each part, unless one tool does it all.
   const changes =
     mode === 'part' && visits.length > 1 ? quantity * change + (quantity - 1) * speedBack(visits, t) : change;
   const clampings = mode === 'part' || quantity === 1 ? 1 + splits : visits.length;
-  const all = changes + quantity * (work + clampings * clampS);
-  return firstDoneS === undefined ? all : all - firstDoneS - clampS;
+  return changes + quantity * (work + clampings * clampS) - doneS(done, clampS);
 }
 
 const ORDER_OF: Record<ShopHabits['order'], Strategy | undefined> = {
@@ -181,12 +196,12 @@ function planSetUp(
   habit: Strategy | undefined,
   edits: RouteEdits,
   extraClampS: number,
-  firstDoneS?: number,
+  done = NOTHING_DONE,
 ): { made: RouteSetUp; problems: Problem[] } {
   const t = timesOf(setUp.machine);
   const clampS = t.clampS + extraClampS;
   const secondsIn = (visits: readonly Visit[], mode: BatchMode): number =>
-    batchSeconds(visits, t, { mode, quantity, clampS, splits: splits(visits), firstDoneS });
+    batchSeconds(visits, t, { mode, quantity, clampS, splits: splits(visits), done });
   const splits = (visits: readonly Visit[]): number =>
     visits.slice(0, -1).filter((v) => edits.splits?.includes(v.key)).length;
   const modes: BatchMode[] = quantity > 1 ? ['part', 'operation'] : ['part'];
@@ -222,10 +237,7 @@ function planSetUp(
       visits,
       clampS,
       seconds,
-      boundS:
-        bound.changesS +
-        quantity * (bound.cutS + bound.movesS + clampS) -
-        (firstDoneS === undefined ? 0 : firstDoneS + clampS),
+      boundS: bound.changesS + quantity * (bound.cutS + bound.movesS + clampS) - doneS(done, clampS),
       weighed: weighed.map(({ sequence, mode, seconds: s }) => ({ strategy: sequence.strategy, mode, seconds: s })),
       reason: reasonOf(used, weighed, habit, edits.order?.[setUp.key] !== undefined && holds),
     },
@@ -249,11 +261,15 @@ interface Run {
   edits: RouteEdits;
 }
 
-/** The changes that a group of like holes costs by going first: the visits that are for it alone. */
+/** The changes that a group of like holes costs by going first: the tools that are fetched for it and again for the others. */
 function costOf(hole: string, visits: readonly Visit[]): Pick<FirstHole, 'changes' | 'costS'> {
-  const own = visits.filter((v) => v.items.every((i) => holeName(i) === hole));
+  const own = visits.filter((v) => v.items.every((i) => holeName(i) === hole && i.code !== 'check'));
   return { changes: own.length, costS: own.reduce((sum, v) => sum + v.changeS, 0) };
 }
+const NO_CHANGES = { changes: 0, costS: 0 } as const;
+
+const secondsOfItems = (items: readonly WorkItem[], which: ReadonlySet<number>): number =>
+  items.reduce((sum, i) => sum + (which.has(i.id) ? i.seconds : 0), 0);
 
 /**
  * One clamping: where some of its holes go through first, those as a set-up of their own, then the rest. Nothing is clamped
@@ -265,27 +281,55 @@ function planClamping(
   { quantity, habit, edits }: Run,
   extraClampS: number,
 ): { made: RouteSetUp[]; problems: Problem[] } {
-  const told = (visits: readonly Visit[]): FirstHole[] =>
-    first.holes.map((h) => ({ ...h, ...(h.leftOut ? { changes: 0, costS: 0 } : costOf(h.hole, visits)) }));
+  const told = (cost: (hole: string) => typeof NO_CHANGES | ReturnType<typeof costOf>): FirstHole[] =>
+    first.holes.map((h) => ({ ...h, ...(h.leftOut ? NO_CHANGES : cost(h.hole)) }));
   if (first.items.length === 0) {
     const { made, problems } = planSetUp(setUp, quantity, habit, edits, extraClampS);
-    return { made: [first.holes.length > 0 ? { ...made, firsts: told([]) } : made], problems };
+    return { made: [first.holes.length > 0 ? { ...made, firsts: told(() => NO_CHANGES) } : made], problems };
   }
-  const key = `${setUp.key}|first`;
-  const one = planSetUp({ ...setUp, key, items: first.items }, 1, undefined, edits, extraClampS);
-  const opening: RouteSetUp = { ...one.made, isFirst: true, firsts: told(one.made.visits) };
   const isDone = new Set(first.items.map((i) => i.id));
-  const left = quantity > 1 ? setUp.items : setUp.items.filter((i) => !isDone.has(i.id));
-  if (left.length === 0) return { made: [opening], problems: one.problems };
-  const doneS = quantity > 1 ? setUp.items.reduce((sum, i) => sum + (isDone.has(i.id) ? i.seconds : 0), 0) : 0;
-  const rest = planSetUp({ ...setUp, items: left }, quantity, habit, edits, extraClampS, doneS);
-  return { made: [opening, rest.made], problems: [...one.problems, ...rest.problems] };
+  const left = setUp.items.filter((i) => !isDone.has(i.id));
+  const rest = planRest();
+  const one = planSetUp({ ...setUp, key: `${setUp.key}|first`, items: first.items }, 1, undefined, edits, extraClampS);
+  // A first part that is finished by then is a part like the others, made in one go: its changes are no more than theirs.
+  const isFree = left.length === 0 && rest?.made.mode !== 'operation';
+  const opening: RouteSetUp = {
+    ...one.made,
+    isFirst: true,
+    parts: 1,
+    firsts: told((hole) => (isFree ? NO_CHANGES : costOf(hole, one.made.visits))),
+  };
+  return {
+    made: rest ? [opening, rest.made] : [opening],
+    problems: [...one.problems, ...(rest?.problems ?? [])],
+  };
+
+  /** What is left of the first part, and the other parts whole. */
+  function planRest(): ReturnType<typeof planSetUp> | undefined {
+    if (quantity === 1) {
+      const done = { workS: 0, isClamped: true };
+      return left.length === 0 ? undefined : planSetUp({ ...setUp, items: left }, 1, habit, edits, extraClampS, done);
+    }
+    if (left.length === 0) {
+      const others = planSetUp(setUp, quantity - 1, habit, edits, extraClampS);
+      return { ...others, made: { ...others.made, parts: quantity - 1 } };
+    }
+    const done = { workS: secondsOfItems(setUp.items, isDone), isClamped: true };
+    return planSetUp(setUp, quantity, habit, edits, extraClampS, done);
+  }
 }
 
-/** A hole that was gauged while it went first is not gauged once more at the bench. */
-function withoutGauged(setUp: SetUp, gauged: ReadonlySet<number>, quantity: number): SetUp {
-  if (setUp.machine || quantity > 1 || gauged.size === 0) return setUp;
-  return { ...setUp, items: setUp.items.filter((i) => i.code !== 'check' || !gauged.has(i.id)) };
+/** What is done at the bench, less the gauging of the holes that were gauged when they went first. */
+function planAtBench(
+  setUp: SetUp,
+  gauged: ReadonlySet<number>,
+  { quantity, habit, edits }: Run,
+): { made: RouteSetUp[]; problems: Problem[] } {
+  const items = quantity > 1 ? setUp.items : setUp.items.filter((i) => !gauged.has(i.id));
+  if (items.length === 0) return { made: [], problems: [] };
+  const done = { workS: quantity > 1 ? secondsOfItems(setUp.items, gauged) : 0, isClamped: false };
+  const { made, problems } = planSetUp({ ...setUp, items }, quantity, habit, edits, 0, done);
+  return { made: [made], problems };
 }
 
 /**
@@ -307,15 +351,13 @@ export function planRoute(
   const through = habits.firstHole !== 'all';
   const firsts = setUps.map((s) => firstThrough(s, setUps, s.likes ?? [], quantity, edits.first ?? {}, through));
   const gauged = new Set(firsts.flatMap((f) => f.items.flatMap((i) => (i.code === 'check' ? [i.id] : []))));
-  const kept = setUps.map((s) => withoutGauged(s, gauged, quantity));
-  const made = kept.flatMap((setUp, i) => {
-    if (setUp.items.length === 0) return [];
+  const made = setUps.flatMap((setUp, i) => {
     const before = setUps[i - 1];
     const sameMachine = before?.machine && before.machine.id === setUp.machine?.id;
-    const joined = sameMachine && edits.joined?.includes(setUp.key);
+    const joined = sameMachine && mayJoin(before, setUp) && edits.joined?.includes(setUp.key);
     const t = timesOf(setUp.machine);
     const extra = joined ? -t.clampS : sameMachine ? t.turnOverS : 0;
-    const planned = planClamping(setUp, firsts[i], run, extra);
+    const planned = setUp.machine ? planClamping(setUp, firsts[i], run, extra) : planAtBench(setUp, gauged, run);
     problems.push(...planned.problems);
     heard((i + 1) / setUps.length);
     return planned.made;

@@ -89,15 +89,21 @@ export function runSteps(route: Route, isDue: IsDue = () => true): RunStep[] {
     const parts = setUp.isFirst ? [1] : all;
     // The first part stays clamped after the hole that went through first.
     const clamped = !setUp.isFirst && route.setUps[n - 1]?.isFirst;
-    const clamp = (part: number, visit?: Visit): Bare[] =>
-      clamped && part === 1 && (!visit || visit === setUp.visits[0]) ? [] : clampStep(setUp, n, part, visit);
+    /** A part is clamped for the work that is left on it. */
+    const clampedFor = (part: number, work: Bare[], visit?: Visit): Bare[] => {
+      if (work.length === 0) return [];
+      const isHeld = clamped && part === 1 && (!visit || visit === setUp.visits[0]);
+      return isHeld ? work : [...clampStep(setUp, n, part, visit), ...work];
+    };
     return setUp.mode === 'part' || route.quantity === 1
-      ? parts.flatMap((part) => [
-          ...clamp(part),
-          ...setUp.visits.flatMap((visit) => visitSteps(visit, n, part, isLeft)),
-        ])
+      ? parts.flatMap((part) =>
+          clampedFor(
+            part,
+            setUp.visits.flatMap((visit) => visitSteps(visit, n, part, isLeft)),
+          ),
+        )
       : setUp.visits.flatMap((visit) =>
-          parts.flatMap((part) => [...clamp(part, visit), ...visitSteps(visit, n, part, isLeft)]),
+          parts.flatMap((part) => clampedFor(part, visitSteps(visit, n, part, isLeft), visit)),
         );
   });
   let tool: string | undefined;

@@ -7,6 +7,7 @@ import { settingOf, type JobHead, type Planner } from '../job/plan-in-job';
 import { KINDS, kindsThat } from '../operation/kinds';
 import type { Operation } from '../operation/operation';
 import type { Shop } from '../shop/shop';
+import { lastTurn } from '../tapping/turning';
 import { readCallout } from '../threads/read-callout';
 import { contradictions, cutItem, cutsBefore } from './cuts-between';
 import { likeHoles } from './first-through';
@@ -53,6 +54,12 @@ export function toolOf(op: Operation): { tool: string; inCrib: boolean } {
 }
 /** Whether a hole of this plan is cut with fluid: by what is asked, and by a metal that is best cut dry. */
 const isWet = ({ dry, material }: HolePlan): boolean => !dry && !material.runsDry;
+
+/** Turns of a tap: the last that it can take. */
+function turnsOf({ tap }: Operation, { thread }: HolePlan): Pick<WorkItem, 'turns'> {
+  const use = tap && thread?.tapping.best.each[tap.place - 1];
+  return use ? { turns: lastTurn(use, thread.thread) } : {};
+}
 
 /** The speed that an operation is set to, of a drill or of a tap that a spindle turns. */
 function speedOf({ cut, tap }: Operation): Pick<WorkItem, 'rpm' | 'speedLabel'> {
@@ -200,7 +207,7 @@ export function workOfJob(
           ...(op.cut ? (op.cut.spec.through ? { stopOff: true } : { stopMm: op.cut.travel.value }) : {}),
           ...((op.cut || op.tap) && isWet(plan) ? { wet: true } : {}),
           ...(op.tap && 'key' in op.tap.tap ? { tapKey: String(op.tap.tap.key) } : {}),
-          ...(op.tap && plan.thread ? { turns: plan.thread.tapping.best.each[op.tap.place - 1]?.turns.value } : {}),
+          ...turnsOf(op, plan),
           ...(hole === 1 && warnings(plan, op).length > 0 ? { cautions: warnings(plan, op) } : {}),
           seconds: op.time.value,
           ...at,

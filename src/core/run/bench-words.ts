@@ -3,7 +3,8 @@ import { drillName } from '../drills/drill';
 import { KINDS } from '../operation/kinds';
 import type { HolePlan } from '../hole/hole-plan';
 import { isWorkHardening } from '../materials/material';
-import type { Cut, Operation } from '../operation/operation';
+import type { Cut, Operation, TapStep } from '../operation/operation';
+import { WAY_FACTS } from '../tapping/ways';
 import type { WorkItem } from '../route/work-item';
 
 /** What an operation is called within a sentence. */
@@ -35,20 +36,22 @@ function withdrawals({ pecks, peckEveryMm }: Cut): Phrase[] {
   return [phrase(`Out at ${pecks.map((_, i) => `{at${i}}`).join(', ')} on the stop.`, named)];
 }
 
+/** Before a tap that a wrench turns, and in its first two turns, while it can still be set square. */
+function feelOfTap({ place }: TapStep, { thread, dry, material }: HolePlan): Phrase[] {
+  const best = thread?.tapping.best;
+  if (!best || place > 1 || !WAY_FACTS[best.id].byHand) return [];
+  const before = dry || material.runsDry ? 'Flutes clean.' : 'Flutes clean, then oil.';
+  return [phrase(`${before} After turn 1 and turn 2: square from two sides, or lean it back.`)];
+}
+
 /**
  * What the hand does while it cuts: out at these readings of the stop, never dwell, ease where it comes through, and what to
- * do when it catches there. Under power of a tap: to be ready for its end.
+ * do when it catches there; of a tap, its first turns.
  */
-export function feelOf({ cut, tap }: Operation, { material, thread }: HolePlan): Phrase[] {
-  if (tap) {
-    const best = thread?.tapping.best;
-    return best && tap.place === 1 && best.taps[0].geometry !== 'form' && best.biteTurns > 0
-      ? [phrase('Flutes clean, then oil. After turn 1 and turn 2: square from two sides, or lean it back.')]
-      : tap.place === 1
-        ? [phrase('Oil. After turn 1 and turn 2: square from two sides.')]
-        : [];
-  }
+export function feelOf({ cut, tap }: Operation, plan: HolePlan): Phrase[] {
+  if (tap) return feelOfTap(tap, plan);
   if (!cut || cut.spec.family !== 'drill') return [];
+  const { material } = plan;
   const { breaksThroughMm: through } = cut;
   return [
     ...withdrawals(cut),

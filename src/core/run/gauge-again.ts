@@ -10,6 +10,22 @@ const AFTER: readonly WorkItem['code'][] = kindsThat((kind) => kind.where === 'a
 const worksWith = ({ item, visit }: RunStep, { tool, featureId, taps }: ToolChanged): boolean =>
   taps ? item?.code === 'tap' && item.featureId === featureId : visit?.tool === tool;
 
+type SettledAt = (step: RunStep) => number | undefined;
+
+/** The hole that each changed tool made next, or makes next, by its key. */
+export const nextHoles = (
+  steps: readonly RunStep[],
+  changes: readonly ToolChanged[],
+  settledAt: SettledAt,
+): ReadonlySet<string> =>
+  new Set(
+    changes.flatMap((change) => {
+      const step = steps.find((s) => worksWith(s, change) && (settledAt(s) ?? Infinity) > change.order);
+      const hole = step && stepHole(step);
+      return hole ? [holeKey(hole)] : [];
+    }),
+  );
+
 /**
  * After a drill was sharpened or renewed, or a tap changed, the next hole that it makes is gauged before the others go on:
  * its gauging comes right after its last operation at the machine.
@@ -18,16 +34,10 @@ const worksWith = ({ item, visit }: RunStep, { tool, featureId, taps }: ToolChan
 export function gaugedAgain(
   steps: readonly RunStep[],
   changes: readonly ToolChanged[],
-  settledAt: (step: RunStep) => number | undefined,
+  settledAt: SettledAt,
 ): readonly RunStep[] {
   if (changes.length === 0) return steps;
-  const next = new Set(
-    changes.flatMap((change) => {
-      const step = steps.find((s) => worksWith(s, change) && (settledAt(s) ?? Infinity) > change.order);
-      const hole = step && stepHole(step);
-      return hole ? [holeKey(hole)] : [];
-    }),
-  );
+  const next = nextHoles(steps, changes, settledAt);
   const checks = new Map<string, RunStep>();
   const last = new Map<string, RunStep>();
   for (const step of steps) {

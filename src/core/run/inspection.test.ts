@@ -19,7 +19,7 @@ describe('verdicts at and beside each limit', () => {
   test('go: M8 full thread 16 deep needs 16 / 1.25 = 12.8 turns, read to half a turn', () => {
     const go = (turns: number, through = false): Verdict => judgeGo(turns, 16, 1.25, through);
     expect(states([12.8, 12.3, 12.2, 1.9].map((t) => go(t)))).toBe('good good bad bad');
-    expect(tell(go(9).reason, 'mm')).toBe('Go gauge stops after 9 turns; 12 3/4 turns are needed.');
+    expect(tell(go(9).reason, 'mm')).toBe('Go gauge stops after 9 turns; 12.8 turns are needed.');
     // One that does not start is too small; in a blind hole one that stops may only lack depth.
     expect([go(1).choices.includes('redrill'), go(9).choices.includes('deepen')]).toEqual([true, true]);
     expect(go(9, true).choices).not.toContain('deepen');
@@ -28,6 +28,8 @@ describe('verdicts at and beside each limit', () => {
     expect(states([judgeNotGo(0, 2), judgeNotGo(2, 2), judgeNotGo(2.1, 2), judgeNotGo(2.1, 3)])).toBe(
       'good good bad good',
     );
+    // What was read is shown as read: a tenth over two is not “2”.
+    expect(tell(judgeNotGo(2.1, 2).reason, 'mm')).toMatch(/^Not-go gauge enters 2\.1 turns; 2 turns are allowed/);
     // M10 through 3 mm has two turns: a not-go that makes them goes right through.
     expect(states([judgeNotGo(2, 2, 2), judgeNotGo(1, 2, 2), judgeNotGo(0, 2, 0.4)])).toBe('bad good good');
   });

@@ -1,5 +1,5 @@
 import { phrase } from '../answer/answer';
-import type { Check } from '../gauging/checks-of';
+import type { Check, CheckKind } from '../gauging/checks-of';
 import { isGaugedAgain, type Verdict, type VerdictState } from '../gauging/verdict';
 import { holeKey, type HoleAt } from './bench-record';
 import type { RunOfIssue } from './run-of-issue';
@@ -24,6 +24,9 @@ export function keptVerdict(check: Check, { body }: Checked): Verdict {
 /** How far the gauging of a hole is: somebody has to decide, it is not good, good, or nothing says so yet. */
 export type GaugingState = 'wait' | 'bad' | 'good' | 'open';
 
+/** Checks that say something of the size of a hole; its place, depth and squareness do not. */
+const OF_SIZE: readonly CheckKind[] = ['go', 'not-go', 'minor', 'size', 'mating'];
+
 /**
  * Why a hole that is at the gauge cannot be left: nothing says yet that it is good, or somebody has to decide, or what was
  * decided is still to be gauged. Undefined where it can.
@@ -35,6 +38,8 @@ export function gaugeStill(
   const state = gaugingOf({ run, latest }, at);
   if (state === 'wait') return 'decision';
   if (state === 'open') return 'reading';
+  const kinds = [...(latest.get(holeKey(at)) ?? [])].filter(([, c]) => c.body.verdict === 'good').map(([kind]) => kind);
+  if (state === 'good' && !kinds.some((kind) => OF_SIZE.includes(kind))) return 'reading';
   const bad = [...(latest.get(holeKey(at))?.values() ?? [])].filter((c) => c.body.verdict === 'bad');
   const isOpen = bad.some((c) => {
     const choice = decisionAfter.get(c.id)?.body.choice;

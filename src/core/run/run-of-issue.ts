@@ -12,7 +12,8 @@ import type { BenchStep } from './bench-step';
 import type { CheckKind, CheckSetting } from '../gauging/checks-of';
 import { changeOfChoice, type ChoiceChange } from './choice-change';
 import { isRedone, planAtBench } from './plan-at-bench';
-import { changeFor, stepsOfRun, type Run } from './run';
+import { nextHoles } from './gauge-again';
+import { changeFor, settledAtOf, stepsOfRun, type Run } from './run';
 import { countRecord, noRecords, resultsOf, type Checked, type Decision } from './run-records';
 import type { Choice } from '../gauging/verdict';
 import { partsToGauge } from './sampling';
@@ -111,8 +112,9 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
       steps = undefined;
     }
     // Where a step that is done once more stands follows what is done of its hole.
-    if (r.kind.startsWith('step-') && remedies.length + recorded.decisions.length + recorded.toolsChanged.length > 0)
-      steps = undefined;
+    if (r.kind.startsWith('step-') && remedies.length + recorded.decisions.length > 0) steps = undefined;
+    // Which hole a changed tool made next is settled by then, unless it is taken back.
+    if (r.kind === 'step-undone' && recorded.toolsChanged.length > 0) steps = undefined;
   }
   function add(records: readonly BenchRecord[]): void {
     for (const r of records) {
@@ -123,10 +125,18 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
       moveOn(r);
     }
   }
+  /** Where the shop samples, holes that a changed tool made next are gauged besides. */
+  function dueNow(): IsDue {
+    const again = nextHoles(routed(), recorded.toolsChanged, settledAtOf(recorded));
+    return again.size === 0
+      ? isDue
+      : ({ featureId, hole }, part) =>
+          dueOf(featureId, hole).set.has(part) || again.has(holeKey({ featureId, holeNumber: hole, part }));
+  }
   function stepsNow(): readonly BenchStep[] {
     if (steps) return steps;
     const all = stepsOfRun(
-      every <= 1 ? routed() : runSteps(route, isDue),
+      every <= 1 ? routed() : runSteps(route, dueNow()),
       recorded,
       ({ opKey, featureId }, _part, before, after) => isRedone(opKey, made(featureId, before), made(featureId, after)),
       (hole) => {

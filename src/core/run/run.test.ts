@@ -397,6 +397,8 @@ describe('one hole through first', () => {
 
   test('it is left at the gauge only with a verdict: a reading, or a decision that leaves it as it is', () => {
     const good = record('checked', { part: 1, check: 'mating', values: { yes: 1 }, verdict: 'good' });
+    const placed = record('checked', { part: 1, check: 'position', values: {}, verdict: 'good' });
+    expect(gaugeStill(at([placed]), first)).toBe('reading');
     const decide = (choice: 'accept' | 'redrill') => record('decision', { part: 1, choice });
     expect(
       [[], [good], [small], [small, decide('redrill')], [small, decide('accept')]].map((r) => gaugeStill(at(r), first)),
@@ -417,6 +419,18 @@ describe('one hole through first', () => {
     const others = ['A2', 'B1', 'B2'].filter((h) => h !== next);
     for (const other of others) expect(after.indexOf(`${other} tap`)).toBeGreaterThan(after.indexOf(`${next} check`));
     expect([...after].sort()).toEqual([...order(made)].sort());
+    // Followed record by record it is the same, and so it is where the shop gauges one part in many.
+    const followed = followRun(issued, planner);
+    for (const r of [...made, dull]) {
+      followed.add([r]);
+      followed.now();
+    }
+    const [stepOf] = at([...made, dull]).run.steps.filter(
+      (s) => `${s.item?.letter}${s.item?.hole} ${s.item?.code}` === `${next} drill`,
+    );
+    const on = record('step-done', { step: stepOf.key, part: 1 });
+    followed.add([on]);
+    expect(followed.now().run.steps.map((s) => s.key)).toEqual(at([...made, dull, on]).run.steps.map((s) => s.key));
     expect(order(made).indexOf(`${next} check`)).toBeGreaterThan(order(made).indexOf(`${others[0]} tap`));
   });
 });
@@ -440,5 +454,20 @@ test('what the hand does while it cuts: out at the readings of the stop, ease be
   );
   expect(feel('ø8 x 6 DEEP', 'steel-low-carbon', 'drill')).toBe('');
   expect(feel('ø8 THRU', 'stainless-austenitic', 'drill')).toContain('Never dwell');
-  expect(feel('M6 THRU', 'steel-low-carbon', 'tap-1')).toContain('square from two sides');
+  expect(feel('M6 THRU', 'steel-low-carbon', 'tap-1')).toMatch(/^Flutes clean, then oil.*square from two sides/);
+  expect(feel('M6 THRU', 'iron-grey', 'tap-1')).toMatch(/^Flutes clean\. After turn 1/);
+});
+
+test('as many things are gauged as the time for it counts', () => {
+  const gauged = (callout: string): [number, number] => {
+    const made = planner.plan({ ...job.holes[0], question: { ...job.holes[0].question, callout } }, job);
+    if (!made.ok) throw new Error(callout);
+    const seconds = made.value.operations.find((o) => o.code === 'check')?.time.value ?? 0;
+    const setting = { drawn: { x: 10, y: 10 }, zoneMm: 0.5, notGoTurns: 2 };
+    return [(seconds - 20) / 15, checksOf(made.value, setting).length];
+  };
+  for (const callout of ['M6 THRU', 'M6 x 5 DEEP']) {
+    const [counted, checks] = gauged(callout);
+    expect([callout, counted]).toEqual([callout, checks]);
+  }
 });

@@ -165,6 +165,14 @@ function withAgain(
   return steps.flatMap((s) => [...(at.get(s)?.before ?? []), s, ...(at.get(s)?.after ?? [])]);
 }
 
+/** Place in the order of records of what settled a step; undefined while it is open. */
+export const settledAtOf =
+  ({ settled, order }: Pick<RunRecords, 'settled' | 'order'>) =>
+  ({ key }: RunStep): number | undefined => {
+    const done = settled.get(key);
+    return done && (order.get(done.id) ?? 0);
+  };
+
 /**
  * The steps of a run: those that the route asks for, with what remedies and decisions ask for besides.
  * @param routed every step that the route asks for
@@ -177,11 +185,7 @@ export function stepsOfRun(
 ): readonly BenchStep[] {
   const { settled, remedies, decisions, order, toolsChanged } = recorded;
   if (remedies.length + decisions.length + toolsChanged.length === 0) return routed;
-  const settledAt = (step: RunStep): number | undefined => {
-    const done = settled.get(step.key);
-    return done && (order.get(done.id) ?? 0);
-  };
-  const gauged = gaugedAgain(routed, toolsChanged, settledAt);
+  const gauged = gaugedAgain(routed, toolsChanged, settledAtOf(recorded));
   const { steps, superseded } = toThreadsDecided(gauged, decisions, settled, operationsNow);
   const byHole = stepsByHole(superseded.size === 0 ? steps : steps.filter((s) => !superseded.has(s)));
   const isDoneBy: DoneBy = (step, recordId) => {

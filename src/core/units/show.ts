@@ -76,15 +76,19 @@ const twoFigures = (value: number): string => {
   return tens >= 0 ? String(Math.round(value / 10 ** tens) * 10 ** tens) : trimmed(value, Math.min(-tens, 3));
 };
 
+/** A turn or a part of one. */
+const ONE_TURN = /^(1|[1357]\/[248])$/;
 const EIGHTHS = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'] as const;
 
 /**
  * Turns as they are counted at the wrench: eighths up to two turns, quarters above.
- * @example turnsText(14.8) // '14 3/4'
+ * @param limit a turn that is not to be passed: never rounded up
+ * @example turnsText(14.9) // '15'; as a limit '14 3/4'
  */
-export function turnsText(turns: number): string {
+export function turnsText(turns: number, limit = false): string {
   const step = Math.abs(turns) < 2 ? 1 : 2;
-  const eighths = Math.round((Math.abs(turns) * 8) / step) * step;
+  const steps = (Math.abs(turns) * 8) / step;
+  const eighths = (limit ? Math.floor(steps + 1e-6) : Math.round(steps)) * step;
   const whole = Math.floor(eighths / 8);
   const part = EIGHTHS[eighths % 8];
   const text = [whole > 0 || part === '' ? String(whole) : '', part].filter(Boolean).join(' ');
@@ -124,7 +128,10 @@ export function show({ value, unit, places }: Quantity, display: Display): Shown
   if (unit === 'mm/rev') return { number: trimmed(value, 3, 2), unit };
   if (unit === 'mm/min') return { number: trimmed(value, 1), unit };
   if (unit === 'percent' && value >= 100) return { number: value.toFixed(0), unit: '%' };
-  if (unit === 'turns') return { number: turnsText(value), unit: value > 0.06 && value < 1.0625 ? 'turn' : 'turns' };
+  if (unit === 'turns') {
+    const number = places === undefined ? turnsText(value) : trimmed(value, places);
+    return { number, unit: ONE_TURN.test(number) ? 'turn' : 'turns' };
+  }
   const estimate = ESTIMATES.includes(unit) && places === undefined;
   return {
     number: estimate ? twoFigures(value) : trimmed(value, places ?? DECIMALS[unit] ?? 3),

@@ -89,9 +89,12 @@ describe('figures as shown', () => {
   ] as const)('%j in %s is %s', (figure, display, text) => expect(showText(figure, display)).toBe(text));
 
   test('turns are counted in eighths, then in quarters', () => {
-    expect([0, 0.15, 0.3, 0.45, 0.97, 1.125, 1.9, 2.1, 14.8, 14.9, -0.5].map(turnsText)).toEqual([
+    expect([0, 0.15, 0.3, 0.45, 0.97, 1.125, 1.9, 2.1, 14.8, 14.9, -0.5].map((t) => turnsText(t))).toEqual([
       ...['0', '1/8', '1/4', '1/2', '1', '1 1/8', '1 7/8', '2', '14 3/4', '15', '-1/2'],
     ]);
+    // A turn that is not to be passed is never rounded up.
+    expect([14.9, 1.9, 15].map((t) => turnsText(t, true))).toEqual(['14 3/4', '1 7/8', '15']);
+    expect(showText({ value: 2.1, unit: 'turns', places: 1 }, 'mm')).toBe('2.1 turns');
     expect([0.97, 1.2].map((t) => showText(quantity(t, 'turns'), 'mm'))).toEqual(['1 turn', '1 1/4 turns']);
   });
 

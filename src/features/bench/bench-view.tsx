@@ -198,6 +198,11 @@ function nextWords(step: BenchStep, after: BenchStep | undefined): string {
 /** Keys that mean done: a foot switch sends one of them. */
 const DONE_KEYS = ['Space', 'Enter', 'PageDown'] as const;
 
+/** What a key presses where it has the focus. */
+const PRESSED = 'button, a, summary';
+/** On one that was touched since keys reached it. */
+const TOUCHED = 'data-touched';
+
 /** Held so long, ms, the key that counts turns means done. */
 const HELD_MS = 700;
 
@@ -226,18 +231,25 @@ function countOrDone({ code, repeat }: KeyboardEvent, done: () => void): void {
 }
 
 const Keys = memo(function Keys({ acts, pedal, counts }: KeysProps) {
-  // A button that was reached by keys is pressed by them; one that was touched has done its work and lets go of them.
+  // A button that was reached by keys is pressed by them; one that was touched has done its work, until keys reach it.
   useEffect(() => {
-    const letGo = ({ detail, target }: MouseEvent): void => {
-      if (detail > 0 && target instanceof HTMLElement) target.closest<HTMLElement>('button, summary')?.blur();
+    const touch = ({ detail, target }: MouseEvent): void => {
+      if (detail > 0 && target instanceof Element) target.closest(PRESSED)?.toggleAttribute(TOUCHED, true);
     };
-    document.addEventListener('click', letGo);
-    return () => document.removeEventListener('click', letGo);
+    const reach = ({ target }: FocusEvent): void => {
+      if (target instanceof Element) target.removeAttribute(TOUCHED);
+    };
+    document.addEventListener('click', touch);
+    document.addEventListener('focusin', reach);
+    return () => {
+      document.removeEventListener('click', touch);
+      document.removeEventListener('focusin', reach);
+    };
   }, []);
   const unlessPressed = (event: KeyboardEvent): void => {
     const { target, code } = event;
-    const button = target instanceof HTMLElement ? target.closest<HTMLElement>('button, a, summary') : null;
-    if (button?.matches(':focus-visible') && code !== 'PageDown') button.click();
+    const button = target instanceof HTMLElement ? target.closest<HTMLElement>(PRESSED) : null;
+    if (button?.matches(`:focus-visible:not([${TOUCHED}])`) && code !== 'PageDown') button.click();
     else if (counts && !['Enter', 'NumpadEnter'].includes(code)) countOrDone(event, acts.done);
     else acts.done();
   };

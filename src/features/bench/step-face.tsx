@@ -85,7 +85,7 @@ function Clamp({ step, route, display }: Pick<Props, 'step' | 'route' | 'display
         {nameOfSetUp(route.setUps[step.setUp])}, part {step.part} of {route.quantity}.
       </p>
       <p className="text-[26px] leading-snug">
-        {turnsOver && face && `Turn the part over: ${face} up. `}
+        {turnsOver && face && `Turn the part over, ${face} to the tool. `}
         {holding ? tell(holding, display) : 'Datum edges against the stops. Clamped, not held by hand.'} Chuck key out.
       </p>
     </div>
@@ -158,7 +158,7 @@ const Work = memo(function Work({ said }: { said: WorkSaid }) {
         {isChange && <strong style={{ color: 'var(--bench-text)' }}>Change: </strong>}
         {tool}
       </p>
-      <p className="text-[26px] leading-snug">{order}</p>
+      {order && <p className="text-[26px] leading-snug">{order}</p>}
       {feel && <p className="text-[26px] leading-snug">{feel}</p>}
       <dl className="flex flex-wrap items-start gap-x-8 gap-y-3">
         {figures.map(({ label, figure, below, notOnPhone }) => (

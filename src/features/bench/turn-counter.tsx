@@ -54,7 +54,7 @@ export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
         type="button"
         disabled={!isShown}
         onClick={() => setTurns((n) => n + 1)}
-        aria-label={`One turn more: ${turns} of ${turnsText(strip.last)}`}
+        aria-label={`One turn more: ${turns} of ${turnsText(strip.last, true)}`}
         className={`dye w-full p-3 text-left ${atStop && signals ? 'outline-8 outline-offset-0' : ''}`}
         style={atStop ? { outlineColor: 'var(--bench-danger)' } : undefined}
       >
@@ -66,13 +66,13 @@ export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
           className="flex min-w-48 flex-1 flex-wrap max-sm:basis-full items-baseline gap-x-5 font-cond text-[34px] leading-tight font-semibold sm:text-[46px]"
         >
           <span style={{ color: 'var(--bench-set)' }}>
-            {turns} of {turnsText(strip.last)} turns
+            {turns} of {turnsText(strip.last, true)} turns
           </span>
           {over ? (
             <strong style={{ color: 'var(--bench-danger)' }}>Stop: the bottom</strong>
           ) : atStop ? (
             <strong style={{ color: 'var(--bench-danger)' }}>
-              {left > 1e-9 ? `Last turn: only ${turnsText(left)} more` : atEnd(strip)}
+              {left > 1e-9 ? `Last turn: only ${turnsText(left, true)} more` : atEnd(strip)}
             </strong>
           ) : clear ? (
             <strong>Out, clear, oil</strong>

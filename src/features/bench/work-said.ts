@@ -1,5 +1,5 @@
 import type { Job } from '@/contracts/job';
-import { quantity } from '@/core/answer/answer';
+import { quantity, type Phrase } from '@/core/answer/answer';
 import type { PulleyTrain } from '@/core/cutting/machine';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { feelOf, headline, whereOf } from '@/core/run/bench-words';
@@ -7,6 +7,7 @@ import type { BenchStep } from '@/core/run/bench-step';
 import type { Operation } from '@/core/operation/operation';
 import type { WorkItem } from '@/core/route/work-item';
 import { toolOf } from '@/core/route/work-of-job';
+import { lastTurn } from '@/core/tapping/turning';
 import { WAY_FACTS } from '@/core/tapping/ways';
 import { showText, tell, turnsText, type Display } from '@/core/units/show';
 
@@ -28,7 +29,8 @@ function figuresOf(
 ): FigureOf[] {
   const { cut, tap } = op ?? {};
   const best = tap && plan?.thread?.tapping.best;
-  const turns = best && WAY_FACTS[best.id].byHand ? best.each[tap.place - 1]?.turns.value : undefined;
+  const use = best && WAY_FACTS[best.id].byHand ? best.each[tap.place - 1] : undefined;
+  const turns = use && plan?.thread && lastTurn(use, plan.thread.thread);
   const rpm = cut?.speed.ok ? cut.speed.value.rpm : best && WAY_FACTS[best.id].spindle ? best.rpm : undefined;
   const tenths = (mm: number): string => showText({ ...quantity(mm, 'mm'), places: 1 }, display);
   const byScales =
@@ -47,7 +49,7 @@ function figuresOf(
       ? [
           {
             label: best?.depth ? 'turns, last safe' : 'turns, then through',
-            figure: turnsText(turns),
+            figure: turnsText(turns, true),
             notOnPhone: true as const,
           },
         ]
@@ -100,6 +102,8 @@ interface Saying {
   display: Display;
 }
 
+const tellAll = (said: readonly Phrase[], display: Display): string => said.map((p) => tell(p, display)).join(' ');
+
 /** What the bench says of an operation on a hole, in the reader's units; of the hole’s plan where it can be made. */
 export function sayWork({ step, item, job, plan, display }: Saying): WorkSaid {
   const op = plan?.operations.find((o) => o.key === item.opKey);
@@ -108,21 +112,21 @@ export function sayWork({ step, item, job, plan, display }: Saying): WorkSaid {
   const { tool, inCrib } = op ? toolOf(op) : item;
   const where = whereOf(op);
   const placed = job.holes.find((h) => h.id === item.featureId)?.place !== undefined;
+  const feel = op && plan ? tellAll(feelOf(op, plan), display) : '';
   return {
     danger: (op?.cautions ?? []).filter((c) => c.level !== 'note').map((c) => tell(c, display)),
     again: step.again,
     headline: tell(headline(item, op), display),
     isChange: step.newTool,
     tool: `${tool}${where ? `, ${where}` : ''}${inCrib ? '' : ' (to buy)'}`,
-    order: best
-      ? `${best.label}. ${WAY_FACTS[best.id].byHand ? tell(best.wrench, display) : ''}`
-      : tell(op?.order ?? item.order, display),
-    feel:
-      op && plan
-        ? feelOf(op, plan)
-            .map((p) => tell(p, display))
-            .join(' ')
-        : undefined,
+    // Headline and figures say what a drill is to do: the line is for the hand.
+    order:
+      cut && feel
+        ? ''
+        : best
+          ? `${best.label}. ${WAY_FACTS[best.id].byHand ? tell(best.wrench, display) : ''}`
+          : tell(op?.order ?? item.order, display),
+    feel,
     figures: figuresOf(step, op, plan, placed, display),
     belts: beltsFor(plan, cut?.speed.ok ? cut.speed.value.rpm : undefined),
     fluid: (cut ?? tap) && plan && !plan.dry && !plan.material.runsDry ? plan.material.lubricant : undefined,

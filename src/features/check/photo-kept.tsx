@@ -1,7 +1,6 @@
 'use client';
 
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import type { RecordKept } from '@/contracts/record';
 import { send } from '@/ui/send';
 
@@ -13,11 +12,12 @@ interface Props {
 
 /** A photograph that was kept with a record: fetched when it is asked for. */
 export function PhotoKept({ jobId, recordId }: Props) {
-  const [shown, setShown] = useState(false);
-  const { data, isFetching } = useQuery({
+  const { data, isFetching, refetch } = useQuery({
     queryKey: ['photo', recordId],
-    enabled: shown,
+    // Asked for by the key, and again by it where it has not arrived yet.
+    enabled: false,
     // A picture is too large for what is kept of the reads.
+    networkMode: 'always',
     meta: { keptApart: true },
     queryFn: () =>
       send<{ records: RecordKept[] }>('GET', `/api/v1/jobs/${jobId}/records?id=${encodeURIComponent(recordId)}`),
@@ -30,7 +30,7 @@ export function PhotoKept({ jobId, recordId }: Props) {
       {image ? (
         <img src={image} alt="The photograph from which the position was measured" className="w-full" />
       ) : (
-        <button type="button" className="btn" disabled={isFetching} onClick={() => setShown(true)}>
+        <button type="button" className="btn" disabled={isFetching} onClick={() => void refetch()}>
           Show the photograph
         </button>
       )}

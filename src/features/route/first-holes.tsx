@@ -27,7 +27,7 @@ export function FirstHoles({ firsts, decide }: Props) {
           <label className="flex min-h-11 items-center gap-2 sm:min-h-9">
             <input
               type="checkbox"
-              className="size-5 accent-ink"
+              className="size-5 shrink-0 accent-ink"
               checked={!first.leftOut}
               onChange={() => decide((s) => ({ ...s, first: { ...s.first, [first.key]: first.leftOut } }))}
             />

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { nameOfSetUp } from '@/core/route/batch';
-import type { Route } from '@/core/route/route';
+import { partsOf, type Route } from '@/core/route/route';
 import { useWidth } from '@/ui/drawings/use-width';
 
 interface Props {
@@ -20,7 +20,7 @@ const minutes = (s: number): string => (s < 90 ? `${Math.round(s)} s` : `${(s / 
 function bandsOf({ setUps, quantity: all }: Route) {
   const starts = setUps.map((_, i) => setUps.slice(0, i).reduce((sum, s) => sum + s.seconds, 0));
   return setUps.map((s, n) => {
-    const quantity = s.isFirst ? 1 : all;
+    const quantity = partsOf(s, all);
     const over = s.mode === 'operation' && quantity > 1;
     const times = s.mode === 'part' && s.visits.length > 1 ? quantity : 1;
     const widths = s.visits.map((v) => ({

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { RouteSettings } from '@/contracts/route';
 import { nameOfSetUp } from '@/core/route/batch';
-import { moveVisit, type Route, type RouteSetUp, type Visit } from '@/core/route/route';
+import { mayJoin, moveVisit, type Route, type RouteSetUp, type Visit } from '@/core/route/route';
 import { showText, tell, type Display } from '@/core/units/show';
 import { SortableStep } from '@/ui/sortable-step';
 import { SortableSteps } from '@/ui/sortable-steps';
@@ -208,6 +208,7 @@ export function SetUpList({ route, ...rest }: Props) {
       follows={
         setUp.machine !== undefined &&
         !route.setUps[i - 1]?.isFirst &&
+        mayJoin(route.setUps[i - 1] ?? {}, setUp) &&
         route.setUps[i - 1]?.machine?.id === setUp.machine.id
       }
       {...rest}

@@ -6,7 +6,7 @@ import { depth } from '@/core/answer/answer';
 import { changePoints, firstArticle, nameOfSetUp } from '@/core/route/batch';
 import type { RouteSetUp, Visit } from '@/core/route/route';
 import { shopTime } from '@/core/units/shop-time';
-import { showText, tell, type Display } from '@/core/units/show';
+import { showText, tell, turnsText, type Display } from '@/core/units/show';
 import { faceOnPaper, sheetPdf, type SheetPaper } from './sheet-pdf';
 
 const minutes = (seconds: number): string =>
@@ -61,7 +61,7 @@ function visitRow(visit: Visit, i: number, machine: Machine | undefined, display
   const cautions = [...new Set(visit.items.flatMap((item) => (item.cautions ?? []).map((c) => tell(c, display))))];
   const depths = different(visit.items.map((item) => item.stopMm)).map((mm) => showText(depth(mm), display));
   const stops = depths.length === 0 && visit.items.some((item) => item.stopOff) ? ['stop off'] : depths;
-  const turns = different(visit.items.map((item) => item.turns)).map((n) => n.toFixed(1));
+  const turns = different(visit.items.map((item) => item.turns)).map((n) => turnsText(n, true));
   const belts = beltSvg(machine, visit.rpm);
   return [
     { text: String(i + 1), fontSize: 13, bold: true },

@@ -302,7 +302,7 @@ function TurnStrip({
     <g
       className="font-cond"
       role="img"
-      aria-label={`${turnsText(total)} turns${through ? ', then it is through' : ', the last that is safe'}`}
+      aria-label={`${turnsText(total, !through)} turns${through ? ', then it is through' : ', the last that is safe'}`}
     >
       <text x={STRIP.left} y={at(0) - 9} fill="#d5def7" fontSize="13">
         {bite > 0 ? 'turns, bite by bite' : 'turns, no reversing'}
@@ -331,7 +331,7 @@ function TurnStrip({
       />
       {(through
         ? [`through at ${turnsText(full)}`, `run on to ${turnsText(total)}`]
-        : [`${turnsText(total)} turns,`, 'the last safe']
+        : [`${turnsText(total, true)} turns,`, 'the last safe']
       ).map((line, i) => (
         <text key={line} x={STRIP.left - 8} y={at(total) + 18 * (i + 1)} fill="#eef2ff" fontSize="16" fontWeight="700">
           {line}

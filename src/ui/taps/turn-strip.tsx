@@ -29,11 +29,11 @@ export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
   const bites =
     reversals.length > 0 && x(reversals[0]) - x(0) < 5 ? reversals.filter((t) => Number.isInteger(t)) : reversals;
   const say = [
-    `${turnsText(last)} turns${endOf(strip, ', then it is through', ', the last safe one', ', as far as it reaches')}`,
+    `${turnsText(last, true)} turns${endOf(strip, ', then it is through', ', the last safe one', ', as far as it reaches')}`,
     reversals.length > 0 ? `back every ${turnsText(reversals[0])} turns` : 'no turning back',
     ...(clearOuts.length > 0 ? [`clear the chips at ${clearOuts.map((t) => t.toFixed(0)).join(', ')}`] : []),
-    ...(hardStop === undefined ? [] : [`the bottom at ${turnsText(hardStop)}`]),
-    ...(power?.switchOff === undefined ? [] : [`switch off at ${turnsText(power.switchOff)}`]),
+    ...(hardStop === undefined ? [] : [`the bottom at ${turnsText(hardStop, true)}`]),
+    ...(power?.switchOff === undefined ? [] : [`switch off at ${turnsText(power.switchOff, true)}`]),
   ];
   const label = { fill: '#eef2ff', fontSize: 19, fontWeight: 600 } as const;
   return (
@@ -71,13 +71,13 @@ export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
         ))}
       <path d={`M${x(last)},${BAR.top - 10} V${BAR.top + BAR.height + 8}`} stroke="#ffffff" strokeWidth="5" />
       <text x={Math.min(x(last), right - 4)} y={BAR.top + BAR.height + 46} textAnchor="end" {...label} fontSize={25}>
-        {`${turnsText(last)} turns, ${endOf(strip, 'through', 'last safe', 'as far as it reaches')}`}
+        {`${turnsText(last, true)} turns, ${endOf(strip, 'through', 'last safe', 'as far as it reaches')}`}
       </text>
       {hardStop !== undefined && (
         <>
           <path d={`M${x(hardStop)},${BAR.top - 10} v${BAR.height + 18}`} stroke="#ff9d9d" strokeWidth="7" />
           <text x={right} y={BAR.top + BAR.height + 21} textAnchor="end" {...label} fill="#ffb3b3">
-            {`bottom ${turnsText(hardStop)}`}
+            {`bottom ${turnsText(hardStop, true)}`}
           </text>
         </>
       )}
@@ -90,7 +90,7 @@ export function TurnStrip({ strip, name, done, width = 1000 }: Props) {
             strokeDasharray="7 5"
           />
           <text x={x(power.switchOff) - 7} y={BAR.top - 15} textAnchor="end" {...label}>
-            {`switch off ${turnsText(power.switchOff)}`}
+            {`switch off ${turnsText(power.switchOff, true)}`}
           </text>
         </>
       )}
