@@ -1,13 +1,15 @@
 import { phrase } from '../answer/answer';
-import type { CheckKind } from '../gauging/checks-of';
-import type { HolePlan } from '../hole/hole-plan';
+import { drillName, type Drill } from '../drills/drill';
+import type { HolePlan, ThreadPart } from '../hole/hole-plan';
 import { remedyFor, type Remedy } from '../hole/remedies';
 import { kindsThat } from '../operation/kinds';
+import type { TapDrillCandidate } from '../tap-drill/tap-drill-candidate';
 import type { Route } from '../route/route';
 import type { WorkItem } from '../route/work-item';
 import { holeKey, type HoleAt, type RemedyChange } from './bench-record';
 import { stepHole } from './bench-step';
 import type { Run } from './run';
+import type { Checked } from './run-records';
 
 /** What the holes wait for that come after one that went through first. */
 export interface FirstHere {
@@ -50,31 +52,46 @@ function notDrilled({ steps, settled }: Run, alike: readonly string[], at: HoleA
   return [...open].filter((key) => !begun.has(key)).length;
 }
 
-/** A hole too small takes the next drill up, one too large the next down. */
-function remedyOfCheck(kind: CheckKind, isSmall: boolean, plan: HolePlan): FirstHere['remedy'] {
-  const found =
-    kind === 'go' || (kind === 'minor' && isSmall)
-      ? remedyFor('next-drill', plan)
-      : kind === 'minor' || kind === 'not-go'
-        ? remedyFor('smaller-drill', plan)
-        : undefined;
+type Gauged = Pick<Checked['body'], 'check' | 'values'>;
+
+/**
+ * The drill of the crib whose hole, cut as the one that was pinned, comes nearest to the middle of the class. What was
+ * measured goes before what was predicted.
+ */
+function drillByPins(
+  { tapDrill: { candidates, used }, limits }: ThreadPart,
+  values: Gauged['values'],
+): Drill | undefined {
+  if (!limits || values.in === undefined) return undefined;
+  const { minorMinMm: least, minorMaxMm: most } = limits;
+  const measured = (values.in + (values.out ?? values.in)) / 2;
+  const off = measured - used.finishedMinorMm;
+  const from = (c: TapDrillCandidate): number => Math.abs(c.finishedMinorMm + off - (least + most) / 2);
+  return candidates
+    .filter((c) => c.finishedMinorMm + off >= least && c.finishedMinorMm + off <= most)
+    .reduce<TapDrillCandidate | undefined>((best, c) => (best && from(best) <= from(c) ? best : c), undefined)?.drill;
+}
+
+/** Another drill for the holes that wait: by the pins where they were tried, else the next up or down. */
+function remedyOf({ check, values }: Gauged, plan: HolePlan): FirstHere['remedy'] {
+  const pinned = check === 'minor' && plan.thread ? drillByPins(plan.thread, values) : undefined;
+  if (pinned)
+    return { label: phrase('Use {drill} for them', { drill: drillName(pinned) }), change: { drill: pinned.label } };
+  const kind = check === 'go' ? 'next-drill' : check === 'not-go' ? 'smaller-drill' : undefined;
+  const found = kind && remedyFor(kind, plan);
   return (
     found && { label: phrase(`${found.label.text} for them`, found.label.values), change: found.change as RemedyChange }
   );
 }
 
-/**
- * What a gauging that failed means for the holes that wait for it.
- * @param isSmall it failed because the hole is too small
- */
+/** What a gauging that failed means for the holes that wait for it. */
 export function firstHere(
   run: Run,
   alike: readonly string[],
   at: HoleAt,
   plan: HolePlan,
-  kind: CheckKind,
-  isSmall: boolean,
+  gauged: Gauged,
 ): FirstHere | undefined {
   const left = notDrilled(run, alike, at);
-  return left === 0 ? undefined : { left, remedy: remedyOfCheck(kind, isSmall, plan) };
+  return left === 0 ? undefined : { left, remedy: remedyOf(gauged, plan) };
 }

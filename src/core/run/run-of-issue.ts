@@ -42,7 +42,7 @@ export interface RunOfIssue {
   /** What a hole of this plan is held against. */
   settingFor: (hole: HoleAt, plan: HolePlan) => CheckSetting;
   /** What a gauging of a hole that went through first and failed means for those that wait; undefined for any other hole. */
-  firstHere: (hole: HoleAt, plan: HolePlan, kind: CheckKind, isSmall: boolean) => FirstHere | undefined;
+  firstHere: (hole: HoleAt, plan: HolePlan, gauged: Checked['body']) => FirstHere | undefined;
   /** Parts in which a hole is gauged, by what was found so far. */
   duePartsOf: (featureId: string, hole: number) => number[];
 }
@@ -179,9 +179,9 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
       },
       decidedThread: (hole, plan) =>
         changeFor(remedies, hole).callout === undefined ? undefined : plan.thread?.thread.designation,
-      firstHere: (hole, plan, kind, isSmall) => {
+      firstHere: (hole, plan, gauged) => {
         const alike = alikeOf(route, likes(), hole);
-        return alike && firstHere(run, alike, hole, plan, kind, isSmall);
+        return alike && firstHere(run, alike, hole, plan, gauged);
       },
       settingFor: (hole, plan) => settingAt(points(), hole, plan, shop, features.get(hole.featureId)?.zoneMm),
     };

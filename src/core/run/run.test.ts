@@ -380,12 +380,21 @@ describe('one hole through first', () => {
     const now = at([small]);
     const plan = now.planAt(first);
     if (!plan?.ok) throw new Error('no plan');
-    const here = now.firstHere(first, plan.value, 'minor', true);
+    const by = (check: Checked['body']['check'], values: Record<string, number> = {}) =>
+      now.firstHere(first, plan.value, { part: 1, check, values, verdict: 'bad' });
+    const used = plan.value.thread?.tapDrill.used.drill.diameterMm ?? NaN;
+    // M6-6H is 4.917 to 5.153. Pinned at 4.80, that is 0.24 under its middle: 5.2 leaves about 5.0 this time.
+    const here = by('minor', { in: 4.79, out: 4.81 });
     expect(here?.left).toBe(3);
     const drill = here?.remedy?.change.drill;
-    expect(Number(drill)).toBeGreaterThan(plan.value.thread?.tapDrill.used.drill.diameterMm ?? 99);
-    expect(Number(now.firstHere(first, plan.value, 'minor', false)?.remedy?.change.drill)).toBeLessThan(Number(drill));
-    expect(now.firstHere({ ...first, holeNumber: 2 }, plan.value, 'minor', true)).toBeUndefined();
+    expect(Number(drill)).toBeCloseTo(used + 0.2, 6);
+    // As much too large takes one as much smaller; pins go before what the model would have inside.
+    expect(Number(by('minor', { in: 5.29, out: 5.31 })?.remedy?.change.drill)).toBeLessThan(used);
+    expect(Number(by('go', { turns: 0 })?.remedy?.change.drill ?? 99)).toBeGreaterThan(used);
+    expect(by('square')?.remedy).toBeUndefined();
+    expect(
+      now.firstHere({ ...first, holeNumber: 2 }, plan.value, { part: 1, check: 'go', values: {}, verdict: 'bad' }),
+    ).toBeUndefined();
     const rest = record('remedy', { part: 1, scope: 'rest', label: 'next', change: { drill } });
     const after = at([small, rest]);
     const drillOf = (featureId: string, holeNumber: number) => {

@@ -2,9 +2,9 @@
 
 import { memo, useDeferredValue, useMemo } from 'react';
 import type { HoleAt } from '@/core/run/bench-record';
-import type { CheckKind } from '@/core/gauging/checks-of';
 import type { Choice } from '@/core/gauging/verdict';
 import type { BenchStep } from '@/core/run/bench-step';
+import type { Checked } from '@/core/run/run-records';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { holeName } from '@/core/route/work-item';
 import type { Display } from '@/core/units/show';
@@ -37,7 +37,7 @@ export function Gauge({ jobId, step, at, plan, here, shop, display, record }: Pr
       display,
       tools: shop?.tools,
       changeOf: (choice: Choice) => here.changeOf(choice, at, plan),
-      firstHere: (kind: CheckKind, isSmall: boolean) => here.firstHere(at, plan, kind, isSmall),
+      firstHere: (gauged: Checked['body']) => here.firstHere(at, plan, gauged),
     }),
     [jobId, plan, here, at, record, display, shop],
   );

@@ -226,7 +226,7 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
               record={record}
               display={display}
               changeOf={(choice) => here.changeOf(choice, at, plan)}
-              firstHere={(kind, isSmall) => here.firstHere(at, plan, kind, isSmall)}
+              firstHere={(gauged) => here.firstHere(at, plan, gauged)}
               tools={shop?.tools}
             />
           ) : (

@@ -35,7 +35,7 @@ interface Props {
   /** What a choice changes of how this hole is made. */
   changeOf: (choice: Choice) => ChoiceChange | undefined;
   /** What a failed gauging of a hole that went through first means for those that wait. */
-  firstHere?: (kind: CheckKind, isSmall: boolean) => FirstHere | undefined;
+  firstHere?: (gauged: Checked['body']) => FirstHere | undefined;
   /** Of the crib: instruments that are off are named. */
   tools: Shop['tools'];
 }
@@ -188,7 +188,7 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
             )}
             {verdict?.state === 'bad' && !ready && (
               <ForTheRest
-                first={firstHere?.(check.kind, verdict.choices.includes('redrill'))}
+                first={kept && firstHere?.(kept.body)}
                 display={display}
                 onUse={(label, change) => record('remedy', { part: at.part, scope: 'rest', label, change })}
               />
