@@ -101,6 +101,9 @@ test('a whole job: callouts, layout, a mark that is off, drill, a broken tap, a 
   }).toPass();
   await page.getByRole('button', { name: 'Trouble' }).click();
   await page.getByRole('button', { name: 'The tap broke' }).click();
+  await page.getByRole('button', { name: 'Full of chips' }).click();
+  await page.getByRole('button', { name: 'It broke: record it' }).click();
+  await expect(page.getByText('Likely cause here: chips packed in the flutes.')).toBeVisible();
   await expect(page.getByText('Stop. Do not twist it: the pieces wedge.')).toBeVisible();
   await page.goto('/jobs');
   const row = page.getByRole('listitem').filter({ hasText: 'Azimuth bearing block' });

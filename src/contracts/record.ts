@@ -5,7 +5,8 @@ import { CHECK_KINDS } from '@/core/gauging/checks-of';
 import { CHOICES } from '@/core/gauging/verdict';
 import { MOST_ZONE_MM } from '@/core/layout/joint-zone';
 import { MARKED_WITH, type MarkedWith } from '@/core/layout/punch';
-import { SIGNS } from '@/core/tapping/trouble';
+import { LAST_FELT } from '@/core/tapping/broken-tap';
+import { CAUSE_IDS, SIGNS } from '@/core/tapping/trouble';
 import { questionSet } from './question';
 import { rowId } from './job';
 
@@ -75,8 +76,15 @@ const bodies = {
   'step-skipped': z.strictObject({ step, part, reason: z.string().trim().min(1, 'Say why.').max(300) }),
   'step-undone': z.strictObject({ step, part }).describe('Takes back the record that it corrects'),
   'chip-seen': z.strictObject({ part, chips: z.enum(keysOf(CHIP_SIGNS)) }),
-  'tap-felt': z.strictObject({ part, sign: z.enum(keysOf(felt)) }),
-  'tap-broken': z.strictObject({ part, tap: z.string().max(200), turns: z.number().min(0).max(1000).optional() }),
+  'tap-felt': z.strictObject({ part, sign: z.enum(keysOf(felt)), cause: z.enum(CAUSE_IDS).optional() }),
+  'tap-broken': z.strictObject({
+    part,
+    tap: z.string().max(200),
+    tapId: rowId.optional().describe('In the crib, where it is broken from then on'),
+    turns: z.number().min(0).max(1000).optional().describe('Turned when it broke'),
+    felt: z.enum(keysOf(LAST_FELT)).optional().describe('Just before'),
+    packed: z.boolean().optional().describe('The flutes were full of chips'),
+  }),
   'drill-dull': z.strictObject({ part, tool: z.string().max(200) }),
   note: z.strictObject({ part, text: z.string().trim().min(1).max(2000) }),
   remedy: z

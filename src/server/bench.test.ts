@@ -1,6 +1,9 @@
 import { recordInput, type RecordInput } from '@/contracts/record';
 import { runSteps } from '@/core/route/run-steps';
 import { beginSampleRun } from './demo/sample-run';
+import type { TapEntry } from '@/contracts/crib';
+import { listTaps } from './repositories/crib-repository';
+import { changeItem } from './services/crib-service';
 import { markOf, setDoor } from './access/session';
 import { findRecord, listRecords } from './repositories/record-repository';
 import { recordMark, takeRecords } from './services/record-service';
@@ -162,4 +165,16 @@ test('a reading reaches all that listen, until they stop; what is none is refuse
   stop();
   passReading('caliper size 8 mm');
   expect(heard).toEqual(['caliper size 12.7 mm']);
+});
+
+test('a tap that broke at the bench is broken in the crib; sent again, one that was renewed since stays sound', async () => {
+  const condition = async () => (await listTaps(at.db)).find((t) => t.id === 'tap-m6x1-plug')?.condition;
+  const broke = record('tap-broken', { part: 1, tap: 'plug', tapId: 'tap-m6x1-plug', packed: true }, CLAMP);
+  const gone = record('tap-broken', { part: 1, tap: 'plug', tapId: 'tap-that-was-removed' }, CLAMP);
+  expect((await takeRecords(at.db, { records: [broke, gone] })).taken).toEqual([broke.id, gone.id]);
+  expect(await condition()).toBe('broken');
+  const tap = (await listTaps(at.db)).find((t) => t.id === 'tap-m6x1-plug') as TapEntry;
+  await changeItem(at.db, 'taps', { ...tap, condition: 'sharp' });
+  expect((await takeRecords(at.db, { records: [broke] })).known).toEqual([broke.id]);
+  expect(await condition()).toBe('sharp');
 });

@@ -13,6 +13,11 @@ export const CHIP_SIGNS = {
   squeal: 'it squeals',
   chatter: 'it chatters, the mouth is many-sided',
   rubs: 'it stops cutting and the bottom shines',
+  thin: 'thin chips that break to flakes',
+  labours: 'the motor labours or stops',
+  note: 'the note changes',
+  catches: 'it catches as it breaks through',
+  'pulled-in': 'it is pulled in',
 } as const;
 export type ChipSign = keyof typeof CHIP_SIGNS;
 
@@ -109,6 +114,42 @@ const RULES: Record<ChipSign, RuleOf> = {
     look: 'Clamp closer, shorter drill, a smaller pilot.',
   }),
   rubs,
+  thin: ({ chips }) =>
+    chips === 'powder' || chips === 'short'
+      ? { speed: 0, feed: 1, reason: 'This metal gives short chips by nature.', look: 'Go on.' }
+      : {
+          speed: 0,
+          feed: 1.25,
+          reason: 'Too little feed: a thin chip rubs more than it cuts.',
+          look: 'Feed until you get a real chip; if it takes force, the point is dull.',
+        },
+  labours: always({
+    speed: -1,
+    feed: 0.8,
+    reason: 'More than the motor has: a slower step gives it more torque, and less feed asks for less.',
+    look: 'Belt tight? Chips cleared? On a hand drill: the lower gear.',
+  }),
+  note: always({
+    speed: 0,
+    feed: 1,
+    reason: 'It is about to break through, or it has just gone dull.',
+    look: 'Near the depth: ease the feed. Above it: out, look at the lips.',
+  }),
+  catches: always({
+    speed: 0,
+    feed: 1,
+    reason: 'The lips hook the last of the metal.',
+    look: 'Run it backwards a moment, then forward with hardly any feed. Clamped? A board underneath?',
+  }),
+  'pulled-in': ({ chips, group }) => ({
+    speed: 0,
+    feed: 1,
+    reason:
+      group === 'copper-alloy' && chips !== 'stringy'
+        ? 'Sharp lips dig into brass: dub them flat with a stone, and hold the feed back.'
+        : 'The pilot is too wide: only the corners of the lips cut, and they screw in.',
+    look: 'Hold the quill back; a pilot no wider than the chisel edge.',
+  }),
 };
 
 /**

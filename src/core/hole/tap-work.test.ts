@@ -5,7 +5,8 @@ import { remedyFor } from './remedies';
 import { sectionOf } from './section';
 import { tell } from '../units/show';
 import { THREADS } from '../threads/standards';
-import { brokenTap, causesOf, SIGNS, type Sign, type TroubleCase } from '../tapping/trouble';
+import { breakCause, brokenTap } from '../tapping/broken-tap';
+import { causesOf, SIGNS, signsAt, type Sign, type TroubleCase } from '../tapping/trouble';
 import { substitutesFor } from '../tapping/substitutes';
 import { tapToUse, wearOf } from '../tapping/own-tap';
 import { tapShares } from '../tapping/tap-shares';
@@ -90,6 +91,8 @@ describe('when it goes wrong', () => {
   };
   const first = (sign: Exclude<Sign, 'broken'>, over: Partial<AskForm>) => causesOf(sign, caseOf(over)[1])[0];
 
+  const tightBrass = { callout: 'M6 THRU', thickness: '9', material: 'brass-free-cutting' };
+
   test('the first cause is the one that this hole’s own figures fit, with a remedy that changes the plan', () => {
     const tight = { callout: 'M6 THRU', thickness: '9', drill: '4.9', taps: 'M6x1 taper' };
     expect(first('tight-at-once', tight).change).toBe('next-drill');
@@ -116,12 +119,36 @@ describe('when it goes wrong', () => {
 
   test('every sign has causes with words; weights fall', () => {
     const [, at] = caseOf({ callout: 'M8 x 16 DEEP', thickness: '40' });
-    for (const sign of Object.keys(SIGNS).filter((s) => s !== 'broken') as Exclude<Sign, 'broken'>[]) {
+    for (const sign of signsAt(at).filter((s) => s !== 'broken') as Exclude<Sign, 'broken'>[]) {
       const list = causesOf(sign, at);
       expect(list.length).toBeGreaterThan(1);
       expect(list.map((c) => c.weight)).toEqual(list.map((c) => c.weight).sort((a, b) => b - a));
       for (const c of list) expect(tell(c.cause, 'inch') + tell(c.remedy, 'inch')).not.toMatch(/[{}]|NaN/);
     }
+  });
+
+  test('a sign that cannot be met is not offered; what helps only the next hole says so', () => {
+    const missing = (over: Partial<AskForm>) =>
+      Object.keys(SIGNS).filter((s) => !signsAt(caseOf(over)[1]).includes(s as Sign));
+    const soft = { callout: 'M6 x 9 DEEP', thickness: '30', material: 'aluminium-wrought-6000' };
+    expect(missing(soft)).toEqual(['slips', 'makes-chips', 'minor-small']);
+    expect(missing({ ...soft, machine: 'mill', parts: '60', tap: 'form' })).toEqual(['chip-holds']);
+    expect(causesOf('minor-large', caseOf(soft)[1])[0]).toMatchObject({ id: 'large', onlyNext: true });
+    expect(first('tight-at-once', tightBrass).cause.text).not.toMatch(/metal/);
+  });
+
+  test('why it broke, by three touches; tough metal is named only where it is tough', () => {
+    const [, at] = caseOf({ callout: 'M6 x 9 DEEP', thickness: '30', material: 'brass-free-cutting' });
+    // 9 mm at a pitch of 1 and 2.5 of chamfer and clearance: a full count is the bottom, whatever was felt.
+    const last = at.way.turns.value;
+    expect(breakCause(at, { turns: last, felt: 'creaked' })).toBe('bottom');
+    expect(breakCause(at, { turns: 3, packed: true, felt: 'tight' })).toBe('deep');
+    expect(breakCause(at, { turns: 3, felt: 'creaked' })).toBe('worn');
+    expect(breakCause(at, { felt: 'easy' })).toBe('lean');
+    expect(breakCause(at)).not.toBe('metal');
+    expect(breakCause(caseOf({ callout: 'M6 THRU', thickness: '6', material: 'stainless-austenitic' })[1])).toBe(
+      'metal',
+    );
   });
 
   test('a broken tap: an extractor where its fingers fit, dissolved or eroded where it is small', () => {

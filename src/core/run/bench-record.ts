@@ -1,7 +1,8 @@
 import type { ChipSign } from '../cutting/chips-adviser';
 import type { AskForm } from '../hole/form';
 import type { CutOverride } from '../operation/cut';
-import type { Sign } from '../tapping/trouble';
+import type { LastFelt } from '../tapping/broken-tap';
+import type { CauseId, SignFelt } from '../tapping/trouble';
 import type { CheckKind } from '../gauging/checks-of';
 import type { Choice, VerdictState } from '../gauging/verdict';
 
@@ -27,8 +28,10 @@ interface Bodies {
   /** Takes back a step done or skipped: names its record as what it corrects. */
   'step-undone': { step: string; part: number };
   'chip-seen': { part: number; chips: ChipSign };
-  'tap-felt': { part: number; sign: Exclude<Sign, 'broken'> };
-  'tap-broken': { part: number; tap: string; turns?: number };
+  /** With the cause that was found behind it. */
+  'tap-felt': { part: number; sign: SignFelt; cause?: CauseId };
+  /** With its id where it hung in the crib. */
+  'tap-broken': { part: number; tap: string; tapId?: string; turns?: number; felt?: LastFelt; packed?: boolean };
   'drill-dull': { part: number; tool: string };
   note: { part: number; text: string };
   remedy: { part: number; scope: 'hole' | 'rest'; label: string; change: RemedyChange };

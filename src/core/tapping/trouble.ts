@@ -1,14 +1,22 @@
 import { depth, phrase, quantity, type Phrase, type RemedyKind } from '../answer/answer';
 import { percentOfThread } from '../threads/percent-of-thread';
-import { causeOf } from './tap-risk';
+import { isTreacherous } from './tap-risk';
 import { fluidFactor, packingFactor, rubFactor, type TappingConditions } from './tapping-torque';
 import type { WayOfTapping } from './way-of-tapping';
+import { WAY_FACTS } from './ways';
 
-/** What is seen or felt at the wrench. */
+/** What is seen, heard or felt at the tap. */
 export const SIGNS = {
   'tight-at-once': 'Tight from the first turn',
   'tight-rising': 'Tightens as it goes',
   'stops-dead': 'Stops dead',
+  creaks: 'It creaks',
+  cracks: 'A crack, but it still turns',
+  'chip-holds': 'The chip will not snap',
+  wobbles: 'It wobbles at the start',
+  slips: 'It slips in the chuck or head',
+  smokes: 'It smokes',
+  'makes-chips': 'The forming tap makes chips',
   torn: 'Torn, rough threads',
   loose: 'Loose, oversize threads',
   crooked: 'Leans, or a wide mouth',
@@ -18,20 +26,12 @@ export const SIGNS = {
   broken: 'The tap broke',
 } as const;
 export type Sign = keyof typeof SIGNS;
+export type SignFelt = Exclude<Sign, 'broken'>;
 
 /** Which change of the plan takes a cause away; `none` is done at the bench. */
 export type TroubleRemedy = RemedyKind | 'none';
 
-/** One likely cause, with what this hole’s own figures say of it. */
-export interface Cause {
-  cause: Phrase;
-  /** How well this hole’s figures fit it, 0 to 1. */
-  weight: number;
-  remedy: Phrase;
-  change: TroubleRemedy;
-}
-
-/** What the causes are weighed by. */
+/** What causes are weighed by. */
 export interface TroubleCase {
   way: WayOfTapping;
   kind: 'cut' | 'form';
@@ -39,215 +39,281 @@ export interface TroubleCase {
   through: boolean;
 }
 
+/** Signs that can be met at this hole: no chip to snap under a forming tap, no chuck to slip in at a wrench. */
+export function signsAt({ way, kind }: Pick<TroubleCase, 'way' | 'kind'>): Sign[] {
+  const { spindle } = WAY_FACTS[way.id];
+  const reverses = way.worst.biteTurns > 0;
+  const isMet: Partial<Record<Sign, boolean>> = {
+    'chip-holds': kind === 'cut' && reverses,
+    slips: spindle,
+    'makes-chips': kind === 'form',
+    'minor-small': kind === 'form',
+  };
+  return (Object.keys(SIGNS) as Sign[]).filter((sign) => isMet[sign] ?? true);
+}
+
 const share = (value: number, from: number, to: number): number =>
   Math.min(1, Math.max(0, (value - from) / (to - from)));
 
-/** How far each likely cause fits what is known of the hole, 0 to 1. */
-function fits(c: TappingConditions, { way, dry }: TroubleCase) {
+/** How far what is known of the hole speaks for each kind of cause, 0 to 1. */
+interface Fits {
+  small: number;
+  worn: number;
+  dry: number;
+  packing: number;
+  lean: number;
+  springs: number;
+  headed: boolean;
+  through: boolean;
+  forms: boolean;
+}
+
+function fitsOf(c: TappingConditions, { way, dry, through, kind }: TroubleCase): Fits {
   const percent = percentOfThread(c.thread, c.minorMm);
   return {
-    percent,
     small: Math.max(share(percent, 68, 85), share(rubFactor(percent), 1, 1.3)),
     worn: share(c.tap.wear ?? 1, 1, 1.5),
     dry: dry ? 1 : share(fluidFactor(c), 1, 1.4),
-    packing: Math.max(share(packingFactor(c), 1, 1.2), share(c.depthMm / c.thread.majorMm, 1, 2.5)),
+    packing:
+      kind === 'form' ? 0 : Math.max(share(packingFactor(c), 1, 1.2), share(c.depthMm / c.thread.majorMm, 1, 2.5)),
     lean: share(way.leanDeg, 0.2, 1.2),
-    springs: c.material.chips === 'stringy' ? 0.7 : 0.3,
+    springs: c.material.chips === 'stringy' || isTreacherous(c.material) ? 0.7 : 0.2,
+    headed: way.clutch !== undefined,
+    through,
+    forms: kind === 'form',
   };
 }
 
-const cause = (
-  weight: number,
-  text: string,
-  remedy: string,
-  change: TroubleRemedy,
-  values?: Phrase['values'],
-): Cause => ({
-  cause: phrase(text, values),
-  weight,
-  remedy: phrase(remedy, values),
-  change,
-});
+/** What may be behind a sign: asked as a question that a look or a touch answers, with the remedy. */
+interface CauseFacts {
+  ask: string;
+  says: string;
+  remedy: string;
+  change: TroubleRemedy;
+  /** 0 to 1, by this hole’s own figures; nothing where it cannot be. Our judgement. */
+  weight: (f: Fits) => number;
+}
+
+const CAUSES = {
+  small: {
+    ask: 'Is the hole small? A pin or the drill itself tells.',
+    says: 'Hole too small: {percent} of thread on the predicted hole.',
+    remedy: 'Redrill a size up inside the class; measure with pins.',
+    change: 'next-drill',
+    weight: (f) => 0.3 + 0.7 * f.small,
+  },
+  worn: {
+    ask: 'Is the tap dull? Look at its edges against the light.',
+    says: 'Dull tap.',
+    remedy: 'Use a sharp tap.',
+    change: 'sharp-tap',
+    weight: (f) => 0.2 + 0.8 * f.worn,
+  },
+  dry: {
+    ask: 'Is it dry, or wet with the wrong fluid?',
+    says: 'Dry, or the wrong fluid.',
+    remedy: 'Plenty of {fluid}.',
+    change: 'use-fluid',
+    weight: (f) => 0.15 + 0.85 * f.dry,
+  },
+  packing: {
+    ask: 'Are the flutes full of chips?',
+    says: 'Chips packing: {deep} is {diameters} diameters deep.',
+    remedy: 'Back out, clean, oil; shorter bites. A spiral flute or point carries chips off.',
+    change: 'other-way',
+    weight: (f) => (f.forms ? 0 : 0.2 + 0.8 * f.packing),
+  },
+  lean: {
+    ask: 'Does it lean? Look from two sides with a square.',
+    says: 'Not square: this way leans about {lean}.',
+    remedy: 'Guide the start; check with a square at two sides.',
+    change: 'other-way',
+    weight: (f) => 0.2 + 0.7 * f.lean,
+  },
+  closes: {
+    ask: 'Does it turn as hard going back as going in?',
+    says: 'The metal closes in on the tap.',
+    remedy: 'One drill up; a tap with more relief.',
+    change: 'next-drill',
+    weight: (f) => f.springs,
+  },
+  forced: {
+    ask: 'Was it pushed in or held back?',
+    says: 'Feed forced: the tap was pushed or held back.',
+    remedy: 'Let the tap lead itself; spindle or tailstock free to follow.',
+    change: 'none',
+    weight: () => 0.35,
+  },
+  large: {
+    ask: 'Is the drilled hole large? Try the pins.',
+    says: 'Hole cut large: unequal lips, wander, wrong drill.',
+    remedy: 'Smaller or resharpened drill, guided, for the next holes; pin the next one before it is tapped.',
+    change: 'smaller-drill',
+    weight: (f) => 0.3 + 0.7 * (1 - f.small),
+  },
+  'build-up': {
+    ask: 'Is metal stuck to the edges of the tap?',
+    says: 'Metal built up on the edges.',
+    remedy: 'Clean the tap, more fluid, slower.',
+    change: 'use-fluid',
+    weight: (f) => 0.3 * (f.dry + f.springs),
+  },
+  bottom: {
+    ask: 'Were {turns} turned already?',
+    says: 'The bottom: more than {turns} were turned.',
+    remedy: 'Stop. Drill deeper where the wall allows, or a bottoming tap.',
+    change: 'deeper',
+    weight: (f) => (f.through ? 0 : 0.8),
+  },
+  'chips-below': {
+    ask: 'Do chips come out when you clear the hole?',
+    says: 'Chips at the bottom.',
+    remedy: 'Take the tap out, clear the hole, count the turns again.',
+    change: 'none',
+    weight: (f) => (f.through || f.forms ? 0.1 : 0.6),
+  },
+  hook: {
+    ask: 'Is the tap made for another metal?',
+    says: 'Wrong hook or surface for this metal.',
+    remedy: 'Hook and surface as named in the answer.',
+    change: 'sharp-tap',
+    weight: () => 0.3,
+  },
+  'tap-class': {
+    ask: 'Is the tap marked for a larger class, or not ground?',
+    says: 'The tap cuts a larger class than asked.',
+    remedy: 'A tap marked for this class, ground.',
+    change: 'sharp-tap',
+    weight: () => 0.4,
+  },
+  flow: {
+    ask: 'Do the pins stay out of the finished thread?',
+    says: 'The metal flowed more than expected.',
+    remedy: 'Next drill up; check the finished minor with pins.',
+    change: 'next-drill',
+    weight: (f) => (f.forms ? 0.9 : 0),
+  },
+  tooth: {
+    ask: 'Is a tooth of the tap gone?',
+    says: 'A tooth broke off and lies in the hole.',
+    remedy: 'Back it out, find the piece, fit another tap. Go on with neither unseen.',
+    change: 'sharp-tap',
+    weight: () => 0.8,
+  },
+  'chip-snaps': {
+    ask: 'Was it a thick chip that snapped on the way back?',
+    says: 'A chip snapped: that is what reversing is for.',
+    remedy: 'Go on, with the bite as it is.',
+    change: 'none',
+    weight: (f) => (f.forms ? 0 : 0.5),
+  },
+  'short-back': {
+    ask: 'Was it turned back less than half a turn?',
+    says: 'Turned back too little: the chip bends and does not break.',
+    remedy: 'Back a good half turn until you feel it give; then a shorter bite forward.',
+    change: 'none',
+    weight: () => 0.7,
+  },
+  'no-guide': {
+    ask: 'Are less than three threads cut?',
+    says: 'Only the first threads hold it, and nothing guides it.',
+    remedy: 'Back it out and start again, guided; a chamfered mouth centres it.',
+    change: 'other-way',
+    weight: (f) => 0.4 + 0.5 * f.lean,
+  },
+  chuck: {
+    ask: 'Is the chuck hand-tight on a round shank?',
+    says: 'The chuck let go, as it should before the tap does.',
+    remedy: 'Ease: back out, clear, oil. Tighten only when you know why it was heavy.',
+    change: 'none',
+    weight: (f) => (f.headed ? 0 : 0.6),
+  },
+  'clutch-low': {
+    ask: 'Does it slip from the first turn of a sound hole?',
+    says: 'The clutch is set under the torque that this hole needs.',
+    remedy: 'Set the clutch as the answer says, no higher.',
+    change: 'none',
+    weight: (f) => (f.headed ? 0.5 : 0),
+  },
+  'clutch-high': {
+    ask: 'Is the clutch set higher than the answer says?',
+    says: 'The clutch is set so high that the tap goes before it slips.',
+    remedy: 'Set it as the answer says; try it with the tap held in a rag.',
+    change: 'none',
+    weight: (f) => (f.headed ? 0.6 : 0),
+  },
+  fast: {
+    ask: 'Does it turn faster than planned?',
+    says: 'Too fast for this metal.',
+    remedy: 'Set the speed of the plan, with plenty of {fluid}.',
+    change: 'none',
+    weight: () => 0.4,
+  },
+} satisfies Record<string, CauseFacts>;
+export type CauseId = keyof typeof CAUSES;
+export const CAUSE_IDS = Object.keys(CAUSES) as [CauseId, ...CauseId[]];
+
+const BEHIND: Record<SignFelt, CauseId[]> = {
+  'tight-at-once': ['small', 'closes', 'worn', 'dry', 'flow'],
+  'tight-rising': ['packing', 'dry', 'worn', 'lean'],
+  'stops-dead': ['bottom', 'chips-below', 'packing', 'clutch-low'],
+  creaks: ['dry', 'worn', 'small', 'packing'],
+  cracks: ['tooth', 'chip-snaps', 'packing'],
+  'chip-holds': ['short-back', 'worn', 'packing', 'dry'],
+  wobbles: ['no-guide', 'lean', 'forced'],
+  slips: ['chuck', 'clutch-low', 'packing', 'worn', 'small', 'bottom'],
+  smokes: ['dry', 'fast', 'worn'],
+  'makes-chips': ['small', 'worn', 'dry'],
+  torn: ['worn', 'dry', 'hook', 'build-up'],
+  loose: ['forced', 'lean', 'large', 'build-up', 'clutch-high'],
+  crooked: ['lean', 'forced', 'no-guide'],
+  'not-go': ['tap-class', 'lean', 'forced'],
+  'minor-large': ['large', 'forced'],
+  'minor-small': ['flow', 'small'],
+};
+
+/** One likely cause, with what this hole’s own figures say of it. */
+export interface Cause {
+  id: CauseId;
+  /** What to look at: yes or no tells whether it is this one. */
+  ask: Phrase;
+  cause: Phrase;
+  /** How well this hole’s figures fit it, 0 to 1. */
+  weight: number;
+  remedy: Phrase;
+  change: TroubleRemedy;
+  /** Its remedy helps only holes that are not drilled yet. */
+  onlyNext: boolean;
+}
 
 /**
  * What likely causes a sign at this hole, most likely first, each with a remedy.
  * Order and weights are our judgement; the figures are this hole’s own.
  */
-export function causesOf(sign: Exclude<Sign, 'broken'>, at: TroubleCase): Cause[] {
+export function causesOf(sign: SignFelt, at: TroubleCase): Cause[] {
   const c = at.way.worst.conditions;
-  const f = fits(c, at);
+  const fits = fitsOf(c, at);
   const values = {
-    percent: quantity(f.percent, 'percent'),
+    percent: quantity(percentOfThread(c.thread, c.minorMm), 'percent'),
     deep: depth(c.depthMm),
     diameters: (c.depthMm / c.thread.majorMm).toFixed(1),
     turns: quantity(at.way.turns.value, 'turns'),
     lean: quantity(at.way.leanDeg, 'deg'),
     fluid: c.material.lubricant,
   };
-  const say = (weight: number, text: string, remedy: string, change: TroubleRemedy): Cause =>
-    cause(weight, text, remedy, change, values);
-  const small = say(
-    0.3 + 0.7 * f.small,
-    'Hole too small: {percent} of thread on the predicted hole.',
-    'Redrill a size up inside the class; measure with pins.',
-    'next-drill',
-  );
-  const worn = say(0.2 + 0.8 * f.worn, 'Dull tap.', 'Use a sharp tap.', 'sharp-tap');
-  const dry = say(0.15 + 0.85 * f.dry, 'Dry, or the wrong fluid.', 'Plenty of {fluid}.', 'use-fluid');
-  const packing = say(
-    at.kind === 'form' ? 0 : 0.2 + 0.8 * f.packing,
-    'Chips packing: {deep} is {diameters} diameters deep.',
-    'Back out, clean, oil; shorter bites. A spiral flute or point carries chips off.',
-    'other-way',
-  );
-  const lean = say(
-    0.2 + 0.7 * f.lean,
-    'Not square: this way leans about {lean}.',
-    'Guide the start; check with a square at two sides.',
-    'other-way',
-  );
-  const closes = say(
-    f.springs,
-    'The metal closes in on the tap.',
-    'One drill up; a tap with more relief.',
-    'next-drill',
-  );
-  const forced = say(
-    0.35,
-    'Feed forced: the tap was pushed or held back.',
-    'Let the tap lead itself; spindle or tailstock free to follow.',
-    'none',
-  );
-  const large = say(
-    0.3 + 0.7 * (1 - f.small),
-    'Hole cut large: unequal lips, wander, wrong drill.',
-    'Smaller or resharpened drill, guided; pin the next hole before tapping.',
-    'smaller-drill',
-  );
-  const buildUp = say(
-    0.3 * (f.dry + f.springs),
-    'Metal built up on the edges.',
-    'Clean the tap, more fluid, slower.',
-    'use-fluid',
-  );
-  const bottom = say(
-    at.through ? 0 : 0.8,
-    'The bottom: more than {turns} were turned.',
-    'Stop. Drill deeper where the wall allows, or a bottoming tap.',
-    'deeper',
-  );
-  const chipsBelow = say(
-    at.through ? 0.1 : 0.6,
-    'Chips at the bottom.',
-    'Take the tap out, clear the hole, count the turns again.',
-    'none',
-  );
-  const hook = say(
-    0.3,
-    'Wrong hook or surface for this metal.',
-    'Hook and surface as named in the answer.',
-    'sharp-tap',
-  );
-  const wrongClass = say(
-    0.4,
-    'The tap cuts a larger class than asked.',
-    'A tap marked for this class, ground.',
-    'sharp-tap',
-  );
-  const flow = say(
-    at.kind === 'form' ? 0.9 : 0.2,
-    'The metal flowed more than expected.',
-    'Next drill up; check the finished minor with pins.',
-    'next-drill',
-  );
-  const lists: Record<Exclude<Sign, 'broken'>, Cause[]> = {
-    'tight-at-once': [small, closes, worn, dry],
-    'tight-rising': [packing, dry, worn, lean],
-    'stops-dead': [bottom, chipsBelow, packing],
-    torn: [worn, dry, hook, buildUp],
-    loose: [forced, lean, large, buildUp],
-    crooked: [lean, forced],
-    'not-go': [wrongClass, lean, forced],
-    'minor-large': [large, forced],
-    'minor-small': [flow, small],
-  };
-  return lists[sign].filter((x) => x.weight > 0).sort((a, b) => b.weight - a.weight);
+  return BEHIND[sign]
+    .map((id): Cause => {
+      const { ask, says, remedy, change, weight }: CauseFacts = CAUSES[id];
+      return {
+        id,
+        ask: phrase(ask, values),
+        cause: phrase(says, values),
+        weight: weight(fits),
+        remedy: phrase(remedy, values),
+        change,
+        onlyNext: change === 'smaller-drill',
+      };
+    })
+    .filter((x) => x.weight > 0)
+    .sort((a, b) => b.weight - a.weight);
 }
-
-/** One way of taking a broken tap out, ranked for this hole. */
-export interface WayOut {
-  label: Phrase;
-  weight: number;
-}
-
-/** What a broken tap asks for: first what to do, what to note, then the ways out for its size, depth and metal, and what each means. */
-export interface BrokenTap {
-  first: Phrase[];
-  waysOut: WayOut[];
-  part: Phrase;
-}
-
-/** Where the remains stand how deep, how thick and in what: the ways to get them out, best first. Our judgement. */
-export function brokenTap(at: TroubleCase): BrokenTap {
-  const { worst, taps } = at.way;
-  const { thread, material, depthMm } = worst.conditions;
-  const { flutes } = worst.tap;
-  const soft = material.group === 'aluminium' || material.group === 'copper-alloy' || material.group === 'zinc';
-  const dissolves = material.group === 'aluminium';
-  const size = thread.majorMm;
-  const out: WayOut[] = [
-    {
-      label: phrase('Pliers or a punch on what stands out: work it back and forth, oil it.'),
-      weight: at.through ? 0.6 : 0.45,
-    },
-    {
-      label: phrase(
-        'Extractor with {flutes} fingers in the flutes, collar down on the part; rock it, never force it.',
-        {
-          flutes,
-        },
-      ),
-      weight: size >= 5 && taps.every((t) => t.geometry !== 'form') ? 0.8 : 0.1,
-    },
-    {
-      label: phrase('Drive the pieces in and out with a fine punch: high-speed steel shatters. Glasses on.'),
-      weight: size >= 5 ? 0.4 : 0.2,
-    },
-    {
-      label: phrase('Dissolve it: warm alum solution eats the steel and leaves the aluminium. Outside, no lid.'),
-      weight: dissolves ? (size < 6 ? 0.75 : 0.5) : 0,
-    },
-    {
-      label: phrase('Erode it (spark erosion): the sure way for a part that counts.'),
-      weight: size < 5 || depthMm > 1.5 * size ? 0.7 : 0.5,
-    },
-    {
-      label: phrase('From the back of a through hole: drill a smaller hole beside or drive it out the way it came.'),
-      weight: at.through ? 0.5 : 0,
-    },
-    {
-      label: phrase('Solid carbide drill or end mill down its middle, on a rigid machine only.'),
-      weight: soft ? 0.25 : 0.4,
-    },
-  ];
-  return {
-    first: [
-      phrase('Stop. Do not twist it: the pieces wedge.'),
-      phrase('Note hole, depth, tap and its count of holes, and what it felt like.'),
-      phrase('Likely cause here: {cause}.', { cause: CAUSE_WORDS[causeOf(worst.conditions)] }),
-    ],
-    waysOut: out.filter((w) => w.weight > 0.15).sort((a, b) => b.weight - a.weight),
-    part: phrase(
-      'Out clean: gauge the thread. Damaged: a larger thread, or an insert, where wall and drawing allow; else the part is scrap. Ask whoever answers for the drawing.',
-    ),
-  };
-}
-
-const CAUSE_WORDS = {
-  dry: 'it ran dry',
-  worn: 'a worn tap',
-  'small-hole': 'a small hole',
-  deep: 'chips packed in a deep hole',
-  lean: 'it leaned',
-  metal: 'tough metal for this size',
-} as const;

@@ -2,6 +2,7 @@
 
 import { memo, useEffect, useState } from 'react';
 import type { BenchStep } from '@/core/run/bench-step';
+import { holeKey } from '@/core/run/bench-record';
 import { holesWaiting } from '@/core/run/run';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
@@ -126,6 +127,8 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
       )}
       {step && sheet === 'trouble' && plan && op && at && (
         <TroubleSheet
+          step={step.key}
+          isBroken={here.run.waiting.some((w) => w.because.kind === 'tap-broken' && holeKey(w.at) === holeKey(at))}
           plan={plan}
           op={op}
           part={step.part}

@@ -1,11 +1,11 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import type { TurnStrip as Strip } from '@/core/tapping/turn-strip';
 import { turnsText } from '@/core/units/show';
 import { TurnStrip } from '@/ui/taps/turn-strip';
 import { useKeys } from '@/ui/keys';
-import { TURN_EVENT } from './turns-counted';
+import { TURN_EVENT, useTurns } from './turns-counted';
 
 interface Props {
   /** Its key: another step begins at no turn. */
@@ -35,9 +35,7 @@ function beep(): void {
 
 /** Turns counted at the wrench: each tap on the strip, or T, is one; it says where to stop. */
 export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
-  const [turned, setTurned] = useState({ step, n: 0 });
-  const turns = turned.step === step ? turned.n : 0;
-  const setTurns = (to: (n: number) => number): void => setTurned((t) => ({ step, n: to(t.step === step ? t.n : 0) }));
+  const [turns, setTurns] = useTurns(step);
   const told = useRef(false);
   const left = strip.last - turns;
   const atStop = left < 1 - 1e-9;

@@ -197,6 +197,15 @@ export async function markDrill(db: Writer, { id, condition }: DrillMark): Promi
     .where(eq(drills.id, id));
 }
 
+/** Marks taps as broken, whatever their version: what happened counts. Those that are not in the crib are passed over. */
+export async function markTapsBroken(db: Writer, ids: readonly string[]): Promise<void> {
+  if (ids.length === 0) return;
+  await db
+    .update(taps)
+    .set({ condition: 'broken', version: sql`${taps.version} + 1` })
+    .where(and(inArray(taps.id, [...ids]), inArray(taps.condition, ['sharp', 'worn'])));
+}
+
 /** Whether there is such an entry. */
 export async function inCrib(db: Writer, kind: CribKind, id: string): Promise<boolean> {
   const table = TABLE[kind];

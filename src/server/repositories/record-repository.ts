@@ -35,7 +35,7 @@ const appending = builtOnce((db) =>
  * @returns ids of those that were appended
  */
 export async function appendRecords(
-  db: Database,
+  db: Writer,
   made: readonly (RecordInput & { happenedAt: string })[],
   at: string,
 ): Promise<Set<string>> {

@@ -12,7 +12,8 @@ import { isMarkOf, markOf } from '../access/session';
 import type { Database } from '../database';
 import { findNamed, type NamedFeature } from '../repositories/job-repository';
 import { appendRecords, findOfDevice, findRecords } from '../repositories/record-repository';
-import { inTurn } from '../writing';
+import { inTurn, writing } from '../writing';
+import { markTapsBroken } from '../repositories/crib-repository';
 import { Refusal } from '../refusal';
 import { progressSoon } from './run-service';
 
@@ -134,6 +135,23 @@ async function timed(
   return read.map(({ record }, i) => ({ ...record, happenedAt: new Date(times[i]).toISOString() }));
 }
 
+const tapBrokenIn = (r: RecordInput): string[] =>
+  r.kind === 'tap-broken' && r.body.tapId !== undefined ? [r.body.tapId] : [];
+
+/** Appends records; a tap that broke at the bench is broken in the crib with it, or neither is written. */
+function append(
+  db: Database,
+  made: readonly (RecordInput & { happenedAt: string })[],
+  at: string,
+): Promise<Set<string>> {
+  if (made.every((r) => tapBrokenIn(r).length === 0)) return inTurn(db, () => appendRecords(db, made, at));
+  return writing(db, async (tx) => {
+    const appended = await appendRecords(tx, made, at);
+    await markTapsBroken(tx, made.filter((r) => appended.has(r.id)).flatMap(tapBrokenIn));
+    return appended;
+  });
+}
+
 /**
  * Takes in what happened, record by record: the same one sent again counts once; what cannot be recorded comes back with the reason, and
  * keeps no other from being taken. Times are put right by the clock here, whatever that of the sender says.
@@ -159,7 +177,7 @@ export async function takeRecords(
   /** What can be taken, the first of each id. */
   const fit = new Map<string, (typeof batch)[number]>();
   for (const r of batch) if (!reasons.get(r) && !fit.has(r.id)) fit.set(r.id, r);
-  const appended = await inTurn(db, () => appendRecords(db, [...fit.values()], now.toISOString()));
+  const appended = await append(db, [...fit.values()], now.toISOString());
   if (appended.size > 0) progressSoon(db, features.keys());
   const receipt: RecordReceipt = { taken: [], known: [], refused: unread, corrected: [] };
   const rest: typeof batch = [];

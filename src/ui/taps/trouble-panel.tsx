@@ -4,7 +4,8 @@ import { useState } from 'react';
 import type { AskForm } from '@/core/hole/form';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { remedyFor } from '@/core/hole/remedies';
-import { brokenTap, causesOf, SIGNS, type Sign, type TroubleCase } from '@/core/tapping/trouble';
+import { brokenTap } from '@/core/tapping/broken-tap';
+import { causesOf, SIGNS, signsAt, type Sign, type TroubleCase } from '@/core/tapping/trouble';
 import { tell, type Display } from '@/core/units/show';
 import { SelectField } from '../field';
 
@@ -41,9 +42,9 @@ export default function TroublePanel({ plan, display, change }: Props) {
         className="max-w-md"
       >
         <option value="">pick what you see or feel</option>
-        {Object.entries(SIGNS).map(([id, label]) => (
+        {signsAt(at).map((id) => (
           <option key={id} value={id}>
-            {label}
+            {SIGNS[id]}
           </option>
         ))}
       </SelectField>
