@@ -161,6 +161,8 @@ export const toolInput = z.strictObject({
     .max(200)
     .regex(/^-?\d+(\.\d+)?( +-?\d+(\.\d+)?)*$/, 'Readings in mm with spaces between: 50.02 50.03.')
     .optional(),
+  number: z.string().trim().max(40).optional().describe('Number of the instrument'),
+  checkedOn: z.iso.date('A date such as 2026-11-24.').optional().describe('When it was last checked'),
   condition: condition.default('sharp'),
   where,
 });

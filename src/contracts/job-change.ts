@@ -13,6 +13,7 @@ export const headSet = z
     ...headFields,
     units: headFields.units.nullable(),
     route: headFields.route.nullable(),
+    papers: headFields.papers.nullable(),
     part: partSchema.partial().extend({ walls: partSchema.shape.walls.nullable() }),
   })
   .partial();

@@ -49,6 +49,17 @@ export function withinLimits(features: readonly Placed[], ctx: z.RefinementCtx):
     ctx.addIssue({ code: 'custom', message: 'Two features share an id.' });
 }
 
+const onPaper = z.string().trim().max(60, 'At most 60 characters.');
+/** What a customer asks to see on the papers of a job. */
+export const jobPapers = z.strictObject({
+  drawing: onPaper.optional().describe('Number of the drawing'),
+  revision: onPaper.optional(),
+  order: onPaper.optional(),
+  partNumber: onPaper.optional(),
+  serial: onPaper.optional().describe('Of the first part; the digits at its end count up'),
+});
+export type JobPapers = z.infer<typeof jobPapers>;
+
 export const headFields = {
   name: z.string().trim().min(1, 'Enter a name for the job.').max(120, 'A name has at most 120 characters.'),
   materialId: z.string().max(80),
@@ -59,8 +70,13 @@ export const headFields = {
     .max(100000, 'At most 100000 parts.'),
   notes: z.string().max(4000, 'Notes have at most 4000 characters.'),
   route: routeSettings.optional().describe('What the user has decided of its route'),
+  papers: jobPapers.optional().describe('Drawing, revision, order, part and serial, as the papers print them'),
   units: z.enum(DISPLAYS).optional().describe('Unit that it is shown and typed in; left out: that of the shop'),
 };
+
+/** Fields of the head that may be left out; in a change null empties them. */
+export const MAYBE_HEAD = ['units', 'route', 'papers'] as const;
+export type MaybeHead = (typeof MAYBE_HEAD)[number];
 
 /** A job as it is sent whole. */
 export const jobInput = z.strictObject({

@@ -108,7 +108,10 @@ const bodies = {
     part,
     choice: z.enum(keysOf(CHOICES)),
     change: remedyChange.extend(questionSet.pick({ callout: true }).shape).optional(),
+    by: z.string().trim().max(60).optional().describe('Who answers for it, where it is accepted as it is'),
+    why: z.string().trim().max(300).optional(),
   }),
+  'decision-undone': z.strictObject({ part }).describe('Takes back the decision that it corrects'),
   photo: z.strictObject({
     part,
     image: z
@@ -139,6 +142,7 @@ const EACH = [
   atBench('remedy'),
   atBench('checked'),
   atBench('decision'),
+  atBench('decision-undone'),
   atBench('photo'),
 ] as const;
 

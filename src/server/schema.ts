@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { PatchReceipt } from '@/contracts/job-change';
+import type { JobPapers } from '@/contracts/job';
 import type { KeptQuestion } from '@/contracts/question';
 import type { RouteSettings } from '@/contracts/route';
 import type { RouteInputs } from '@/contracts/route-issue';
@@ -103,6 +104,8 @@ export const tools = sqliteTable(
     instrument: text('instrument').$type<Instrument>(),
     standardMm: real('standard_mm'),
     readings: text('readings'),
+    number: text('number'),
+    checkedOn: text('checked_on'),
     condition: text('condition').$type<DrillCondition>().notNull().default('sharp'),
     where: text('place').notNull().default(''),
   },
@@ -168,6 +171,8 @@ export const jobs = sqliteTable(
     units: text('units').$type<Display>(),
     /** What the user has decided of its route. */
     route: text('route', { mode: 'json' }).$type<RouteSettings>(),
+    /** Drawing, revision, order, part and serial. */
+    papers: text('papers', { mode: 'json' }).$type<JobPapers>(),
     /** Stock and datums; null until the part is laid out. */
     part: text('part', { mode: 'json' }).$type<Part>(),
     /** Name, notes, names and callouts of its features in lower case. */

@@ -111,7 +111,13 @@ describe('routes are issued', () => {
     await issue({});
     const frozen = await issuedRoute(at.db, id, 1);
     for (const paper of ['a4', 'letter'] as const) {
-      const bytes = await travellerPdf(frozen, 'http://bench', paper, 'Europe/London');
+      const bytes = await travellerPdf(
+        frozen,
+        { drawing: 'QH-114', serial: 'QH-0098' },
+        'http://bench',
+        paper,
+        'Europe/London',
+      );
       expect(Buffer.from(bytes.slice(0, 5)).toString()).toBe('%PDF-');
       expect(bytes.length).toBeGreaterThan(20_000);
     }

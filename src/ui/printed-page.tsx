@@ -11,7 +11,7 @@ export function PrintedPage({ paper, label, children }: { paper: Paper; label: s
       style={{ width: `min(100%, ${width})`, minHeight: height }}
       data-testid="card"
     >
-      <style>{`@page { size: ${width} ${height}; margin: 8mm; } @media print { html, body { background: white; } article { width: auto !important; min-height: 0 !important; } }`}</style>
+      <style>{`@page { size: ${width} ${height}; margin: ${paper === 'a4' ? '8mm' : '6mm'}; } @media print { html, body { background: white; } article { width: auto !important; min-height: 0 !important; } }`}</style>
       {children}
     </article>
   );

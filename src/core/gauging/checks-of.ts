@@ -1,11 +1,13 @@
-import { depth, mm, phrase, turnsRead, type Phrase } from '../answer/answer';
+import { depth, mm, phrase, quantity, turnsRead, type Phrase } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import type { Point } from '../layout/part';
 import { h7UpperMm, isH7, MOST_OVER_MM } from '../operation/choose-plain-drill';
+import type { Tool } from '../shop/tool';
 import { isTapered } from '../threads/thread';
-import { judgeHoleDepth, judgeSize, judgeThreadDepth } from './depth-and-size';
+import { threadGaugeFor } from './thread-gauge-for';
+import { generalTolerance, judgeHoleDepth, judgeSize, judgeThreadDepth, sizeLimits } from './depth-and-size';
 import { judgePosition } from './position';
-import { judgeSquare } from './squareness';
+import { judgeSquare, SQUARE_DEG } from './squareness';
 import { judgeGo, judgeNotGo, judgePins } from './thread-gauge';
 import { bad, good, type Verdict } from './verdict';
 
@@ -31,6 +33,10 @@ export interface Check {
   title: string;
   /** What to do and what it has to be. */
   how: Phrase;
+  /** What it has to be, in a word or two, as a sheet prints it. */
+  limits: Phrase;
+  /** The crib has nothing that gauges it. */
+  isMissing?: true;
   /** None: it is answered with yes or no. */
   fields: CheckField[];
   /** Usual findings, for one key each. */
@@ -46,6 +52,8 @@ export interface CheckSetting {
   zoneMm?: number;
   /** Turns that a not-go gauge may enter, of the shop’s habits. */
   notGoTurns: number;
+  /** Gauges of the crib; left out where it is not known what it has. */
+  tools?: readonly Tool[];
 }
 
 function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
@@ -58,6 +66,7 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
         kind: 'go',
         title: 'Plug gauge',
         how: phrase('By hand to the notch, a turn either way.'),
+        limits: phrase('the notch, ±1 turn'),
         fields: [{ id: 'turns', label: 'turns past the notch', unit: 'turns', signed: true, reading: 'go' }],
         judge: ({ turns }) =>
           Math.abs(turns) <= 1
@@ -77,6 +86,7 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
           how: phrase('A marked screw to the end of its way, or a depth gauge: {length} at least.', {
             length: depth(at.lengthMm),
           }),
+          limits: phrase('{length} or more', { length: depth(at.lengthMm) }),
           fields: [{ id: 'depth', label: 'depth', unit: 'mm', reading: 'depth' }],
           judge: ({ depth: read }) => judgeThreadDepth(read, at.lengthMm, thread.pitchMm),
         },
@@ -92,6 +102,7 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
             min: mm(limits.minorMinMm),
             max: mm(limits.minorMaxMm),
           }),
+          limits: phrase('{min} to {max}', { min: mm(limits.minorMinMm), max: mm(limits.minorMaxMm) }),
           fields: [
             { id: 'in', label: 'largest pin that enters', unit: 'mm', reading: 'in' },
             { id: 'out', label: 'smallest that does not', unit: 'mm', optional: true, reading: 'out' },
@@ -106,6 +117,7 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
       kind: 'go',
       title: 'Go gauge',
       how: phrase('Clean the hole. By hand, the full {length}.', { length: depth(at.lengthMm) }),
+      limits: phrase('{turns} or more', { turns: turnsRead(at.lengthMm / thread.pitchMm) }),
       fields: [{ id: 'turns', label: 'turns it enters', unit: 'turns', reading: 'go' }],
       usual: [{ label: 'The full length', values: { turns: Math.ceil((10 * at.lengthMm) / thread.pitchMm) / 10 } }],
       judge: ({ turns }) => judgeGo(turns, at.lengthMm, thread.pitchMm, at.through),
@@ -114,6 +126,7 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
       kind: 'not-go',
       title: 'Not-go gauge',
       how: phrase('By hand, no more than {limit}.', { limit: turnsRead(notGoTurns) }),
+      limits: phrase('{limit} or less', { limit: turnsRead(notGoTurns) }),
       fields: [{ id: 'turns', label: 'turns it enters', unit: 'turns', reading: 'not-go' }],
       usual: [
         { label: 'Does not enter', values: { turns: 0 } },
@@ -127,6 +140,7 @@ function threadChecks(plan: HolePlan, { notGoTurns }: CheckSetting): Check[] {
       kind: 'square',
       title: 'Squareness',
       how: phrase('A screw in the hole, a square beside it from two sides.'),
+      limits: phrase('{limit} or less', { limit: quantity(SQUARE_DEG, 'deg') }),
       fields: [
         { id: 'front', label: 'front gap, + leans right', unit: 'mm', signed: true, reading: 'front' },
         { id: 'side', label: 'side gap, + leans back', unit: 'mm', signed: true, reading: 'side' },
@@ -145,6 +159,7 @@ function plainChecks({ hole, thread, operations }: HolePlan): Check[] {
       const { diameterMm, fit } = feature;
       const upper = isH7(fit) ? h7UpperMm(diameterMm) : undefined;
       const drillMm = drilled.find((size) => size > diameterMm && size <= diameterMm + MOST_OVER_MM);
+      const [low, high] = sizeLimits(diameterMm, upper, drillMm);
       return [
         {
           kind: 'size',
@@ -152,6 +167,7 @@ function plainChecks({ hole, thread, operations }: HolePlan): Check[] {
           how: upper
             ? phrase('Plug gauge or pins: {low} to {high}.', { low: mm(diameterMm), high: mm(diameterMm + upper) })
             : phrase('Caliper or pins: {size}.', { size: mm(diameterMm) }),
+          limits: phrase('{low} to {high}', { low: mm(low), high: mm(high) }),
           fields: [{ id: 'size', label: 'diameter', unit: 'mm', reading: 'size' }],
           judge: ({ size }) => judgeSize(size, diameterMm, upper, drillMm),
         },
@@ -162,6 +178,7 @@ function plainChecks({ hole, thread, operations }: HolePlan): Check[] {
                 kind: 'depth',
                 title: 'Depth to full diameter',
                 how: phrase('Depth gauge: {depth}.', { depth: depth(fullMm) }),
+                limits: phrase('{depth} ± {within}', { depth: depth(fullMm), within: mm(generalTolerance(fullMm)) }),
                 fields: [{ id: 'depth', label: 'depth', unit: 'mm', reading: 'depth' }],
                 judge: ({ depth: read }: Readonly<Record<string, number>>) => judgeHoleDepth(read, fullMm),
               } satisfies Check,
@@ -188,6 +205,7 @@ export function checksOf(plan: HolePlan, setting: CheckSetting): Check[] {
               y: mm(drawn.y),
               zone: mm(zoneMm),
             }),
+            limits: phrase('X {x}, Y {y}, zone {zone}', { x: mm(drawn.x), y: mm(drawn.y), zone: mm(zoneMm) }),
             fields: [
               { id: 'x', label: 'X', unit: 'mm', signed: true, reading: 'x' },
               { id: 'y', label: 'Y', unit: 'mm', signed: true, reading: 'y' },
@@ -204,13 +222,23 @@ export function checksOf(plan: HolePlan, setting: CheckSetting): Check[] {
           'Proves that this screw goes in, not that the class is held. Every screw started before any is tightened.',
         )
       : phrase('Every screw started before any is tightened.'),
+    limits: phrase('goes in'),
     fields: [],
     judge: ({ yes }) =>
       yes
         ? good('It goes together.')
         : bad(['clean', plan.thread ? 'open-mate' : 'open', 'larger', 'accept', 'scrap'], 'It does not go together.'),
   };
-  return [...threadChecks(plan, setting), ...plainChecks(plan), ...position, mating];
+  const all = [...threadChecks(plan, setting), ...plainChecks(plan), ...position, mating];
+  const { tools } = setting;
+  if (!tools || !plan.thread || isTapered(plan.thread.thread) || threadGaugeFor(tools, plan)) return all;
+  // Without a gauge of this thread its own bolt comes first, with what it proves.
+  const byGauge = (c: Check): boolean => c.kind === 'go' || c.kind === 'not-go';
+  return [
+    mating,
+    ...all.filter((c) => c !== mating && !byGauge(c)),
+    ...all.filter(byGauge).map((c): Check => ({ ...c, isMissing: true })),
+  ];
 }
 
 /** Whether every figure that has to be read is there, so that it can be judged. */

@@ -6,6 +6,7 @@ import type { WorkItem } from '../route/work-item';
 import { tell } from '../units/show';
 import { headline, whereOf } from '../run/bench-words';
 import { checksOf, isComplete, type CheckSetting } from './checks-of';
+import type { Tool } from '../shop/tool';
 import { settingAt } from '../run/setting-at';
 
 const shop = tapShop();
@@ -32,6 +33,11 @@ test('what is gauged, in its order: thread or size, depth where there is a botto
   expect(kinds(planOf('M8 x 12 DEEP'))).toBe('go not-go minor depth square position mating');
   expect(kinds(planOf('M8 THRU'))).toBe('go not-go minor square position mating');
   expect(kinds(planOf('M8 THRU'), { notGoTurns: 2 })).toBe('go not-go minor square mating');
+  // The crib has a gauge of M6 alone: an M8 is held against its own bolt first, with what that proves.
+  const m6: Tool = { id: 'g', kind: 'thread-gauge', name: 'Plug gauge M6', thread: 'M6x1' };
+  expect(kinds(planOf('M6 THRU'), { notGoTurns: 2, tools: [m6] })).toBe('go not-go minor square mating');
+  expect(kinds(planOf('M8 THRU'), { notGoTurns: 2, tools: [m6] })).toBe('mating minor square go not-go');
+  expect(checksOf(planOf('M8 THRU'), { notGoTurns: 2, tools: [m6] }).filter((c) => c.isMissing)).toHaveLength(2);
   expect(kinds(planOf('ø9 THRU'))).toBe('size position mating');
   expect(kinds(planOf('ø9 x 12 DEEP'))).toBe('size depth position mating');
   expect(kinds(planOf('1/8 NPT', 'iron-grey'))).toBe('go position mating');

@@ -48,15 +48,22 @@ export function judgeHoleDepth(depthMm: number, drawnMm: number): Verdict {
 }
 
 /**
+ * Smallest and largest diameter of a plain or reamed hole, mm.
+ * @param upperMm over nominal, of its fit; the general tolerance both ways where left out
+ * @param drillMm drill that it was made with, where that is larger than drawn
+ */
+export const sizeLimits = (nominalMm: number, upperMm?: number, drillMm = nominalMm): [low: number, high: number] =>
+  upperMm === undefined
+    ? [nominalMm - generalTolerance(nominalMm), Math.max(nominalMm, drillMm) + generalTolerance(nominalMm)]
+    : [nominalMm, nominalMm + upperMm];
+
+/**
  * Diameter of a plain or reamed hole.
  * @param upperMm over nominal, of its fit; the general tolerance both ways where left out
  * @param drillMm drill that it was made with, where that is larger than drawn
  */
 export function judgeSize(diameterMm: number, nominalMm: number, upperMm?: number, drillMm = nominalMm): Verdict {
-  const [low, high] =
-    upperMm === undefined
-      ? [nominalMm - generalTolerance(nominalMm), Math.max(nominalMm, drillMm) + generalTolerance(nominalMm)]
-      : [nominalMm, nominalMm + upperMm];
+  const [low, high] = sizeLimits(nominalMm, upperMm, drillMm);
   const values = { size: mm(diameterMm), low: mm(low), high: mm(high) };
   if (diameterMm >= low - 1e-9 && diameterMm <= high + 1e-9) return good('{size}: inside {low} to {high}.', values);
   return diameterMm < low

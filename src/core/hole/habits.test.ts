@@ -107,6 +107,9 @@ describe('each habit changes what it is about', () => {
     expect(tell(spindle({ powerTapping: 'never-blind' })?.reason ?? { text: '' }, 'mm')).toContain(
       'never taps blind holes',
     );
+    const tried = (habits: Partial<ShopHabits>) =>
+      plan({ ...soft, way: 'reversing-spindle' }, habits).operations.filter((o) => o.key === 'trial');
+    expect([tried({}), tried({ airTrial: 'on' })].map((l) => l.length)).toEqual([0, 1]);
     expect(words(plan({ machine: 'lathe' }, { tailstock: 'locked' }))).toContain('tailstock locked');
   });
 

@@ -95,6 +95,7 @@ function makeThread(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx
     leftHand: at.feature.leftHand,
     flat: part.room?.id === 'flat',
     machine: q.machine,
+    trial: habits.airTrial === 'on',
   });
   return ok({
     thread: part,

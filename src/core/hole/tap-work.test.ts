@@ -5,6 +5,8 @@ import { remedyFor } from './remedies';
 import { sectionOf } from './section';
 import { tell } from '../units/show';
 import { THREADS } from '../threads/standards';
+import { cardLines, cardRows } from '../run/card-line';
+import { powerMoments } from '../tapping/power-moments';
 import { breakCause, brokenTap } from '../tapping/broken-tap';
 import { causesOf, SIGNS, signsAt, type Sign, type TroubleCase } from '../tapping/trouble';
 import { substitutesFor } from '../tapping/substitutes';
@@ -77,6 +79,21 @@ describe('turn by turn', () => {
     expect(s.power?.speeds[0]).toMatchObject({ rpm: 65, secondsLeft: 300 / 65, stops: true });
     expect(s.power?.speeds.at(-1)?.stops).toBe(false);
     expect(s.clearOuts).toEqual([]);
+    const id =
+      planOf({ callout: 'M6 x 9 DEEP', thickness: '30', machine: 'mill', parts: '60' }).thread?.tapping.best.id ??
+      'hand-free';
+    expect(powerMoments(id, s).map((p) => tell(p, 'mm'))).toEqual([
+      expect.stringMatching(/run in\.$/),
+      'Off at 11 1/2 turns, with the rest to run out.',
+      expect.stringMatching(/^Reverse; hold the quill up/),
+    ]);
+    const through = strip({ callout: 'M6 THRU', thickness: '9', machine: 'mill', parts: '60' });
+    expect(
+      powerMoments(id, through)
+        .map((p) => p.text)
+        .join(' '),
+    ).toMatch(/Through: run on to \{turns\}, then off\./);
+    expect(powerMoments('hand-free', s)).toEqual([]);
   });
 });
 
@@ -196,4 +213,19 @@ describe('a thread on a rod', () => {
     expect([small.outside?.rpm, small.outside?.leftHand]).toEqual([undefined, true]);
     expect(() => planOf({ callout: '1/8 NPT OUTSIDE' })).toThrow(/pipe die/);
   });
+});
+
+test('a card: what is set in large figures, hand work ticked off beside hand work', () => {
+  const plan = planOf({ callout: 'M8 x 16 DEEP', thickness: '40' });
+  const lines = cardLines(plan);
+  const rows = cardRows(lines).map((row) => row.map((l) => tell(l.head, 'mm')).join(' | '));
+  expect(rows[0]).toBe('Lay out');
+  expect(rows).toContainEqual(expect.stringMatching(/^Gauge, minor 6\.647 mm to 6\.912 mm$/));
+  const drill = lines.find((l) => l.key === 'drill');
+  const cut = plan.operations.find((o) => o.key === 'drill')?.cut;
+  expect(drill?.set && tell(drill.set, 'mm')).toBe(`stop ${cut?.travel.value.toFixed(1)} mm`);
+  expect(drill?.speed?.rpm).toBe(cut?.speed.ok && cut.speed.value.rpm);
+  expect(lines.filter((l) => l.key.startsWith('tap')).every((l) => l.set)).toBe(true);
+  const through = cardLines(planOf({ callout: 'M8 THRU', thickness: '12' })).find((l) => l.key === 'drill');
+  expect(through?.set?.text).toBe('stop off');
 });

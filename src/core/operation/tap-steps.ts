@@ -18,6 +18,8 @@ export interface Tapping {
   holes: number;
   leftHand?: boolean;
   machine?: Machine;
+  /** A spindle turns it, and the shop tries that in air first. */
+  trial?: boolean;
   /** The floor of the hole is flattened before tapping. */
   flat?: boolean;
 }
@@ -120,8 +122,21 @@ export function tapSteps(t: Tapping): Step[] {
       tap: { tap, thread, place, of: way.taps.length, drive: driveOf(t) },
     });
   });
-  return [...flatten, ...taps];
+  return [...flatten, ...(t.trial && way.rpm !== undefined ? [airTrial(way.label)] : []), ...taps];
 }
+
+/** Key of a trial in air. */
+export const TRIAL_KEY = 'trial';
+
+const airTrial = (way: string): Step =>
+  handStep({
+    key: TRIAL_KEY,
+    kind: 'note',
+    order: phrase('Try it in air above the part: run down, off, reverse, and watch where it stands.'),
+    details: [phrase('{way}. Then once in scrap, where the machine or the tap is new to you.', { way })],
+    seconds: 60,
+    purpose: 'try it in air',
+  });
 
 const flattenFloor = (): Step =>
   handStep({

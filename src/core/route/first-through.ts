@@ -33,6 +33,10 @@ export const likeHoles = (features: readonly (JobFeature & { id: string })[]): L
     })),
   );
 
+/** Names of the holes that go through first. */
+export const firstHoles = ({ setUps }: { setUps: readonly { firsts?: readonly FirstHole[] }[] }): Set<string> =>
+  new Set(setUps.flatMap((s) => (s.firsts ?? []).flatMap((f) => (f.leftOut ? [] : [f.hole]))));
+
 const spotOf = ({ featureId, hole }: WorkItem): string => `${featureId}/${hole}`;
 
 /** Whether one hole of a group goes through first: as the user has set it; else where a gauge decides and the shop does so. */

@@ -17,7 +17,8 @@ import { parcelsOf, unpacked } from './route-parcels';
 import { runSteps } from './run-steps';
 import { respects, secondsOf, sequencesOf } from './sequence';
 import { pathLength, shortestTree, shortPath } from './short-path';
-import type { RoutedFeature, SetUp, WorkItem } from './work-item';
+import { USUAL_HABITS } from '../shop/habits';
+import { holeName, type RoutedFeature, type SetUp, type WorkItem } from './work-item';
 import { workOfJob } from './work-of-job';
 
 const plate: Part = {
@@ -538,6 +539,19 @@ test('a hole that this machine cannot drill is not issued; a tap that a spindle 
     .flatMap((s) => s.items)
     .filter((i) => i.code === 'tap');
   expect(byHand.rpm).toBeUndefined();
+});
+
+test('a trial in air, where the shop makes one: once before the first hole that is tapped so', () => {
+  const habits = { ...USUAL_HABITS, airTrial: 'on' as const };
+  const careful = { ...at, habits };
+  const two = [
+    feature('A', 'M10 THRU', circle(3, 80), { machine: 'mill', way: 'reversing-spindle' }),
+    feature('B', 'M10 THRU', circle(2, 40), { machine: 'mill', way: 'reversing-spindle' }),
+  ];
+  const found = workOfJob(two, head(), careful, plannerFor(careful));
+  const items = found.ok ? found.value.flatMap((s) => s.items) : [];
+  expect(items.filter((i) => i.opKey === 'trial').map(holeName)).toEqual(['A1']);
+  expect(items.filter((i) => i.code === 'tap')).toHaveLength(5);
 });
 
 describe('tilting is a set-up of its own', () => {

@@ -29,6 +29,8 @@ export interface WorkItem {
   speedLabel?: string;
   /** Stop from touch, mm, where one is set. */
   stopMm?: number;
+  /** Where it is drawn out to clear its chips. */
+  outs?: Phrase;
   /** Drilled through: a stop that was set before is off. */
   stopOff?: boolean;
   turns?: number;

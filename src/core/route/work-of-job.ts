@@ -6,6 +6,8 @@ import type { FaceId } from '../layout/part';
 import { settingOf, type JobHead, type Planner } from '../job/plan-in-job';
 import { KINDS, kindsThat } from '../operation/kinds';
 import type { Operation } from '../operation/operation';
+import { TRIAL_KEY } from '../operation/tap-steps';
+import { withdrawals } from '../operation/withdrawals';
 import type { Shop } from '../shop/shop';
 import { lastTurn } from '../tapping/turning';
 import { readCallout } from '../threads/read-callout';
@@ -54,6 +56,12 @@ export function toolOf(op: Operation): { tool: string; inCrib: boolean } {
 }
 /** Whether a hole of this plan is cut with fluid: by what is asked, and by a metal that is best cut dry. */
 const isWet = ({ dry, material }: HolePlan): boolean => !dry && !material.runsDry;
+
+/** Where a drill is drawn out to clear its chips. */
+function outsOf({ cut }: Operation): Pick<WorkItem, 'outs'> {
+  const outs = cut && withdrawals(cut);
+  return outs ? { outs } : {};
+}
 
 /** Turns of a tap: the last that it can take. */
 function turnsOf({ tap }: Operation, { thread }: HolePlan): Pick<WorkItem, 'turns'> {
@@ -174,6 +182,8 @@ export function workOfJob(
   const items: WorkItem[] = [];
   /** Last tap of each tapped thread: an outside thread is fitted to it. */
   const tapped = new Map<string, number>();
+  /** Set-ups with the threads that were tried in air there. */
+  const trials = new Set<string>();
   const byKind = [...planned.value].sort((a, b) => Number(Boolean(a.plan.outside)) - Number(Boolean(b.plan.outside)));
   for (const { feature, plan } of byKind) {
     const machine = shop.machines.find((m) => m.id === feature.question.machine);
@@ -193,6 +203,9 @@ export function workOfJob(
         const key = [place, ...(leans ? [leanKey(lean)] : []), ...afterCuts].join('|');
         // Turned and tilted once for all holes that lean alike.
         if (leans && op.key === 'tilt' && tiltOf(setUps.get(key))) continue;
+        // One trial before the first hole that is tapped so.
+        if (op.key === TRIAL_KEY && trials.has(`${key}|${threadName(plan)}`)) continue;
+        if (op.key === TRIAL_KEY) trials.add(`${key}|${threadName(plan)}`);
         const fits = op.key === 'die-close' ? tapped.get(threadName(plan) ?? '') : undefined;
         const item: WorkItem = {
           id: items.length,
@@ -205,6 +218,7 @@ export function workOfJob(
           ...toolOf(op),
           ...speedOf(op),
           ...(op.cut ? (op.cut.spec.through ? { stopOff: true } : { stopMm: op.cut.travel.value }) : {}),
+          ...outsOf(op),
           ...((op.cut || op.tap) && isWet(plan) ? { wet: true } : {}),
           ...(op.tap && 'key' in op.tap.tap ? { tapKey: String(op.tap.tap.key) } : {}),
           ...turnsOf(op, plan),

@@ -43,8 +43,10 @@ interface Bodies {
     /** Name of the instrument, where one gave the reading. */
     instrument?: string;
   };
-  /** With what it changes of how the hole is made: the next drill up for a redrill. */
-  decision: { part: number; choice: Choice; change?: RemedyChange };
+  /** With what it changes of how the hole is made: the next drill up for a redrill; who answers for one accepted, and why. */
+  decision: { part: number; choice: Choice; change?: RemedyChange; by?: string; why?: string };
+  /** Takes back the decision that it corrects. */
+  'decision-undone': { part: number };
   photo: { part: number; image: string; dxMm: number; dyMm: number };
 }
 export type BenchKind = keyof Bodies;

@@ -3,7 +3,10 @@ import { drillName } from '../drills/drill';
 import { KINDS } from '../operation/kinds';
 import type { HolePlan } from '../hole/hole-plan';
 import { isWorkHardening } from '../materials/material';
-import type { Cut, Operation, TapStep } from '../operation/operation';
+import type { Operation, TapStep } from '../operation/operation';
+import { withdrawals } from '../operation/withdrawals';
+import { powerMoments } from '../tapping/power-moments';
+import { turnStrip } from '../tapping/turn-strip';
 import { WAY_FACTS } from '../tapping/ways';
 import type { WorkItem } from '../route/work-item';
 
@@ -23,23 +26,14 @@ export function headline(item: WorkItem, op: Operation | undefined): Phrase {
   return phrase('{verb}', { verb });
 }
 
-/** So many withdrawals are named one by one; more by the first and the step. */
-const NAMED_PECKS = 6;
-
-function withdrawals({ pecks, peckEveryMm }: Cut): Phrase[] {
-  if (pecks.length === 0) return [];
-  if (pecks.length > NAMED_PECKS)
-    return [
-      phrase('Out at {first} on the stop, then every {every}.', { first: depth(pecks[0]), every: depth(peckEveryMm) }),
-    ];
-  const named = Object.fromEntries(pecks.map((at, i) => [`at${i}`, depth(at)]));
-  return [phrase(`Out at ${pecks.map((_, i) => `{at${i}}`).join(', ')} on the stop.`, named)];
-}
-
 /** Before a tap that a wrench turns, and in its first two turns, while it can still be set square. */
-function feelOfTap({ place }: TapStep, { thread, dry, material }: HolePlan): Phrase[] {
+function feelOfTap({ place }: TapStep, { thread, dry, material, machine }: HolePlan): Phrase[] {
   const best = thread?.tapping.best;
-  if (!best || place > 1 || !WAY_FACTS[best.id].byHand) return [];
+  const use = best?.each[place - 1];
+  if (!best || !use) return [];
+  if (WAY_FACTS[best.id].spindle && thread.limits)
+    return powerMoments(best.id, turnStrip(best, use, thread.thread, material, machine));
+  if (place > 1 || !WAY_FACTS[best.id].byHand) return [];
   const before = dry || material.runsDry ? 'Flutes clean.' : 'Flutes clean, then oil.';
   return [phrase(`${before} After turn 1 and turn 2: square from two sides, or lean it back.`)];
 }
@@ -53,8 +47,9 @@ export function feelOf({ cut, tap }: Operation, plan: HolePlan): Phrase[] {
   if (!cut || cut.spec.family !== 'drill') return [];
   const { material } = plan;
   const { breaksThroughMm: through } = cut;
+  const out = withdrawals(cut);
   return [
-    ...withdrawals(cut),
+    ...(out ? [out] : []),
     ...(isWorkHardening(material) ? [phrase('Never dwell: keep it cutting.')] : []),
     ...(through === undefined
       ? []

@@ -222,11 +222,15 @@ test('an inspection sheet as a table: figures in the unit of the job, nothing th
     check: 'Minor diameter by pins',
     read: [{ label: 'largest pin that enters', value: 6.7, unit: 'mm' as const }],
     verdict: 'open' as const,
+    limits: { text: '{low} or more', values: { low: { value: 6.647, unit: 'mm' as const } } },
+    isFirst: true as const,
+    decision: 'Accept as it is',
+    accepted: 'drawing office: no load on it',
     reason: { text: 'Pin {in} enters.', values: { in: { value: 6.7, unit: 'mm' as const } } },
     who: '=1+1',
     at: '2026-11-26T08:00:00.000Z',
   };
-  expect([...writeInspectionCsv([row], 'inch')].join('').split('\n')[1]).toBe(
-    `2,A1,Minor diameter by pins,largest pin that enters 0.2638 in,not settled,Pin 0.2638 in enters.,,,"'=1+1",2026-11-26T08:00:00.000Z`,
+  expect([...writeInspectionCsv([row], 'inch', 'QH-0098')].join('').split('\n')[1]).toBe(
+    `2,QH-0099,A1,first,Minor diameter by pins,0.2617 in or more,largest pin that enters 0.2638 in,not settled,Pin 0.2638 in enters.,Accept as it is,drawing office: no load on it,,"'=1+1",2026-11-26T08:00:00.000Z`,
   );
 });

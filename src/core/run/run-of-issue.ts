@@ -23,7 +23,7 @@ import { settingAt } from './setting-at';
 export interface IssuedWork {
   route: Route;
   job: JobHead & { holes: readonly (JobFeature & { id: string })[]; route?: { checkEvery?: number } };
-  shop: Pick<Shop, 'habits' | 'taps'>;
+  shop: Pick<Shop, 'habits' | 'taps' | 'tools'>;
 }
 
 /** How far an issued route is, and how each of its holes is made by now. */
@@ -31,7 +31,9 @@ export interface RunOfIssue {
   run: Run;
   /** The latest gauging of each kind, by hole key. */
   latest: ReadonlyMap<string, ReadonlyMap<CheckKind, Checked>>;
-  /** What was decided first after a gauging, by the id of that. */
+  /** Taps that broke, the latest of each hole, by hole key. */
+  broken: ReadonlyMap<string, Extract<BenchRecord, { kind: 'tap-broken' }>>;
+  /** What was decided first after a gauging or a break, by the id of that. */
   decisionAfter: ReadonlyMap<string, Decision>;
   /** With every remedy so far; undefined for a feature that the issue does not have. */
   planAt: (hole: HoleAt) => Result<HolePlan> | undefined;
@@ -100,14 +102,15 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   /** Forgets what a record changes of the steps, and moves on what it settles. */
   function moveOn(r: BenchRecord): void {
     if (r.kind === 'drill-dull' || r.kind === 'tap-broken') steps = undefined;
-    if (r.kind === 'remedy' || r.kind === 'decision') {
+    if (r.kind === 'remedy' || r.kind === 'decision' || r.kind === 'decision-undone') {
       const [last] = remedies.slice(-1);
       if (last?.id === r.id) last.alike = likes().get(last.at.featureId);
       steps = undefined;
       remedied = new Map();
     }
     if (r.kind === 'step-undone') nextAt = 0;
-    if (every > 1 && (r.kind === 'checked' || r.kind === 'decision')) {
+    if (r.kind === 'decision-undone') nextAt = 0;
+    if (every > 1 && (r.kind === 'checked' || r.kind.startsWith('decision'))) {
       due = new Map();
       steps = undefined;
     }
@@ -170,6 +173,7 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
     return {
       run,
       latest: recorded.latest,
+      broken: recorded.broken,
       decisionAfter: recorded.decisionAfter,
       duePartsOf: (featureId, hole) => dueOf(featureId, hole).parts,
       planAt,

@@ -34,6 +34,13 @@ export interface Waiting {
   because: Extract<BenchRecord, { kind: 'checked' | 'tap-broken' }>;
 }
 
+/** What a decision put aside. */
+interface Before {
+  waiting?: Map<string, Waiting>;
+  latest?: Map<CheckKind, Checked>;
+  result?: { bad: boolean; fault: boolean };
+}
+
 /** What the records of a run come to. It grows with each of them, so that one more costs the same however many there are. */
 export interface RunRecords {
   /** How many were counted. */
@@ -54,6 +61,10 @@ export interface RunRecords {
   latest: Map<string, Map<CheckKind, Checked>>;
   /** What was decided first after a gauging, by the id of that. */
   decisionAfter: Map<string, Decision>;
+  /** Taps that broke, the latest of each hole, by hole key. */
+  broken: Map<string, Extract<BenchRecord, { kind: 'tap-broken' }>>;
+  /** What stood before a decision, by its id: what it takes to take it back. */
+  before: Map<string, Before>;
   /** By feature and hole, then by part. */
   results: Map<string, Map<number, { bad: boolean; fault: boolean }>>;
 }
@@ -70,6 +81,8 @@ export const noRecords = (): RunRecords => ({
   scrapped: new Set(),
   latest: new Map(),
   decisionAfter: new Map(),
+  broken: new Map(),
+  before: new Map(),
   results: new Map(),
 });
 
@@ -120,13 +133,31 @@ function countCheck(into: RunRecords, r: Checked, at: HoleAt, hole: string): voi
 function countDecision(into: RunRecords, r: Decision, at: HoleAt, hole: string): void {
   into.decisions.push(r);
   into.order.set(r.id, into.count);
-  for (const { id } of into.latest.get(hole)?.values() ?? [])
+  const broken = into.broken.get(hole);
+  for (const { id } of [...(into.latest.get(hole)?.values() ?? []), ...(broken ? [broken] : [])])
     if (!into.decisionAfter.has(id)) into.decisionAfter.set(id, r);
-  into.waiting.delete(hole);
-  if (decidesThread(r)) into.latest.delete(hole);
   const parts = into.results.get(`${at.featureId}/${at.holeNumber}`);
   const before = parts?.get(at.part);
+  into.before.set(r.id, { waiting: into.waiting.get(hole), latest: into.latest.get(hole), result: before });
+  into.waiting.delete(hole);
+  if (decidesThread(r)) into.latest.delete(hole);
   if (parts && before?.bad) parts.set(at.part, { bad: false, fault: before.fault || r.body.choice !== 'clean' });
+}
+
+/** A decision that is taken back: what waited for it waits again, and what it asked for is asked no more. */
+function countUndone(into: RunRecords, { corrects, body }: BenchRecord, at: HoleAt, hole: string): void {
+  const was = into.decisions.find((d) => d.id === corrects);
+  const before = was && into.before.get(was.id);
+  if (!was || !before) return;
+  into.decisions.splice(into.decisions.indexOf(was), 1);
+  const remedy = into.remedies.findIndex((m) => m.id === was.id);
+  if (remedy >= 0) into.remedies.splice(remedy, 1);
+  for (const [id, by] of into.decisionAfter) if (by === was) into.decisionAfter.delete(id);
+  const isScrap = (d: Decision): boolean => d.body.choice === 'scrap' && d.body.part === body.part;
+  if (isScrap(was) && !into.decisions.some(isScrap)) into.scrapped.delete(body.part);
+  if (before.latest && !into.latest.has(hole)) into.latest.set(hole, before.latest);
+  if (before.waiting) into.waiting.set(hole, new Map([...before.waiting, ...(into.waiting.get(hole) ?? [])]));
+  if (before.result) under(into.results, `${at.featureId}/${at.holeNumber}`).set(at.part, before.result);
 }
 
 /** Counts one more record, the next in the order in which they happened. */
@@ -140,9 +171,13 @@ export function countRecord(into: RunRecords, r: BenchRecord): void {
   if (!at) return;
   const hole = holeKey(at);
   countRemedy(into, r, at);
-  if (r.kind === 'tap-broken') under(into.waiting, hole).set('broken', { at, because: r });
+  if (r.kind === 'tap-broken') {
+    under(into.waiting, hole).set('broken', { at, because: r });
+    into.broken.set(hole, r);
+  }
   if (r.kind === 'checked') countCheck(into, r, at, hole);
   if (r.kind === 'decision') countDecision(into, r, at, hole);
+  if (r.kind === 'decision-undone') countUndone(into, r, at, hole);
 }
 
 /** What records come to, all at once. */

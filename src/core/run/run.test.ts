@@ -10,7 +10,9 @@ import { tapShop } from '../tests/bench-taps';
 import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
 import { holesWaiting, stepsOfRun } from './run';
 import { checksOf } from '../gauging/checks-of';
+import type { Tool } from '../shop/tool';
 import { inspectionRows } from './inspection-rows';
+import { notGauged } from './not-gauged';
 import { feelOf } from './bench-words';
 import { tell } from '../units/show';
 import { gaugeStill, gaugingOf, keptVerdict } from './kept-verdict';
@@ -350,12 +352,48 @@ describe('what was observed', () => {
     const verdict = check && keptVerdict(check, passed as Checked);
     expect([check?.judge({ turns: 2.5 }).state, verdict?.state, gaugingOf(here, at)]).toEqual(['bad', 'good', 'good']);
     expect(verdict?.reason.text).toMatch(/^Recorded as good; .* not good/);
-    const rows = [...inspectionRows(here, () => ({ name: 'A1', plan: plan.value, setting }))];
-    expect(rows.map((r) => r.verdict)).toEqual(['good']);
+    const gauge: Tool = { id: 'g', kind: 'thread-gauge', name: 'Plug gauge', thread: 'M6x1', number: 'G-06' };
+    const known = { name: 'A1', plan: plan.value, setting, tools: [gauge], isFirst: true };
+    const rows = [...inspectionRows(here, () => known)];
+    expect(rows).toMatchObject([{ verdict: 'good', instrument: 'Plug gauge, no. G-06', isFirst: true }]);
+    expect(tell(rows[0].limits, 'mm')).toBe('2 turns or less');
     const failed = gauged('not-go', { turns: 5 }, 'bad');
     expect(gaugingOf(run([failed]), at)).toBe('wait');
     expect(gaugingOf(run([failed, record('decision', { part: 1, choice: 'accept' })]), at)).toBe('bad');
     expect(gaugingOf(run([]), at)).toBe('open');
+    // Two holes in each of three parts; one was gauged, and failed.
+    expect(
+      notGauged(run([]))
+        .map((n) => `${n.hole} of ${n.at.part}`)
+        .sort(),
+    ).toEqual(['A1 of 1', 'A1 of 2', 'A1 of 3', 'A2 of 1', 'A2 of 2', 'A2 of 3']);
+    expect(notGauged(run([failed]))).toHaveLength(5);
+  });
+
+  test('a decision that is taken back: what waited waits again, and its work is asked no more; a break stays on the sheet', () => {
+    const at = { featureId: 'f', holeNumber: 1, part: 1 };
+    const failed = gauged('not-go', { turns: 5 }, 'bad');
+    const broke = record('tap-broken', { part: 1, tap: 'plug', turns: 4 });
+    const scrap = record('decision', { part: 1, choice: 'scrap' });
+    const back = { ...record('decision-undone', { part: 1 }), corrects: scrap.id };
+    const decided = run([failed, broke, scrap]);
+    expect([decided.run.waiting.length, [...decided.run.scrapped]]).toEqual([0, [1]]);
+    const undone = run([failed, broke, scrap, back]);
+    expect([undone.run.waiting.length, undone.run.scrapped.size, undone.decisionAfter.size]).toEqual([2, 0, 0]);
+    expect(undone.run.steps.map((s) => s.key)).toEqual(run([failed, broke]).run.steps.map((s) => s.key));
+    const plan = decided.planAt(at);
+    if (!plan?.ok) throw new Error('no plan');
+    const known = {
+      name: 'A1',
+      plan: plan.value,
+      setting: decided.settingFor(at, plan.value),
+      tools: [],
+      isFirst: false,
+    };
+    expect([...inspectionRows(decided, () => known)].map((r) => [r.check, r.verdict, r.decision])).toEqual([
+      ['Tap', 'bad', 'Scrap the part'],
+      ['Not-go gauge', 'bad', 'Scrap the part'],
+    ]);
   });
 });
 

@@ -20,12 +20,13 @@ export function settingAt(
   drawn: ReadonlyMap<string, readonly Point[]>,
   { featureId, holeNumber }: Pick<HoleAt, 'featureId' | 'holeNumber'>,
   plan: HolePlan,
-  { habits }: Pick<Shop, 'habits'>,
+  { habits, tools }: Pick<Shop, 'habits' | 'tools'>,
   zoneMm?: number,
 ): CheckSetting {
   const place = drawn.get(featureId)?.[holeNumber - 1];
   return {
     ...(place ? { drawn: place, zoneMm: zoneOf({ ...positioned(plan), zoneMm }).value } : {}),
     notGoTurns: Number(habits.notGoTurns ?? 2),
+    ...(tools ? { tools } : {}),
   };
 }

@@ -57,6 +57,10 @@ export const HABITS = [
     ['hole-by-hole', 'hole by hole, without moving the clamping'],
     ['tool-by-tool', 'tool by tool over all holes'],
   ]),
+  habit('airTrial', 'Trial in air', 'A new machine, head or tap is tried above the part first.', [
+    ['off', 'straight into the work'],
+    ['on', 'a trial in air before the first hole'],
+  ]),
   habit('firstHole', 'First hole', 'Of like holes that a gauge decides.', [
     ['through', 'one goes through to the gauge, then the rest'],
     ['all', 'all are made, then gauged'],

@@ -20,6 +20,8 @@ export interface ShopHabits {
   firstTap: TappingHabits['firstTap'];
   reversing: 'by-material' | 'quarter' | 'half' | 'one' | 'none';
   powerTapping: 'computed' | 'never-blind';
+  /** Tapping under power is tried above the part first. */
+  airTrial: 'off' | 'on';
   tailstock: TappingHabits['tailstock'];
   notGoTurns: '1' | '1.5' | '2' | '3';
   tapNames: TapNames;
@@ -41,6 +43,7 @@ export const USUAL_HABITS: ShopHabits = {
   firstTap: 'by-hole',
   reversing: 'by-material',
   powerTapping: 'computed',
+  airTrial: 'off',
   tailstock: 'free',
   notGoTurns: '2',
   tapNames: 'taper-plug-bottoming',

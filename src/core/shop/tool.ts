@@ -58,6 +58,9 @@ export interface Tool {
   /** Its last check: length of the standard, and what it read there, mm, with spaces between. */
   standardMm?: number;
   readings?: string;
+  /** Number of an instrument, and when it was last checked: 2026-11-24. */
+  number?: string;
+  checkedOn?: string;
   condition?: DrillCondition;
   /** Where it lies. */
   where?: string;

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Phrase } from '@/core/answer/answer';
 import { CHOICES, type Choice } from '@/core/gauging/verdict';
 import type { Operation } from '@/core/operation/operation';
+import { AFTER_BREAK, CHOICES_AFTER_BREAK } from '@/core/run/inspection-rows';
 import type { BodyOf } from '@/core/run/bench-record';
 import { brokenTap, LAST_FELT, type BreakTold, type LastFelt } from '@/core/tapping/broken-tap';
 import type { TroubleCase } from '@/core/tapping/trouble';
@@ -23,8 +24,6 @@ interface Props {
   onDecide: (choice: Choice) => void;
   onClose: () => void;
 }
-
-const AFTER_BREAK: Choice[] = ['clean', 'larger', 'scrap'];
 
 /** A broken tap: stop, three touches, then the ways out for this hole, and what becomes of it. */
 export function BrokenTapPanel({ step, isSaid, at, tap, display, larger, onBroken, onDecide, onClose }: Props) {
@@ -121,9 +120,9 @@ export function BrokenTapPanel({ step, isSaid, at, tap, display, larger, onBroke
         </p>
       )}
       <div className="mt-2 flex flex-wrap gap-2">
-        {AFTER_BREAK.map((choice) => (
+        {CHOICES_AFTER_BREAK.map((choice) => (
           <button key={choice} type="button" className="bench-key" onClick={() => onDecide(choice)}>
-            {choice === 'clean' ? 'It is out: carry on' : CHOICES[choice].label}
+            {AFTER_BREAK[choice] ?? CHOICES[choice].label}
           </button>
         ))}
         <button type="button" className="bench-key" onClick={onClose}>

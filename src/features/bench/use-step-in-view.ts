@@ -87,7 +87,8 @@ export function useStepInView({ issue, at: here, bench }: Running) {
   );
   const { record: append } = bench;
   const record = useCallback(
-    <K extends BenchKind>(kind: K, body: BodyOf<K>): string => append(kind, body, about),
+    <K extends BenchKind>(kind: K, body: BodyOf<K>, corrects?: string): string =>
+      append(kind, body, corrects === undefined ? about : { ...about, corrects }),
     [append, about],
   );
   function undo(): void {

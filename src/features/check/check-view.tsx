@@ -53,6 +53,8 @@ const holesOf = (issue: Running['issue']): WorkItem[] =>
   issue?.route.setUps
     .flatMap((s) => s.visits.flatMap((v) => v.items))
     .filter((i) => i.code === 'check')
+    // One that goes through first is gauged there in its first part, and again with the others in the rest.
+    .filter((i, n, all) => all.findIndex((other) => holeName(other) === holeName(i)) === n)
     .sort((a, b) => holeName(a).localeCompare(holeName(b), undefined, { numeric: true })) ?? [];
 
 /** So many that wait are listed at once. */
@@ -85,10 +87,10 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
   const planned = here.planAt(at);
   const plan = planned?.ok ? planned.value : undefined;
   const about = { routeId: issue.id, featureId: at.featureId, holeNumber: at.holeNumber };
-  const record = <K extends BenchKind>(kind: K, body: BodyOf<K>): string => {
+  const record = <K extends BenchKind>(kind: K, body: BodyOf<K>, corrects?: string): string => {
     // Its other checks follow: it stays in view.
     setChosen(keyOf(item));
-    return bench.record(kind, body, about);
+    return bench.record(kind, body, { ...about, corrects });
   };
   const deviations = holes.flatMap((h): Deviation[] => {
     const own = atOf(h, ofPart);

@@ -19,6 +19,12 @@ const RecordDialog = later(() => import('@/ui/record-dialog'));
 const TOOL = z.object(CRIB_INPUT.tools.shape);
 const KINDS = Object.entries(TOOL_KINDS) as [ToolKind, string][];
 
+/** What a sheet names a gauge by. */
+const KNOWN_BY: readonly RecordField[] = [
+  { key: 'number', label: 'Number', kind: 'text', optional: true, hint: 'G-14' },
+  { key: 'checkedOn', label: 'Last checked', kind: 'text', optional: true, hint: '2026-10-02' },
+];
+
 /** Which figures a kind has, with the name that each bears there. */
 const FIGURES: Record<ToolKind, readonly RecordField[]> = {
   'centre-drill': [
@@ -84,11 +90,13 @@ const FIGURES: Record<ToolKind, readonly RecordField[]> = {
   'thread-gauge': [
     { key: 'thread', label: 'Thread', kind: 'text', hint: 'M8x1.25' },
     { key: 'fit', label: 'Class', kind: 'text', optional: true, hint: '6H' },
+    ...KNOWN_BY,
   ],
   'gauge-pin': [
     { key: 'smallMm', label: 'From', kind: 'length' },
     { key: 'diameterMm', label: 'To', kind: 'length' },
     { key: 'stepMm', label: 'By', kind: 'length', optional: true },
+    ...KNOWN_BY,
   ],
   measuring: [
     {
@@ -99,6 +107,7 @@ const FIGURES: Record<ToolKind, readonly RecordField[]> = {
     },
     { key: 'standardMm', label: 'Checked against', kind: 'length', optional: true, hint: 'gauge block or pin' },
     { key: 'readings', label: 'Read there, mm', kind: 'text', optional: true, hint: '50.02 50.03 50.02' },
+    ...KNOWN_BY,
   ],
   punch: [{ key: 'angleDeg', label: 'Angle, degrees', kind: 'number', optional: true }],
   layout: [{ key: 'reachMm', label: 'Reaches', kind: 'length', optional: true }],

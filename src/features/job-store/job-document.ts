@@ -10,10 +10,10 @@ import {
   type JobPatch,
   type PatchReceipt,
 } from '@/contracts/job-change';
-import { headOf, type FeatureInput, type Job, type JobFeature } from '@/contracts/job';
+import { headOf, type FeatureInput, type Job, type JobFeature, type MaybeHead } from '@/contracts/job';
 import { indexOfLetter, letterAt } from '@/core/layout/letters';
 
-export type Head = Required<Omit<HeadSet, 'units' | 'route'>> & Pick<Job, 'part' | 'units' | 'route'>;
+export type Head = Required<Omit<HeadSet, MaybeHead>> & Pick<Job, 'part' | MaybeHead>;
 
 /** A job as it is edited: its features by id, each with its place in the list. */
 export interface JobDocument {

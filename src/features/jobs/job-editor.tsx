@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { headFields, type Job, type JobFeature } from '@/contracts/job';
+import { headFields, type Job, type JobFeature, type JobPapers } from '@/contracts/job';
 import type { DrillPool } from '@/core/drills/drill-sets';
 import { BLANK_FORM, toAddress } from '@/core/hole/form';
 import { holeLine, type HoleLine } from '@/core/job/hole-line';
@@ -109,6 +109,7 @@ export function JobEditor({ job: opened, shop: shopHere, machineId, progress = N
         />
         <HeadField inHand={inHand} field="quantity" label="Parts" />
         <HeadField inHand={inHand} field="notes" label="Notes" />
+        <PaperFields inHand={inHand} />
       </div>
       <section className="plate p-3">
         <h2 className="font-cond text-xl font-semibold">Holes</h2>
@@ -204,6 +205,39 @@ function HeadField({ inHand, field, label, className = '' }: HeadFieldProps) {
         </span>
       )}
     </label>
+  );
+}
+
+const PAPERS: [keyof JobPapers, string][] = [
+  ['drawing', 'Drawing'],
+  ['revision', 'Revision'],
+  ['partNumber', 'Part number'],
+  ['order', 'Order'],
+  ['serial', 'First serial'],
+];
+
+/** What a customer looks for on the papers: drawing, revision, order, part and serial. */
+function PaperFields({ inHand }: { inHand: JobInHand }) {
+  const { papers = {} } = inHand.job;
+  const set = (key: keyof JobPapers, text: string): void =>
+    inHand.edit((d) => {
+      const { [key]: _, ...rest } = d.head.papers ?? {};
+      d.head.papers = text === '' ? rest : { ...rest, [key]: text };
+    }, true);
+  return (
+    <div className="grid grid-cols-2 gap-3 sm:col-span-3 sm:grid-cols-5">
+      {PAPERS.map(([key, label]) => (
+        <label key={key} className="flex flex-col gap-1">
+          <span className="label">{label}</span>
+          <input
+            className="field"
+            maxLength={60}
+            value={papers[key] ?? ''}
+            onChange={(e) => set(key, e.target.value)}
+          />
+        </label>
+      ))}
+    </div>
   );
 }
 

@@ -1,6 +1,7 @@
 import type { Job } from '@/contracts/job';
 import type { FaceSketch } from '@/core/job/face-sketch';
 import { GAUGES, gaugeReading, type Gauge } from '@/core/layout/height-list';
+import { zoneOf } from '@/core/layout/joint-zone';
 import type { LaidFace } from '@/core/layout/lay-out';
 import { showText, type Display } from '@/core/units/show';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
@@ -21,6 +22,8 @@ interface Props {
 export function HeightSheet({ job, laid, sketch, gauge, display, paper }: Props) {
   const letters = new Map(job.holes.map((h) => [h.id, h.letter]));
   const size = (mm: number): string => showText({ value: mm, unit: 'mm', places: 1 }, display);
+  const zones = new Map(job.holes.map((h) => [h.id, h.zoneMm]));
+  const place = (mm: number): string => showText({ value: mm, unit: 'mm', places: 2 }, display);
   const { shape } = laid;
   return (
     <PrintedPage paper={paper} label="Heights to scribe">
@@ -39,8 +42,8 @@ export function HeightSheet({ job, laid, sketch, gauge, display, paper }: Props)
           </p>
         </div>
         {sketch && (
-          <div className="size-[34mm] shrink-0 bg-dye-900 p-1 [print-color-adjust:exact]">
-            <FaceDrawing sketch={sketch} letters className="size-full" />
+          <div className="size-[34mm] shrink-0">
+            <FaceDrawing sketch={sketch} letters ink className="size-full" />
           </div>
         )}
       </header>
@@ -61,6 +64,29 @@ export function HeightSheet({ job, laid, sketch, gauge, display, paper }: Props)
           </ol>
         </section>
       ))}
+      <section className="mt-2">
+        <h2 className="border-b-2 border-black text-[12pt] font-bold">Punch</h2>
+        <p className="text-[9pt]">Prick-punch, look from two sides, write how far off it is, then the firm blow.</p>
+        <ol className="text-[11pt]">
+          {laid.holes.map(({ featureId, number, at, footprint }) => (
+            <li
+              key={`${featureId} ${number}`}
+              className="grid break-inside-avoid grid-cols-[5mm_12mm_27mm_27mm_1fr] items-center gap-2 border-b border-black/30 py-[2px]"
+            >
+              <span aria-hidden className="inline-block size-[4mm] border border-black" />
+              <strong>
+                {letters.get(featureId)}
+                {number}
+              </strong>
+              <span>X {place(at.x)}</span>
+              <span>Y {place(at.y)}</span>
+              <span className="text-right text-[9pt]">
+                ± {place(zoneOf({ ...footprint, zoneMm: zones.get(featureId) }).value / 2)}, off ______ ______
+              </span>
+            </li>
+          ))}
+        </ol>
+      </section>
     </PrintedPage>
   );
 }

@@ -13,7 +13,8 @@ import {
 import type { RunOfIssue } from '@/core/run/run-of-issue';
 import type { ChoiceChange } from '@/core/run/choice-change';
 import type { FirstHere } from '@/core/run/first-hole';
-import type { Checked } from '@/core/run/run-records';
+import { AFTER_BREAK, CHOICES_AFTER_BREAK } from '@/core/run/inspection-rows';
+import type { Checked, Decision } from '@/core/run/run-records';
 import { CHOICES, type Choice, type Verdict } from '@/core/gauging/verdict';
 import { keptVerdict } from '@/core/run/kept-verdict';
 import { instrumentOff } from '@/core/shop/instrument-off';
@@ -21,6 +22,7 @@ import type { Shop } from '@/core/shop/shop';
 import { showText, tell, type Display } from '@/core/units/show';
 import { useReadings } from '@/ui/instruments/use-readings';
 import { Working } from '@/ui/working';
+import { ChoiceKeys } from './choice-keys';
 import { lengthText, useEntries } from './use-entries';
 
 interface Props {
@@ -29,8 +31,8 @@ interface Props {
   setting: CheckSetting;
   at: HoleAt;
   /** The run that it is a hole of. */
-  here: Pick<RunOfIssue, 'latest' | 'decisionAfter'>;
-  record: <K extends BenchKind>(kind: K, body: BodyOf<K>) => void;
+  here: Pick<RunOfIssue, 'latest' | 'broken' | 'decisionAfter'>;
+  record: <K extends BenchKind>(kind: K, body: BodyOf<K>, corrects?: string) => void;
   display: Display;
   /** What a choice changes of how this hole is made. */
   changeOf: (choice: Choice) => ChoiceChange | undefined;
@@ -117,8 +119,26 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
     });
     clear(check);
   }
+  const deciding = {
+    changeOf,
+    display,
+    onDecide: (decision: Omit<BodyOf<'decision'>, 'part'>) => record('decision', { part: at.part, ...decision }),
+    onTakeBack: (id: string) => record('decision-undone', { part: at.part }, id),
+  };
+  const broken = here.broken.get(holeKey(at));
   return (
     <ol className="flex flex-col gap-2">
+      {broken && (
+        <li className="plate px-3 py-2" aria-label="Broken tap">
+          <h3 className="font-cond text-xl font-semibold text-danger">✕ A tap broke in it</h3>
+          <Decided
+            decision={here.decisionAfter.get(broken.id)}
+            choices={CHOICES_AFTER_BREAK}
+            named={AFTER_BREAK}
+            {...deciding}
+          />
+        </li>
+      )}
       {checks.map((check) => {
         const values = valuesOf(check);
         const ready = check.fields.length > 0 && isComplete(check, values);
@@ -126,12 +146,14 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
         const verdict = ready ? check.judge(values) : kept ? keptVerdict(check, kept) : undefined;
         const by = byOf(check) ?? (ready ? undefined : kept?.body.instrument);
         const off = by === undefined ? undefined : instrumentOff(tools, by);
-        const decided = kept && here.decisionAfter.get(kept.id)?.body.choice;
         return (
           <li key={check.kind} className="plate px-3 py-2" aria-label={check.title}>
             <div className="flex flex-wrap items-baseline gap-x-4">
               <h3 className="font-cond text-xl font-semibold">{check.title}</h3>
-              <p className="text-[16px] text-steel-700">{tell(check.how, display)}</p>
+              <p className="text-[16px] text-steel-700">
+                {tell(check.how, display)}
+                {check.isMissing && ' Not in the crib.'}
+              </p>
             </div>
             <div className="mt-1 flex flex-wrap items-end gap-3">
               {check.fields.map((f) => (
@@ -194,34 +216,36 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
               />
             )}
             {verdict?.state === 'bad' && !ready && (
-              <div className="mt-1 flex flex-col gap-1">
-                {decided ? (
-                  <p className="text-[16px]">Decided: {CHOICES[decided].label}.</p>
-                ) : (
-                  verdict.choices.map((choice) => {
-                    const { change, says } = changeOf(choice) ?? {};
-                    return (
-                      <div key={choice} className="flex flex-wrap items-center gap-x-3">
-                        <button
-                          type="button"
-                          className="btn min-w-56"
-                          onClick={() => record('decision', { part: at.part, choice, change })}
-                        >
-                          {CHOICES[choice].label}
-                        </button>
-                        <span className="min-w-0 flex-1 text-[15px] text-steel-700">
-                          {CHOICES[choice].means} {says && tell(says, display)}
-                        </span>
-                      </div>
-                    );
-                  })
-                )}
-              </div>
+              <Decided decision={kept && here.decisionAfter.get(kept.id)} choices={verdict.choices} {...deciding} />
             )}
           </li>
         );
       })}
     </ol>
+  );
+}
+
+interface DecidedProps {
+  decision: Decision | undefined;
+  choices: readonly Choice[];
+  named?: Partial<Record<Choice, string>>;
+  changeOf: Props['changeOf'];
+  display: Display;
+  onDecide: (decision: Omit<BodyOf<'decision'>, 'part'>) => void;
+  onTakeBack: (id: string) => void;
+}
+
+/** What was decided, to be taken back; or what can be. */
+function Decided({ decision, named, onTakeBack, ...keys }: DecidedProps) {
+  if (!decision) return <ChoiceKeys named={named} {...keys} />;
+  const { choice, by, why } = decision.body;
+  return (
+    <p className="flex flex-wrap items-center gap-3 text-[16px]">
+      Decided: {[named?.[choice] ?? CHOICES[choice].label, by, why].filter(Boolean).join(', ')}.
+      <button type="button" className="btn h-11" onClick={() => onTakeBack(decision.id)}>
+        Take back
+      </button>
+    </p>
   );
 }
 

@@ -9,6 +9,9 @@ const tool = (id: string, kind: ToolKind, name: string, more: Partial<Row> = {})
   ...more,
 });
 
+/** A gauge with its number, checked this autumn. */
+const CHECKED = (number: string): Partial<Row> => ({ number, checkedOn: '2026-10-02', where: 'gauge case' });
+
 /** What else is in the drawers of the observatory's workshop. */
 export const SAMPLE_TOOLS: Row[] = [
   tool('centre-2', 'centre-drill', 'Centre drill 2.0', { smallMm: 2, diameterMm: 5, where: 'drill press shelf' }),
@@ -53,10 +56,10 @@ export const SAMPLE_TOOLS: Row[] = [
   tool('stock-25', 'die-stock', 'Die stock for 25 mm dies', { diameterMm: 25, where: 'die box' }),
   tool('nut-m8', 'chasing-nut', 'Chasing nut M8', { thread: 'M8x1.25', where: 'die box' }),
   tool('extract-6', 'extractor', 'Extractor for M6 taps, 4 flutes', { diameterMm: 6, where: 'tap drawer' }),
-  tool('gauge-m6', 'thread-gauge', 'Plug gauge M6 6H', { thread: 'M6x1', fit: '6H', where: 'gauge case' }),
-  tool('gauge-m8', 'thread-gauge', 'Plug gauge M8 6H', { thread: 'M8x1.25', fit: '6H', where: 'gauge case' }),
-  tool('gauge-m10', 'thread-gauge', 'Plug gauge M10 6H', { thread: 'M10x1.5', fit: '6H', where: 'gauge case' }),
-  tool('pins', 'gauge-pin', 'Gauge pins 1 to 12', { smallMm: 1, diameterMm: 12, stepMm: 0.02, where: 'gauge case' }),
+  tool('gauge-m6', 'thread-gauge', 'Plug gauge M6 6H', { thread: 'M6x1', fit: '6H', ...CHECKED('G-06') }),
+  tool('gauge-m8', 'thread-gauge', 'Plug gauge M8 6H', { thread: 'M8x1.25', fit: '6H', ...CHECKED('G-08') }),
+  tool('gauge-m10', 'thread-gauge', 'Plug gauge M10 6H', { thread: 'M10x1.5', fit: '6H', ...CHECKED('G-10') }),
+  tool('pins', 'gauge-pin', 'Gauge pins 1 to 12', { smallMm: 1, diameterMm: 12, stepMm: 0.02, ...CHECKED('P-1') }),
   tool('caliper', 'measuring', 'Caliper 150', {
     instrument: 'caliper',
     standardMm: 20,

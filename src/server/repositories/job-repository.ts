@@ -27,7 +27,7 @@ const BATCH = 500;
 
 const headColumns = (job: JobHeadFields) => {
   const head = headOf(job);
-  return { ...head, units: head.units ?? null, route: head.route ?? null };
+  return { ...head, units: head.units ?? null, route: head.route ?? null, papers: head.papers ?? null };
 };
 
 /** A feature with all that is kept with it. */
@@ -155,7 +155,15 @@ export async function findHead(tx: Writer, id: string): Promise<HeadState | unde
     .select()
     .from(jobs)
     .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)));
-  return row && { ...row, units: row.units ?? undefined, route: row.route ?? undefined, part: row.part ?? USUAL_PART };
+  if (!row) return undefined;
+  const { units, route, papers } = row;
+  return {
+    ...row,
+    units: units ?? undefined,
+    route: route ?? undefined,
+    papers: papers ?? undefined,
+    part: row.part ?? USUAL_PART,
+  };
 }
 
 /** Features of a job by id, removed ones too; all of them where no ids are named. */
@@ -259,13 +267,11 @@ export async function findJob(db: Writer, id: string): Promise<Job | undefined> 
   const head = await findHead(db, id);
   if (!head) return undefined;
   const features = await findFeatures(db, id);
-  const { version, headVersion, units, createdAt, updatedAt } = head;
+  const { version, headVersion, createdAt, updatedAt } = head;
   const all = [...features.values()];
   return {
     id,
-    ...headColumns(head),
-    units,
-    route: head.route,
+    ...headOf(head),
     version,
     headVersion,
     nextLetter: nextLetter(all.map((f) => f.feature.letter)),

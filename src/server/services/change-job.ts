@@ -232,7 +232,7 @@ async function receipt(tx: Writer, head: HeadState, before: number, ids: readonl
 }
 
 /** Fields of a job and of a feature that no route is made from: what they are called and the unit they are shown in. */
-const ASIDE: readonly string[] = ['name', 'notes', 'units'];
+const ASIDE: readonly string[] = ['name', 'notes', 'units', 'papers'];
 const isWork = (set: object): boolean => Object.keys(set).some((field) => !ASIDE.includes(field));
 
 /** Whether a feature is made otherwise than before: not by another name, or by the same lengths in another unit. */

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { fieldsOf, setOf, type FeatureSet, type HeadSet, type JobPatch } from '@/contracts/job-change';
 import {
   HEAD_FIELDS,
+  MAYBE_HEAD,
   headOf,
   JOBS_PER_PAGE,
   type Job,
@@ -65,8 +66,8 @@ function sameJob(job: Job, input: JobInput): boolean {
     holes: holes.map((h) => ({ ...fieldsOf(h), letter: undefined, position: undefined, version: undefined })),
   });
   // What was left out stays as it is.
-  const { units = job.units, route = job.route } = input;
-  return isDeepStrictEqual(bare(job), bare({ ...input, units, route }));
+  const left = Object.fromEntries(MAYBE_HEAD.map((field) => [field, input[field] ?? job[field]]));
+  return isDeepStrictEqual(bare(job), bare({ ...input, ...left }));
 }
 
 /** Creates a job. The same job sent again is a success and makes no double. @throws Refusal 409 when the id is another's */
@@ -84,13 +85,14 @@ export async function createJob(db: Database, input: JobInput): Promise<Job> {
   });
 }
 
+const isMaybe = (field: string): boolean => (MAYBE_HEAD as readonly string[]).includes(field);
+
 /** What a whole job changes of the one that is there, as a change made from its version. */
 function asPatch(current: Job, { holes, ...input }: JobReplacement): JobPatch {
-  const { units, route, part, ...rest } = headOf(input);
+  const { part, ...rest } = headOf(input);
+  const said = Object.entries(rest).filter(([field, value]) => value !== undefined || !isMaybe(field));
   const head: HeadSet = {
-    ...rest,
-    ...(units ? { units } : {}),
-    ...(route ? { route } : {}),
+    ...Object.fromEntries(said),
     part: { ...part, walls: part.walls ?? null },
   };
   const there = new Map(current.holes.map((h) => [h.id, h]));

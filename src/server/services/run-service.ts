@@ -2,9 +2,12 @@ import { setImmediate as turn } from 'node:timers/promises';
 import { CORE_VERSION } from '@/core/answer/answer';
 import type { FrozenRoute } from '@/contracts/route-issue';
 import type { RecordKept } from '@/contracts/record';
-import type { BenchRecord } from '@/core/run/bench-record';
+import type { JobPapers } from '@/contracts/job';
+import type { BenchRecord, HoleAt } from '@/core/run/bench-record';
 import { verbOf } from '@/core/run/bench-words';
 import { byPartAndHole, inspectionRows, type InspectionRow } from '@/core/run/inspection-rows';
+import { notGauged, type NotGauged } from '@/core/run/not-gauged';
+import { firstHoles } from '@/core/route/first-through';
 import { holesWaiting } from '@/core/run/run';
 import { followRun, type FollowedRun } from '@/core/run/run-of-issue';
 import { plannerFor } from '@/core/job/plan-in-job';
@@ -17,6 +20,7 @@ import { wholeShop } from '@/core/shop/shop';
 import type { Database } from '../database';
 import { findDataMark } from '../repositories/data-repository';
 import { findProgress, keepProgress, type ProgressRow } from '../repositories/progress-repository';
+import { findHead } from '../repositories/job-repository';
 import { lastArrival, listArrived } from '../repositories/record-repository';
 import { findRoute, lastIssued, lastNumber } from '../repositories/route-repository';
 import { issuedRoute } from './route-service';
@@ -209,6 +213,9 @@ async function progressFor(
 export interface Inspected {
   issue: FrozenRoute;
   rows: InspectionRow[];
+  notGauged: NotGauged[];
+  /** As the job has them now: they say nothing of how it is made. */
+  papers: JobPapers;
 }
 
 /**
@@ -223,14 +230,17 @@ export async function inspectionOf(
   const number = await lastNumber(db, jobId);
   if (number === 0) await issuedRoute(db, jobId, 0);
   const { issue, run } = await followedOf(db, jobId, (await lastIssued(db, [jobId])).get(jobId)?.id);
-  if (!issue || !run) return { issue: await issuedRoute(db, jobId, number), rows: [] };
+  const papers = (await findHead(db, jobId))?.papers ?? {};
+  if (!issue || !run) return { issue: await issuedRoute(db, jobId, number), rows: [], notGauged: [], papers };
   const at = run.now();
   const letters = new Map(issue.inputs.job.holes.map((f) => [f.id, f.letter]));
   const rows: InspectionRow[] = [];
   let slice = performance.now();
+  const isAsked = ({ part }: HoleAt): boolean => part >= (parts.from ?? 1) && part <= (parts.to ?? Infinity);
+  const tools = issue.inputs.shop.tools ?? [];
+  const firsts = firstHoles(issue.route);
   for (const row of inspectionRows(at, (hole) => {
-    const { part } = hole;
-    if (part < (parts.from ?? 1) || part > (parts.to ?? Infinity)) return undefined;
+    if (!isAsked(hole)) return undefined;
     const planned = at.planAt(hole);
     if (!planned?.ok) return undefined;
     const name = `${letters.get(hole.featureId)}${hole.holeNumber}`;
@@ -239,6 +249,8 @@ export async function inspectionOf(
       name: decided ? `${name} ${decided}` : name,
       plan: planned.value,
       setting: at.settingFor(hole, planned.value),
+      tools,
+      isFirst: firsts.has(name) && hole.part === 1,
     };
   })) {
     rows.push(row);
@@ -246,5 +258,5 @@ export async function inspectionOf(
     await turn();
     slice = performance.now();
   }
-  return { issue, rows: rows.sort(byPartAndHole) };
+  return { issue, rows: rows.sort(byPartAndHole), notGauged: notGauged(at).filter((n) => isAsked(n.at)), papers };
 }

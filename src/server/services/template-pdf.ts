@@ -30,17 +30,22 @@ const circle = (x: number, y: number, r: number, wide: number): string =>
 const text = (x: number, y: number, said: string): string =>
   `<text x="${x}" y="${y}" font-size="2.5" font-family="Roboto">${written(said)}</text>`;
 
-/** A scale to measure with before the sheet is used, and what sheet it is. */
+/** Where the upright scale stands, mm from the left. */
+const UPRIGHT_MM = 6;
+const ticks10 = (tick: (i: number) => string): string[] => Array.from({ length: SCALE_MM / 10 + 1 }, (_, i) => tick(i));
+
+/** Scales to measure with before the sheet is used, and what sheet it is. */
 function footOf(heightMm: number, name: string): string {
   const y = heightMm - MARGIN_MM;
-  const ticks = Array.from({ length: SCALE_MM / 10 + 1 }, (_, i) =>
-    line(MARGIN_MM + 10 * i, y, MARGIN_MM + 10 * i, y - (i % 5 === 0 ? 3 : 1.5)),
-  );
+  const ticks = ticks10((i) => line(MARGIN_MM + 10 * i, y, MARGIN_MM + 10 * i, y - (i % 5 === 0 ? 3 : 1.5)));
   return [
     line(MARGIN_MM, y, MARGIN_MM + SCALE_MM, y),
     ...ticks,
-    text(MARGIN_MM, y + 4, `This line is ${SCALE_MM} mm: measure it before you use the sheet. Print at 100 %.`),
+    text(MARGIN_MM, y + 4, `Both scales are ${SCALE_MM} mm: measure them before you use the sheet. Print at 100 %.`),
     text(MARGIN_MM + SCALE_MM + 4, y, name),
+    // A printer that stretches one way is told by a line across the other.
+    line(UPRIGHT_MM, y, UPRIGHT_MM, y - SCALE_MM),
+    ...ticks10((i) => line(UPRIGHT_MM, y - 10 * i, UPRIGHT_MM + (i % 5 === 0 ? 3 : 1.5), y - 10 * i)),
   ].join('');
 }
 
@@ -51,7 +56,7 @@ function footOf(heightMm: number, name: string): string {
 export function templateSheets(
   laid: LaidFace,
   title: string,
-  labelOf: (featureId: string) => string,
+  labelOf: (featureId: string, number: number) => string,
   paper: SheetPaper,
 ): string[] {
   const { shape } = laid;
@@ -82,13 +87,13 @@ export function templateSheets(
       p.x - f.mouthMm < from.x + windowW &&
       p.y + f.mouthMm > from.y &&
       p.y - f.mouthMm < from.y + windowH;
-    const holes = laid.holes.filter(inWindow).map(({ onFace: p, footprint: { diameterMm }, featureId }) => {
+    const holes = laid.holes.filter(inWindow).map(({ onFace: p, footprint: { diameterMm }, featureId, number }) => {
       const arm = diameterMm * 0.75 + 2;
       return [
         circle(x(p.x), y(p.y), diameterMm / 2, 0.15),
         line(x(p.x - arm), y(p.y), x(p.x + arm), y(p.y), 0.1),
         line(x(p.x), y(p.y - arm), x(p.x), y(p.y + arm), 0.1),
-        text(x(p.x + arm * 0.6), y(p.y + arm * 0.4), labelOf(featureId)),
+        text(x(p.x + arm * 0.6), y(p.y + arm * 0.4), labelOf(featureId, number)),
       ].join('');
     });
     const frame = `x="${MARGIN_MM}" y="${MARGIN_MM}" width="${windowW}" height="${windowH}"`;

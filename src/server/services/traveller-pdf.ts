@@ -1,5 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import QRCode from 'qrcode';
+import type { JobPapers } from '@/contracts/job';
 import type { FrozenRoute } from '@/contracts/route-issue';
 import type { Machine } from '@/core/cutting/machine';
 import { depth } from '@/core/answer/answer';
@@ -7,6 +8,7 @@ import { changePoints, firstArticle, nameOfSetUp } from '@/core/route/batch';
 import type { RouteSetUp, Visit } from '@/core/route/route';
 import { shopTime } from '@/core/units/shop-time';
 import { showText, tell, turnsText, type Display } from '@/core/units/show';
+import { papersLine } from './inspection-pdf';
 import { faceOnPaper, sheetPdf, type SheetPaper } from './sheet-pdf';
 
 const minutes = (seconds: number): string =>
@@ -60,6 +62,7 @@ function visitRow(visit: Visit, i: number, machine: Machine | undefined, display
   const orders = [...new Set(visit.items.map((item) => tell(item.order, display)))].slice(0, 4);
   const cautions = [...new Set(visit.items.flatMap((item) => (item.cautions ?? []).map((c) => tell(c, display))))];
   const depths = different(visit.items.map((item) => item.stopMm)).map((mm) => showText(depth(mm), display));
+  const outs = [...new Set(visit.items.flatMap((item) => (item.outs ? [tell(item.outs, display)] : [])))].slice(0, 2);
   const stops = depths.length === 0 && visit.items.some((item) => item.stopOff) ? ['stop off'] : depths;
   const turns = different(visit.items.map((item) => item.turns)).map((n) => turnsText(n, true));
   const belts = beltSvg(machine, visit.rpm);
@@ -81,7 +84,10 @@ function visitRow(visit: Visit, i: number, machine: Machine | undefined, display
     },
     {
       stack: [
-        ...(stops.length > 0 ? [{ text: `stop ${stops.join(', ')}`, bold: true, fontSize: 11 }] : []),
+        ...(stops.length > 0
+          ? [{ text: depths.length > 0 ? `stop ${stops.join(', ')}` : stops.join(), bold: true, fontSize: 11 }]
+          : []),
+        ...outs.map((text): Content => ({ text, fontSize: 9 })),
         ...(turns.length > 0 ? [{ text: `${turns.join(', ')} turns`, bold: true, fontSize: 11 }] : []),
         { text: holesOf(visit), fontSize: 10 },
       ],
@@ -141,6 +147,7 @@ async function setUpContent(
  */
 export async function travellerPdf(
   issue: FrozenRoute,
+  papers: JobPapers,
   origin: string,
   paper: SheetPaper,
   zone: string,
@@ -182,6 +189,8 @@ export async function travellerPdf(
             text: `${route.quantity} ${route.quantity === 1 ? 'part' : 'parts'}, ${minutes(route.seconds)} in all`,
             fontSize: 13,
           },
+          ...(papersLine(papers) ? [{ text: papersLine(papers), fontSize: 12 } as Content] : []),
+          ...(job.route?.deadline ? [{ text: `Due ${job.route.deadline}`, fontSize: 12, bold: true } as Content] : []),
           { text: 'Eye protection. No gloves at the spindle. Clamp the work.', bold: true, margin: [0, 6, 0, 0] },
           ...(job.notes ? [{ text: job.notes, fontSize: 10, margin: [0, 4, 0, 0] } as Content] : []),
         ],
@@ -205,5 +214,9 @@ export async function travellerPdf(
         ] as Content[])
       : []),
   ];
+  content.push({
+    text: `Good ________  of ${route.quantity}      Scrap ________      Signed ______________________      Date ______________`,
+    margin: [0, 24, 0, 0],
+  });
   return sheetPdf({ title: `${job.name}, route ${issue.number}`, foot: `Dates of ${zone}.`, paper, content });
 }

@@ -6,17 +6,22 @@ interface Props {
   letters?: boolean;
   /** Place in the list of the hole that stands out. */
   lit?: number;
+  /** Outlines in black, for paper. */
+  ink?: boolean;
   className?: string;
 }
 
 /** A face of a part as if dyed, with its holes: small, to know a job by. */
-export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, className }: Props) {
+export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, ink, className }: Props) {
   const round = shape.kind === 'circle';
   const [w, h] = round ? [shape.diameterMm, shape.diameterMm] : [shape.widthMm, shape.heightMm];
   const [left, bottom] = round ? [-w / 2, -h / 2] : [0, 0];
   const pad = Math.max(w, h) * 0.04;
   const line = Math.max(w, h) / 90;
   const text = Math.max(w, h) / 14;
+  const colours = ink
+    ? { fill: 'none', stroke: 'black', hole: 'none', line: line / 2 }
+    : { fill: '#1f3f8f', stroke: '#eef2ff', hole: '#0a1432', line };
   const first = (i: number): boolean => i === 0 || holes[i - 1].letter !== holes[i].letter;
   return (
     <svg
@@ -27,16 +32,24 @@ export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, clas
       className={className}
     >
       {round ? (
-        <circle r={w / 2} fill="#1f3f8f" stroke="#eef2ff" strokeWidth={line} />
+        <circle r={w / 2} fill={colours.fill} stroke={colours.stroke} strokeWidth={colours.line} />
       ) : shape.outline ? (
         <polygon
           points={shape.outline.map(({ x, y }) => `${x},${-y}`).join(' ')}
-          fill="#1f3f8f"
-          stroke="#eef2ff"
-          strokeWidth={line}
+          fill={colours.fill}
+          stroke={colours.stroke}
+          strokeWidth={colours.line}
         />
       ) : (
-        <rect x={left} y={-(bottom + h)} width={w} height={h} fill="#1f3f8f" stroke="#eef2ff" strokeWidth={line} />
+        <rect
+          x={left}
+          y={-(bottom + h)}
+          width={w}
+          height={h}
+          fill={colours.fill}
+          stroke={colours.stroke}
+          strokeWidth={colours.line}
+        />
       )}
       {holes.map(({ x, y, diameterMm, letter }, i) => (
         <g key={i}>
@@ -44,9 +57,9 @@ export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, clas
             cx={x}
             cy={-y}
             r={Math.max(diameterMm / 2, line)}
-            fill={i === lit ? '#d3a23a' : '#0a1432'}
-            stroke="#eef2ff"
-            strokeWidth={line / 1.6}
+            fill={i === lit ? '#d3a23a' : colours.hole}
+            stroke={colours.stroke}
+            strokeWidth={colours.line / 1.6}
           />
           {i === lit && (
             <path
@@ -59,7 +72,7 @@ export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, clas
             <text
               x={x + diameterMm / 2 + line * 1.5}
               y={-y - diameterMm / 2}
-              fill="#eef2ff"
+              fill={ink ? 'black' : '#eef2ff'}
               fontSize={text}
               className="font-cond"
             >

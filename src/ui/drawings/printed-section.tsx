@@ -7,11 +7,19 @@ const H = 150;
 const CORE = { left: 2, right: 92, top: 8, bottom: 140 };
 const CX = (CORE.left + CORE.right) / 2;
 
+interface Props {
+  section: Section;
+  display: Display;
+  /** The core alone, where its depths stand beside it. */
+  bare?: boolean;
+}
+
 /** The section of a hole in ink: bores, thread, tip, back and the depths to set, for paper. */
-export function PrintedSection({ section, display }: { section: Section; display: Display }) {
-  const { bores, thread, mouth, levels, thicknessMm } = section;
+export function PrintedSection({ section, display, bare }: Props) {
+  const { bores, thread, mouth, thicknessMm } = section;
+  const levels = bare ? [] : section.levels;
   const shown = drawnDepth(section);
-  const reach = Math.max(1, ...levels.map((l) => shown(l.mm)));
+  const reach = Math.max(1, ...section.levels.map((l) => shown(l.mm)));
   const widest = Math.max(3, ...bores.map((b) => b.diameterMm), mouth?.diameterMm ?? 0, thread?.majorMm ?? 0);
   const s = Math.min((CORE.bottom - CORE.top) / reach, (CORE.right - CORE.left) / (widest * 1.5));
   const y = (mm: number): number => CORE.top + shown(mm) * s;
@@ -26,7 +34,12 @@ export function PrintedSection({ section, display }: { section: Section; display
   const wall = (b: Section['bores'][number], side: number): string =>
     `M${CX + (side * b.diameterMm * s) / 2},${CORE.top} V${clip(y(b.fullMm))} L${CX},${clip(y(b.fullMm + b.tipMm))}`;
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} role="img" aria-label={`Section, ${section.title}`} className="w-full">
+    <svg
+      viewBox={`0 0 ${bare ? CORE.right + 2 : W} ${H}`}
+      role="img"
+      aria-label={`Section, ${section.title}`}
+      className="w-full"
+    >
       <g fill="none" stroke="black" strokeWidth="1.1">
         <path d={`M${CORE.left},${CORE.top} H${CORE.right} M${CORE.left},${back} H${CORE.right}`} />
         <path

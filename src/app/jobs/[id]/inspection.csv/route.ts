@@ -10,6 +10,6 @@ export const GET = (_: Request, { params }: { params: Promise<{ id: string }> })
     const { id } = await params;
     const db = await database();
     const { units } = await existingHead(db, id);
-    const { rows } = await inspectionOf(db, id);
-    return csvResponse(writeInspectionCsv(rows, units ?? 'mm'), 'inspection');
+    const { rows, papers } = await inspectionOf(db, id);
+    return csvResponse(writeInspectionCsv(rows, units ?? 'mm', papers.serial), 'inspection');
   });

@@ -15,7 +15,10 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     const { face, paper } = checked(query, queryOf(request));
     const job = await existingJob(await database(), (await params).id);
     const features = job.holes.map((h) => ({ ...h, callout: h.question.callout }));
-    const label = (id: string): string => job.holes.find((h) => h.id === id)?.question.callout ?? '';
+    const of = new Map(job.holes.map((h) => [h.id, h]));
+    // The callout once a feature; each hole by its own name.
+    const label = (id: string, number: number): string =>
+      [`${of.get(id)?.letter ?? ''}${number}`, ...(number === 1 ? [of.get(id)?.question.callout] : [])].join('  ');
     const bytes = await templatePdf(layOutFace(job.part, face, features), job.name, label, paper);
     return pdfResponse(bytes, `template-${face}`);
   });

@@ -19,8 +19,8 @@ export const GET = (
     const { id, number } = await params;
     const { paper } = checked(query, queryOf(request));
     const db = await database();
-    await existingHead(db, id);
+    const { papers = {} } = await existingHead(db, id);
     const issue = await issuedRoute(db, id, number);
-    const bytes = await travellerPdf(issue, publicAddress(request.headers), paper, await zoneNow(db));
+    const bytes = await travellerPdf(issue, papers, publicAddress(request.headers), paper, await zoneNow(db));
     return pdfResponse(bytes, `traveller-${number}`);
   });
