@@ -121,7 +121,8 @@ test('how far a job is at the bench, what waits, and its inspection sheet', asyn
   });
   expect((await recorded())?.bench).toEqual({
     done: 2,
-    steps: runSteps(route).length,
+    // The second part has its lines besides: two and one on the top, two on the side.
+    steps: runSteps(route).length + 5,
     waiting: 0,
     next: `lay out ${third.item?.letter}1`,
   });

@@ -1,12 +1,17 @@
 import { mmToInch } from '../units/length';
+import type { Display } from '../units/show';
 import type { Point } from './part';
 
-export type Gauge = 'digital-mm' | 'digital-inch' | 'dial-mm' | 'vernier-mm' | 'vernier-inch';
+export type Gauge = 'digital-mm' | 'digital-inch' | 'dial-mm' | 'dial-inch' | 'vernier-mm' | 'vernier-inch';
+
+/** The gauge that is assumed for a unit. */
+export const usualGauge = (display: Display): Gauge => (display === 'inch' ? 'digital-inch' : 'digital-mm');
 
 export const GAUGES: readonly [Gauge, string][] = [
   ['digital-mm', 'digital, mm'],
   ['digital-inch', 'digital, inch'],
   ['dial-mm', 'dial, 0.02 mm'],
+  ['dial-inch', 'dial, 0.001 in'],
   ['vernier-mm', 'vernier, 0.02 mm'],
   ['vernier-inch', 'vernier, 0.001 in'],
 ];
@@ -15,14 +20,22 @@ export const GAUGES: readonly [Gauge, string][] = [
 export function gaugeReading(mm: number, gauge: Gauge): string {
   if (gauge === 'digital-mm') return mm.toFixed(2);
   if (gauge === 'digital-inch') return mmToInch(mm).toFixed(4);
-  const [step, whole, per] = gauge === 'vernier-inch' ? [0.001, 0.025, 25] : ([0.02, 1, 50] as const);
-  const value = gauge === 'vernier-inch' ? mmToInch(mm) : mm;
-  const units = Math.round(value / step);
+  const { step, whole, inch, dial } = SCALES[gauge];
+  const per = Math.round(whole / step);
+  const units = Math.round((inch ? mmToInch(mm) : mm) / step);
   const lines = Math.floor(units / per);
   const rest = units - lines * per;
-  const main = (lines * whole).toFixed(gauge === 'vernier-inch' ? 3 : 0);
-  return gauge === 'dial-mm' ? `${main} + ${(rest * step).toFixed(2)} on the dial` : `${main}, line ${rest}`;
+  const main = (lines * whole).toFixed(dial ? (inch ? 1 : 0) : inch ? 3 : 0);
+  return dial ? `${main} + ${(rest * step).toFixed(inch ? 3 : 2)} on the dial` : `${main}, line ${rest}`;
 }
+
+/** What a gauge with a scale shows: its finest step, and what a line of the main scale or a turn of the dial is. */
+const SCALES = {
+  'dial-mm': { step: 0.02, whole: 1, inch: false, dial: true },
+  'dial-inch': { step: 0.001, whole: 0.1, inch: true, dial: true },
+  'vernier-mm': { step: 0.02, whole: 1, inch: false, dial: false },
+  'vernier-inch': { step: 0.001, whole: 0.025, inch: true, dial: false },
+} as const;
 
 export interface HeightLine {
   mm: number;

@@ -242,6 +242,8 @@ describe('heights and dials', () => {
     [47.34, 'digital-inch', '1.8638'],
     [47.34, 'dial-mm', '47 + 0.34 on the dial'],
     [47.34, 'vernier-mm', '47, line 17'],
+    // 2.463 in: twenty-four turns of a tenth and 63 thousandths.
+    [2.463 * 25.4, 'dial-inch', '2.4 + 0.063 on the dial'],
     [1.888 * 25.4, 'vernier-inch', '1.875, line 13'],
     [46.9999, 'vernier-mm', '47, line 0'],
   ] as const)('%d mm on a %s gauge reads %s', (mm, gauge, reading) => expect(gaugeReading(mm, gauge)).toBe(reading));

@@ -1,6 +1,8 @@
 import type { Result } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import type { JobFeature, JobHead, Planner } from '../job/plan-in-job';
+import { layOutFace, type LaidFace } from '../layout/lay-out';
+import type { FaceId } from '../layout/part';
 import { expandPlaces, type Expanded } from '../layout/place';
 import { runSteps, type IsDue } from '../route/run-steps';
 import type { Route } from '../route/route';
@@ -14,16 +16,18 @@ import { changeOfChoice, type ChoiceChange } from './choice-change';
 import { isRedone, planAtBench } from './plan-at-bench';
 import { nextHoles } from './gauge-again';
 import { changeFor, settledAtOf, stepsOfRun, type Run } from './run';
-import { countRecord, noRecords, resultsOf, type Checked, type Decision } from './run-records';
+import { countRecord, faultyParts, noRecords, resultsOf, type Checked, type Decision } from './run-records';
 import type { Choice } from '../gauging/verdict';
 import { partsToGauge } from './sampling';
+import { featuresByTool } from './same-tool';
+import { withLines, withoutOldLines } from './scribe-steps';
 import { settingAt } from './setting-at';
 
 /** An issued route with the job and the shop as they were frozen. */
 export interface IssuedWork {
   route: Route;
   job: JobHead & { holes: readonly (JobFeature & { id: string })[]; route?: { checkEvery?: number } };
-  shop: Pick<Shop, 'habits' | 'taps' | 'tools'>;
+  shop: Pick<Shop, 'habits' | 'taps' | 'tools'> & Partial<Pick<Shop, 'machines'>>;
 }
 
 /** How far an issued route is, and how each of its holes is made by now. */
@@ -69,13 +73,39 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
     () => new Map(likeHoles(job.holes).flatMap((like) => like.features.map((id) => [id, like.features] as const))),
   );
   const points = lazily((): Expanded['points'] => expandPlaces(job.holes.filter((f) => f.place)).points);
-  const routed = lazily(() => runSteps(route));
+  const laying = lazily(() => {
+    const faces = new Map<FaceId, LaidFace>();
+    const placed = job.holes.map((f) => ({ ...f, name: '', callout: f.question.callout }));
+    return {
+      letters: lettersOf(route),
+      // Where a machine finds the place by its scales there is nothing to scribe.
+      faceOf: (id: string) => {
+        const feature = features.get(id);
+        return feature?.place && isScribed(feature.question.machine) ? feature.face : undefined;
+      },
+      laid: (face: FaceId) => {
+        const known = faces.get(face) ?? layOutFace(job.part, face, placed);
+        faces.set(face, known);
+        return known;
+      },
+    };
+  });
+  const isScribed = (machineId: string): boolean => {
+    const kind = shop.machines?.find((m) => m.id === machineId)?.kind;
+    return kind !== 'mill' && kind !== 'lathe';
+  };
+  const routed = lazily(() => withLines(runSteps(route), laying()));
+  const sameTools = lazily(() => featuresByTool(route));
   let due = new Map<string, { parts: number[]; set: Set<number> }>();
   const dueOf = (featureId: string, hole: number) => {
     const key = `${featureId}/${hole}`;
     const known = due.get(key);
     if (known) return known;
-    const parts = partsToGauge(job.quantity, every, resultsOf(recorded, featureId, hole));
+    const own = resultsOf(recorded, featureId, hole);
+    const gauged = new Set(own.map((r) => r.part));
+    // What spoiled one hole may have spoiled every other that the same tool makes.
+    const others = [...faultyParts(recorded, sameTools().get(featureId) ?? new Set())].filter((p) => !gauged.has(p));
+    const parts = partsToGauge(job.quantity, every, [...own, ...others.map((part) => ({ part, good: false }))]);
     const made = { parts, set: new Set(parts) };
     due.set(key, made);
     return made;
@@ -96,6 +126,8 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   };
 
   let steps: readonly BenchStep[] | undefined;
+  /** Parts with lines that are still to be scribed. */
+  let openLines = new Set<number>();
   let keys = new Set<string>();
   let nextAt = 0;
   let done = 0;
@@ -114,6 +146,14 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
       due = new Map();
       steps = undefined;
     }
+    // A crossing that is punched needs its lines no more.
+    if (
+      r.kind.startsWith('step-') &&
+      openLines.has(r.body.part) &&
+      'step' in r.body &&
+      r.body.step.includes('/lay-out/')
+    )
+      steps = undefined;
     // Where a step that is done once more stands follows what is done of its hole.
     if (r.kind.startsWith('step-') && remedies.length + recorded.decisions.length > 0) steps = undefined;
     // Which hole a changed tool made next is settled by then, unless it is taken back.
@@ -138,15 +178,20 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   }
   function stepsNow(): readonly BenchStep[] {
     if (steps) return steps;
-    const all = stepsOfRun(
-      every <= 1 ? routed() : runSteps(route, dueNow()),
-      recorded,
-      ({ opKey, featureId }, _part, before, after) => isRedone(opKey, made(featureId, before), made(featureId, after)),
-      (hole) => {
-        const plan = made(hole.featureId, changeFor(remedies, hole));
-        return plan?.ok ? plan.value.operations : [];
-      },
+    const all = withoutOldLines(
+      stepsOfRun(
+        every <= 1 ? routed() : withLines(runSteps(route, dueNow()), laying()),
+        recorded,
+        ({ opKey, featureId }, _part, before, after) =>
+          isRedone(opKey, made(featureId, before), made(featureId, after)),
+        (hole) => {
+          const plan = made(hole.featureId, changeFor(remedies, hole));
+          return plan?.ok ? plan.value.operations : [];
+        },
+      ),
+      (s) => settled.has(s.key),
     );
+    openLines = new Set(all.filter((s) => s.line && !settled.has(s.key)).map((s) => s.part));
     steps = all;
     keys = new Set(all.map((s) => s.key));
     done = all.reduce((n, s) => n + Number(settled.has(s.key)), 0);
@@ -192,6 +237,10 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   }
   return { add, now, planAt };
 }
+
+/** Letters of the features of a route. */
+const lettersOf = ({ setUps }: Route): Map<string, string> =>
+  new Map(setUps.flatMap((s) => s.visits.flatMap((v) => v.items.map((i) => [i.featureId, i.letter] as const))));
 
 /** What is worked out when it is first asked for. */
 function lazily<T extends object>(make: () => T): () => T {

@@ -187,6 +187,16 @@ export function countRecords(records: readonly BenchRecord[]): RunRecords {
   return into;
 }
 
+/** Parts in which a hole of some features came out bad, or was mended. */
+export function faultyParts({ results }: RunRecords, features: ReadonlySet<string>): Set<number> {
+  const faulty = new Set<number>();
+  for (const [hole, parts] of results) {
+    if (!features.has(hole.slice(0, hole.lastIndexOf('/')))) continue;
+    for (const [part, { bad, fault }] of parts) if (bad || fault) faulty.add(part);
+  }
+  return faulty;
+}
+
 /**
  * Of each part whose hole was gauged, whether it came out good. One that was mended is still a fault for those made beside
  * it; one that only had to be cleaned is none.

@@ -194,6 +194,7 @@ const GAUGE_FIRST = { reading: 'Gauge it first', decision: 'Decide first' } as c
 function nextWords(step: BenchStep, after: BenchStep | undefined): string {
   if (!after) return 'Done';
   if (after.part !== step.part) return `Done: part ${after.part}`;
+  if (after.line) return 'Done: next line';
   if (after.newTool) return 'Done: next tool';
   return 'Done: next hole';
 }

@@ -6,7 +6,8 @@ import type { Job } from '@/contracts/job';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
 import { kindsThat } from '@/core/operation/kinds';
-import type { BenchStep } from '@/core/run/bench-step';
+import { GAUGES, gaugeReading, type Gauge } from '@/core/layout/height-list';
+import type { BenchStep, ScribedLine } from '@/core/run/bench-step';
 import { faceSketch } from '@/core/job/face-sketch';
 import { nameOfSetUp } from '@/core/route/batch';
 import type { Operation } from '@/core/operation/operation';
@@ -19,6 +20,7 @@ import { BeltRows } from '@/ui/drawings/belt-rows';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
 import { StepLadder } from '@/ui/drawings/step-ladder';
+import { useGauge } from './use-gauge';
 import { TorqueLine } from './torque-line';
 import { TurnCounter } from './turn-counter';
 import { DyeTimer } from './dye-timer';
@@ -54,7 +56,8 @@ const Section = memo(function Section({ plan, display }: { plan: HolePlan; displ
 
 /** The face with this hole lit, and how the part is clamped. */
 function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
-  const { face } = route.setUps[step.setUp];
+  const { line } = step;
+  const face = line?.face ?? route.setUps[step.setUp].face;
   const sketch = useMemo(
     () =>
       faceSketch(
@@ -66,7 +69,15 @@ function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
   if (!sketch) return null;
   const { item } = step;
   const own = sketch.holes.map((h, i) => ({ ...h, i })).filter((h) => h.letter === item?.letter);
-  return <FaceDrawing sketch={sketch} letters className="h-full w-full" lit={own[(item?.hole ?? 0) - 1]?.i} />;
+  return (
+    <FaceDrawing
+      sketch={sketch}
+      letters
+      className="h-full w-full"
+      lit={own[(item?.hole ?? 0) - 1]?.i}
+      line={line && { axis: line.axis, at: line.onFaceMm }}
+    />
+  );
 }
 
 const GRID =
@@ -88,6 +99,33 @@ function Clamp({ step, route, display }: Pick<Props, 'step' | 'route' | 'display
         {turnsOver && face && `Turn the part over, ${face} to the tool. `}
         {holding ? tell(holding, display) : 'Datum edges against the stops. Clamped, not held by hand.'} Chuck key out.
       </p>
+    </div>
+  );
+}
+
+/** One line of the layout: what to set on the height gauge, and what it serves. */
+function Scribe({ line: { mm, from, isFirst, serves }, display }: { line: ScribedLine; display: Display }) {
+  const [gauge, setGauge] = useGauge(display);
+  return (
+    <div className="flex min-w-0 flex-col gap-3">
+      <h1 className="font-cond text-[60px] leading-[0.95] font-semibold sm:text-[88px]">Scribe</h1>
+      <p className="text-[26px] leading-snug">
+        {isFirst ? <strong>{from}: zero the gauge on the plate. </strong> : `${from}. `}One light scratch.
+      </p>
+      <dl>
+        <Label>{`set, for ${serves}`}</Label>
+        <Figure>{gaugeReading(mm, gauge)}</Figure>
+      </dl>
+      <label className="flex items-center gap-3 text-[20px]">
+        Height gauge
+        <select className="field h-14 text-[20px]" value={gauge} onChange={(e) => setGauge(e.target.value as Gauge)}>
+          {GAUGES.map(([id, name]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
     </div>
   );
 }
@@ -119,11 +157,16 @@ const Drawing = memo(function Drawing({ step, plan, route, job, display }: Drawi
 });
 
 /** Steps with the same key show the same picture, with another hole lit; a tap has its turns below. */
-const pictureOf = ({ item, setUp }: BenchStep): string =>
-  !item || ON_THE_FACE.includes(item.code) ? `face ${setUp}` : `${item.featureId} ${item.code === 'tap' ? 'tap' : ''}`;
+const pictureOf = ({ item, line, setUp }: BenchStep): string =>
+  line
+    ? `line ${line.face}`
+    : !item || ON_THE_FACE.includes(item.code)
+      ? `face ${setUp}`
+      : `${item.featureId} ${item.code === 'tap' ? 'tap' : ''}`;
 
 /** Steps with the same key are the same work on another hole. */
-const workOf = ({ item, setUp }: BenchStep): string => (item ? `${item.featureId} ${item.opKey}` : `clamp ${setUp}`);
+const workOf = ({ item, line, setUp }: BenchStep): string =>
+  line ? `line ${line.tick}` : item ? `${item.featureId} ${item.opKey}` : `clamp ${setUp}`;
 
 /** The tap of a hole at work, in the way in which it is driven best. */
 const tapOf = ({ thread }: HolePlan, { tap }: Operation) => tap && thread?.tapping.best.each[tap.place - 1];
@@ -188,7 +231,9 @@ export function StepFace({ step, firstAhead, planOf, route, job, plan, display, 
   const slots = { step, firstAhead, planOf };
   const work = useCallback(
     (of: BenchStep, made?: HolePlan) =>
-      of.item ? (
+      of.line ? (
+        <Scribe line={of.line} display={display} />
+      ) : of.item ? (
         <Work said={sayWork({ step: of, item: of.item, job, plan: made, display })} />
       ) : (
         <Clamp step={of} route={route} display={display} />

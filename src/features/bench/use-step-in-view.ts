@@ -103,7 +103,9 @@ export function useStepInView({ issue, at: here, bench }: Running) {
       startTransition(() => {
         leave(step.key);
         record('step-done', { step: step.key, part: step.part, seconds });
-        setSaid(`${step.item ? `${holeName(step.item)} ` : ''}done`);
+        // The first part’s lines are those that Plate shows.
+        if (step.line && step.part === 1) bench.tick(step.line.tick);
+        setSaid(`${step.item ? `${holeName(step.item)} ` : ''}${step.line ? 'scribed' : 'done'}`);
       });
     }
     // The one after it, where somebody looked back; else wherever the work is by then.

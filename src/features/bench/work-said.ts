@@ -116,12 +116,13 @@ export function sayWork({ step, item, job, plan, display }: Saying): WorkSaid {
   return {
     danger: (op?.cautions ?? []).filter((c) => c.level !== 'note').map((c) => tell(c, display)),
     again: step.again,
-    headline: tell(headline(item, op), display),
+    headline: step.isScribed ? 'Punch' : tell(headline(item, op), display),
     isChange: step.newTool,
     tool: `${tool}${where ? `, ${where}` : ''}${inCrib ? '' : ' (to buy)'}`,
     // Headline and figures say what a drill is to do: the line is for the hand.
-    order:
-      cut && feel
+    order: step.isScribed
+      ? 'Prick-punch at the crossing, look from two sides, then one firm blow.'
+      : cut && feel
         ? ''
         : best
           ? `${best.label}. ${WAY_FACTS[best.id].byHand ? tell(best.wrench, display) : ''}`

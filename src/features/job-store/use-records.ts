@@ -92,5 +92,13 @@ export function useBenchRecords(jobId: string) {
       append({ ...about, kind, body } as unknown as Omit<RecordInput, 'id' | 'jobId' | 'happenedAt'>),
     [append],
   );
-  return { ...all, records: bench as unknown as readonly BenchRecord[], record };
+  const tick = useCallback(
+    (line: string): void =>
+      void append({ kind: 'layout-tick', body: { line, ticked: true } } as Omit<
+        RecordInput,
+        'id' | 'jobId' | 'happenedAt'
+      >),
+    [append],
+  );
+  return { ...all, records: bench as unknown as readonly BenchRecord[], record, tick };
 }

@@ -7,7 +7,7 @@ import { showText, type Display } from '@/core/units/show';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
 import type { Paper } from '@/ui/paper';
 import { PrintedPage } from '@/ui/printed-page';
-import { serves, sheetLists } from './sheet';
+import { serves, sheetLists } from '@/core/layout/sheet-lists';
 
 interface Props {
   job: Job;

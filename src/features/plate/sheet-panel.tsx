@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { GAUGES, gaugeReading, type Gauge } from '@/core/layout/height-list';
+import { GAUGES, gaugeReading, usualGauge, type Gauge } from '@/core/layout/height-list';
 import type { LaidFace } from '@/core/layout/lay-out';
 import { scribedLines } from '@/core/layout/scribed-lines';
 import type { Display } from '@/core/units/show';
@@ -11,7 +11,7 @@ import { SelectField } from '@/ui/field';
 import { useReadings } from '@/ui/instruments/use-readings';
 import { RecordFaults } from '../job-store/record-faults';
 import { useRecords } from '../job-store/use-records';
-import { serves, sheetLists, usualGauge } from './sheet';
+import { serves, sheetLists } from '@/core/layout/sheet-lists';
 
 interface Props {
   laid: LaidFace;

@@ -136,7 +136,15 @@ function progressIn({ laid, run, atBench }: Followed): KeptProgress {
       done: at.steps.length - at.open,
       steps: at.steps.length,
       waiting: holesWaiting(at),
-      ...(next ? { next: next.item ? `${verbOf(next.item.code)} ${holeName(next.item)}`.trim() : 'clamp' } : {}),
+      ...(next
+        ? {
+            next: next.item
+              ? `${verbOf(next.item.code)} ${holeName(next.item)}`.trim()
+              : next.line
+                ? 'scribe'
+                : 'clamp',
+          }
+        : {}),
     },
   };
 }

@@ -6,13 +6,15 @@ interface Props {
   letters?: boolean;
   /** Place in the list of the hole that stands out. */
   lit?: number;
+  /** A line across the face at a height, mm from the lower left or the centre. */
+  line?: { axis: 'x' | 'y'; at: number };
   /** Outlines in black, for paper. */
   ink?: boolean;
   className?: string;
 }
 
 /** A face of a part as if dyed, with its holes: small, to know a job by. */
-export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, ink, className }: Props) {
+export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, line: across, ink, className }: Props) {
   const round = shape.kind === 'circle';
   const [w, h] = round ? [shape.diameterMm, shape.diameterMm] : [shape.widthMm, shape.heightMm];
   const [left, bottom] = round ? [-w / 2, -h / 2] : [0, 0];
@@ -81,6 +83,15 @@ export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, ink,
           )}
         </g>
       ))}
+      {across && (
+        <line
+          {...(across.axis === 'x'
+            ? { x1: across.at, x2: across.at, y1: -bottom, y2: -(bottom + h) }
+            : { y1: -across.at, y2: -across.at, x1: left, x2: left + w })}
+          stroke="#f0cd80"
+          strokeWidth={line * 1.2}
+        />
+      )}
     </svg>
   );
 }

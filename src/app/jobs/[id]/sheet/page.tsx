@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { unitsHere } from '@/app/units-here';
-import { GAUGES } from '@/core/layout/height-list';
+import { GAUGES, usualGauge } from '@/core/layout/height-list';
 import { faceSketch } from '@/core/job/face-sketch';
 import { layOutFace } from '@/core/layout/lay-out';
 import { FACES } from '@/core/layout/part';
@@ -8,7 +8,6 @@ import { DISPLAYS } from '@/core/units/show';
 import { PAPERS, type Paper } from '@/ui/paper';
 import { PrintBar } from '@/features/jobs/print-bar';
 import { HeightSheet } from '@/features/plate/height-sheet';
-import { usualGauge } from '@/features/plate/sheet';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
 
