@@ -20,6 +20,12 @@ const round = (face: FaceId, diameterMm: number): Phrase =>
  */
 export function holdingOf(machine: Machine, { stock }: Part, face: FaceId, grabN: number, tilted: boolean): Phrase {
   const diameterMm = stock.shape === 'plate' ? undefined : stock.diameterMm;
+  const end = face === 'front' || face === 'back';
+  if (machine.kind === 'lathe' && end && 'lengthMm' in stock)
+    return phrase(
+      'Sawn {length} long with what is faced off; in the chuck, or a collet on a finished side, no more than {out} out. Face this end before its holes. Chuck key out.',
+      { length: depth(stock.lengthMm), out: depth(STICK_OUT_D * stock.diameterMm) },
+    );
   if (machine.kind === 'lathe')
     return diameterMm === undefined
       ? phrase('In the four-jaw chuck, the place of the hole run true; nothing beyond the jaws.')

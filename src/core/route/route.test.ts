@@ -323,6 +323,13 @@ describe('the batch', () => {
     const late = againstDeadline(r, 1, 1);
     expect([late.daysNeeded, late.spareDays]).toEqual([Math.ceil(r.seconds / 3600), 1 - Math.ceil(r.seconds / 3600)]);
     expect(late.saves.length).toBeGreaterThan(0);
+    // Scribing takes 45 s a hole; a jig 20 min, 3 min a bushing and 20 s a part: for one hole 25 s a part against 1380: from 58 parts on.
+    const jig = (quantity: number): string | undefined =>
+      savings(route([feature('A', 'ø6 THRU', circle(1, 1))], head({ quantity })))
+        .map((p) => tell(p, 'mm'))
+        .find((p) => p.startsWith('A drill jig'));
+    expect([jig(1), jig(57), jig(58)?.slice(-6)]).toEqual([undefined, undefined, '1 min.']);
+    expect(jig(100)).toBe('A drill jig with a bushing takes 23 min to make; then nothing is scribed: saves 19 min.');
     const { cuttingS, changesS, clampingS, otherS } = timeShares(r);
     expect(cuttingS + changesS + clampingS + otherS).toBeCloseTo(r.seconds, 6);
   });
@@ -610,13 +617,14 @@ test('an old thread is gauged before it is chased: only where the gauge binds', 
 });
 
 test('a part is held as its machine and stock need it; a drill that goes through has no stop', () => {
-  const held = (machine: string, part: Part, face: 'top' | 'side', grabN: number, tilted = false) => {
+  const held = (machine: string, part: Part, face: 'top' | 'side' | 'front', grabN: number, tilted = false) => {
     const on = at.machines.find((m) => m.id === machine);
     if (!on) throw new Error(machine);
     return tell(holdingOf(on, part, face, grabN, tilted), 'mm');
   };
   const bar: Part = { stock: { shape: 'bar', diameterMm: 20, lengthMm: 200 }, condition: '', datums: {} };
   expect(held('lathe', bar, 'top', 0)).toContain('no more than 60.0 mm out');
+  expect(held('lathe', bar, 'front', 0)).toMatch(/^Sawn 200\.0 mm long.*Face this end before its holes/);
   expect(held('press', bar, 'side', 40)).toMatch(/^Lying in V-blocks.*pulls with 40 N/);
   expect(held('press', plate, 'top', 300)).toContain('Hold it in a vise bolted down, or better: it pulls with 300 N');
   expect(held('press', plate, 'top', 300, true)).toContain('tilting vise');

@@ -235,19 +235,20 @@ function countOrDone({ code, repeat }: KeyboardEvent, done: () => void): void {
 }
 
 const Keys = memo(function Keys({ acts, pedal, counts }: KeysProps) {
-  // A button that was reached by keys is pressed by them; one that was touched has done its work, until keys reach it.
+  // A button that was reached by keys is pressed by them; one that was touched has done its work, until keys reach it: a focus
+  // that comes back when it is moved in the page is none of them.
   useEffect(() => {
     const touch = ({ detail, target }: MouseEvent): void => {
       if (detail > 0 && target instanceof Element) target.closest(PRESSED)?.toggleAttribute(TOUCHED, true);
     };
-    const reach = ({ target }: FocusEvent): void => {
-      if (target instanceof Element) target.removeAttribute(TOUCHED);
+    const reach = ({ key }: KeyboardEvent): void => {
+      if (key === 'Tab') document.activeElement?.removeAttribute(TOUCHED);
     };
     document.addEventListener('click', touch);
-    document.addEventListener('focusin', reach);
+    document.addEventListener('keyup', reach);
     return () => {
       document.removeEventListener('click', touch);
-      document.removeEventListener('focusin', reach);
+      document.removeEventListener('keyup', reach);
     };
   }, []);
   const unlessPressed = (event: KeyboardEvent): void => {
