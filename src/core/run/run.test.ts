@@ -14,6 +14,7 @@ import type { Tool } from '../shop/tool';
 import { inspectionRows } from './inspection-rows';
 import { notGauged } from './not-gauged';
 import { feelOf } from './bench-words';
+import { recordWords } from './record-words';
 import { tell } from '../units/show';
 import { gaugeStill, gaugingOf, keptVerdict } from './kept-verdict';
 import { observationsOf } from './observations';
@@ -503,6 +504,19 @@ test('what the hand does while it cuts: out at the readings of the stop, ease be
   expect(feel('ø8 THRU', 'stainless-austenitic', 'drill')).toContain('Never dwell');
   expect(feel('M6 THRU', 'steel-low-carbon', 'tap-1')).toMatch(/^Flutes clean, then oil.*square from two sides/);
   expect(feel('M6 THRU', 'iron-grey', 'tap-1')).toMatch(/^Flutes clean\. After turn 1/);
+});
+
+test('a record in a line: what was done, by the operation that its step names', () => {
+  const said = (r: BenchRecord): string => tell(recordWords(r), 'mm');
+  expect(said(record('step-done', { step: 'f/1/tap-1/1', part: 1 }))).toBe('Done: tap 1');
+  expect(said(record('step-done', { step: 'scribe/top x 30.000/1', part: 1 }))).toBe('Done: scribe top x 30.000');
+  expect(said(record('checked', { part: 1, check: 'not-go', values: { turns: 5 }, verdict: 'bad' }))).toBe(
+    'Gauged not-go gauge: not good',
+  );
+  expect(said(record('decision', { part: 1, choice: 'accept', by: 'mount group', why: 'no load' }))).toBe(
+    'Decided: Accept as it is, mount group, no load',
+  );
+  expect(tell(recordWords({ kind: 'punch-mark', body: { dxMm: 0.3, dyMm: 0.4 } }), 'mm')).toBe('Punched, 0.5 mm off');
 });
 
 test('as many things are gauged as the time for it counts', () => {

@@ -4,6 +4,7 @@ import { DropdownMenu } from 'radix-ui';
 import { memo, useEffect, useState } from 'react';
 import { UnitSwitch } from '@/ui/units';
 import { SHELL_SAID, type Shell } from '../run/offline-shell';
+import { wayHref } from '../job-store/way-links';
 import type { BenchSettings } from './use-bench-settings';
 
 export type MenuAction = 'skip' | 'note';
@@ -20,6 +21,16 @@ interface Props {
   /** Why what was recorded waits for the server. */
   waitsFor?: string;
 }
+
+/** Where one goes from the bench. */
+const LEADS = [
+  ['part', 'Part'],
+  ['plate', 'Lay out'],
+  ['holes', 'Holes'],
+  ['route', 'Route'],
+  ['check', 'Check'],
+  ['papers', 'Papers'],
+] as const;
 
 const ITEM =
   'flex min-h-16 w-full cursor-pointer items-center rounded-sm px-4 text-left font-cond text-[22px] font-semibold text-ink outline-none data-[highlighted]:bg-steel-200 data-[disabled]:opacity-50';
@@ -96,12 +107,13 @@ export const BenchMenu = memo(function BenchMenu({
               {SHELL_SAID[kept]}
               {waitsFor && <span className="block max-w-96">{waitsFor}</span>}
             </DropdownMenu.Label>
-            <DropdownMenu.Item className={ITEM} asChild>
-              <a href={`/jobs/${jobId}/check`}>Check</a>
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} asChild>
-              <a href={`/jobs/${jobId}`}>Leave the bench</a>
-            </DropdownMenu.Item>
+            <DropdownMenu.Group aria-label="Way through the job" className="grid grid-cols-2">
+              {LEADS.map(([view, name]) => (
+                <DropdownMenu.Item key={view} className={ITEM} asChild>
+                  <a href={wayHref(jobId, view)}>{name}</a>
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Group>
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>

@@ -65,11 +65,7 @@ export function HolesView({ job: opened, shop: holesShop, hole }: Props) {
     plan?.operations.find((o) => o.cut);
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
-      <JobBar inHand={state.inHand} view="holes">
-        <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
-          Plate
-        </Link>
-      </JobBar>
+      <JobBar inHand={state.inHand} view="holes" />
       {(missing.said ?? missing.fault) && <MissingDrill missing={missing} />}
       {!group || !first ? (
         <p className="dye p-6 text-lg">

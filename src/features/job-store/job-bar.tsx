@@ -80,12 +80,14 @@ export function JobBar({ inHand, view, children }: Props) {
           </a>
         )}
         {children}
-        <button type="button" className="btn" disabled={!inHand.canUndo} onClick={inHand.undo}>
-          Undo
-        </button>
-        <button type="button" className="btn" disabled={!inHand.canRedo} onClick={inHand.redo}>
-          Redo
-        </button>
+        <span className="flex gap-1 border-l border-steel-300 pl-2">
+          <button type="button" className="btn" disabled={!inHand.canUndo} onClick={inHand.undo}>
+            Undo
+          </button>
+          <button type="button" className="btn" disabled={!inHand.canRedo} onClick={inHand.redo}>
+            Redo
+          </button>
+        </span>
       </div>
       {gone && (
         <p role="alert" className="plate flex flex-wrap items-center gap-3 border-l-8 border-l-danger p-3">

@@ -15,6 +15,7 @@ const TAB_KEY = 'jolly-bit-tab';
 let channel: BroadcastChannel | undefined;
 let own: string | undefined;
 const onSaved = new Set<(jobId: string) => void>();
+const onMoved = new Set<(jobId: string) => void>();
 const onRecorded = new Set<(row: WaitingRecord) => void>();
 const present = new Set<string>();
 
@@ -25,7 +26,10 @@ function open(): BroadcastChannel | undefined {
     if (data.kind === 'who') channel?.postMessage({ kind: 'here', tab: tabId() });
     else if (data.kind === 'here') present.add(data.tab);
     else if (data.kind === 'recorded') onRecorded.forEach((listener) => listener(data.row));
-    else onSaved.forEach((listener) => listener(data.jobId));
+    else {
+      onSaved.forEach((listener) => listener(data.jobId));
+      onMoved.forEach((listener) => listener(data.jobId));
+    }
   };
   return channel;
 }
@@ -49,8 +53,18 @@ export async function otherTabs(): Promise<ReadonlySet<string>> {
   return present;
 }
 
-/** Tells the other tabs that a job was saved. */
-export const tellSaved = (jobId: string): void => open()?.postMessage({ kind: 'saved', jobId } satisfies Message);
+/** Tells the other tabs that a job was saved, and whoever shows here how far it is. */
+export function tellSaved(jobId: string): void {
+  open()?.postMessage({ kind: 'saved', jobId } satisfies Message);
+  onMoved.forEach((listener) => listener(jobId));
+}
+
+/** Listens for jobs that moved on, by this tab or another. */
+export function whenMoved(listener: (jobId: string) => void): () => void {
+  open();
+  onMoved.add(listener);
+  return () => onMoved.delete(listener);
+}
 
 /** Listens for jobs that other tabs have saved. */
 export function whenSaved(listener: (jobId: string) => void): () => void {

@@ -9,17 +9,15 @@ import { BLANK_FORM, toAddress } from '@/core/hole/form';
 import { holeLine, type HoleLine } from '@/core/job/hole-line';
 import { faceSketch } from '@/core/job/face-sketch';
 import { plannerFor, questionInJob } from '@/core/job/plan-in-job';
-import { NOTHING_RECORDED, stageOf, type Recorded } from '@/core/job/stage';
 import { workOf } from '@/core/job/summary';
 import { wholeShop, type Shop } from '@/core/shop/shop';
-import { tell, type Display } from '@/core/units/show';
+import type { Display } from '@/core/units/show';
 import { PickField } from '@/ui/pick-field';
 import { useDraft } from '@/ui/use-draft';
 import { JobBar } from '../job-store/job-bar';
 import { useJob, type JobInHand } from '../job-store/use-job';
 import { useJobUnits } from '../job-store/use-job-units';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
-import { JobLinks } from './job-links';
 import { lineText } from './job-summary';
 import { RouteStrip } from './route-strip';
 
@@ -29,12 +27,10 @@ interface Props {
   shop: Omit<Shop, 'pools'> & { crib: DrillPool };
   /** Machine for holes added here. */
   machineId: string;
-  /** When the page was opened. */
-  progress?: Recorded;
 }
 
 /** One job: its name, material and number, and its holes in order, each with what to do. It saves itself. */
-export function JobEditor({ job: opened, shop: shopHere, machineId, progress = NOTHING_RECORDED }: Props) {
+export function JobEditor({ job: opened, shop: shopHere, machineId }: Props) {
   const inHand = useJob(opened);
   const units = useJobUnits(inHand);
   const { job, editLaid } = inHand;
@@ -42,13 +38,6 @@ export function JobEditor({ job: opened, shop: shopHere, machineId, progress = N
   const planner = useMemo(() => plannerFor(shop), [shop]);
   const lines = useMemo(() => job.holes.map((hole) => holeLine(hole, job, planner)), [job, planner]);
   const sketch = useMemo(() => faceSketch(job.part, job.holes), [job.part, job.holes]);
-  const stage = stageOf({
-    ...progress,
-    holes: lines.reduce((n, l) => n + l.count, 0),
-    impossible: lines.filter((l) => l.steps.length === 0).length,
-    features: job.holes.length,
-    unplaced: job.holes.filter((h) => !h.place).length,
-  });
   const [callout, setCallout] = useDraft(`${job.id} add`);
   const [removed, setRemoved] = useState<JobFeature>();
 
@@ -73,9 +62,7 @@ export function JobEditor({ job: opened, shop: shopHere, machineId, progress = N
 
   return (
     <div className="flex flex-col gap-3">
-      <JobBar inHand={inHand}>
-        <JobLinks jobId={job.id} />
-      </JobBar>
+      <JobBar inHand={inHand} />
       <section
         aria-label="The part"
         className="grid grid-cols-[minmax(0,1fr)] gap-3 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]"
@@ -90,10 +77,6 @@ export function JobEditor({ job: opened, shop: shopHere, machineId, progress = N
           )}
         </Link>
         <div className="flex flex-col gap-3">
-          <p className="plate border-l-8 border-l-brass px-4 py-3">
-            <span className="label">Next</span>
-            <span className="block text-xl font-bold">{tell(stage.next, units)}</span>
-          </p>
           <RouteStrip work={workOf(lines)} />
         </div>
       </section>

@@ -1,23 +1,10 @@
-import Link from 'next/link';
-
+/** Views of a job that its menu leads to. */
 export const JOB_VIEWS = [
-  ['plate', 'Plate'],
+  ['plate', 'Lay out'],
   ['holes', 'Holes'],
   ['route', 'Route'],
   ['bench', 'Bench'],
   ['check', 'Check'],
+  ['papers', 'Papers'],
   ['card', 'Card'],
 ] as const;
-
-/** From a job to its views. */
-export function JobLinks({ jobId }: { jobId: string }) {
-  return (
-    <>
-      {JOB_VIEWS.map(([view, name]) => (
-        <Link key={view} className="btn" href={`/jobs/${jobId}/${view}`} prefetch={false}>
-          {name}
-        </Link>
-      ))}
-    </>
-  );
-}

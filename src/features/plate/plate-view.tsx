@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -142,9 +141,6 @@ export function PlateView({ job, machineId, shop: shopHere }: Props) {
           placeholder="M5 THRU"
           className="w-40"
         />
-        <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
-          Holes
-        </Link>
       </JobBar>
       <div className="grid gap-2 lg:grid-cols-[330px_minmax(0,1fr)_330px] 2xl:grid-cols-[380px_minmax(0,1fr)_420px]">
         <section aria-label="Features" className="plate order-2 flex min-w-0 flex-col gap-2 p-2.5 lg:order-1">

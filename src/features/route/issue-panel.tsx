@@ -1,21 +1,12 @@
 'use client';
 
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { useRouter } from 'next/navigation';
-import { v7 as uuidv7 } from 'uuid';
-import type { FrozenRoute, RouteIssue } from '@/contracts/route-issue';
-import { compareRoutes, type RouteChange } from '@/core/route/compare-routes';
-import type { Route } from '@/core/route/route';
+import type { RouteIssue } from '@/contracts/route-issue';
 import { tell, type Display } from '@/core/units/show';
 import { useShopTime } from '@/ui/shop-clock';
-import { send } from '@/ui/send';
+import type { Issues } from './use-issues';
 
 interface Props {
-  jobId: string;
-  jobVersion: number;
-  /** All typed is with the server, so that what is issued is what is seen. */
-  saved: boolean;
-  route?: Route;
+  state: Issues;
   issues: RouteIssue[];
   display: Display;
 }
@@ -24,33 +15,14 @@ const SIGN = { added: '+', gone: '−', changed: '≠' } as const;
 const MOST = 40;
 
 /** Issues of the route: frozen under a number; what a new one would change is shown first. */
-export function IssuePanel({ jobId, jobVersion, saved, route, issues, display }: Props) {
-  const router = useRouter();
+export function IssuePanel({ state, issues, display }: Props) {
+  const { jobId, latest, changes, next, canIssue, issue } = state;
   const at = useShopTime();
-  const [latest] = issues;
-  const { data: last } = useQuery({
-    queryKey: ['issue', jobId, latest?.number],
-    enabled: latest !== undefined,
-    meta: { keptApart: true },
-    queryFn: async () => {
-      const got = await send<FrozenRoute>('GET', `/api/v1/jobs/${jobId}/routes/${latest.number}`);
-      return got.ok ? got.value : null;
-    },
-  });
-  const changes: RouteChange[] | undefined =
-    last && route && last.number === latest?.number ? compareRoutes(last.route, route) : undefined;
-  const issue = useMutation({
-    networkMode: 'always',
-    mutationFn: () => send('POST', `/api/v1/jobs/${jobId}/routes`, { id: uuidv7(), jobVersion }),
-    onSuccess: () => router.refresh(),
-  });
-  const fault = issue.data?.ok === false ? issue.data.fault : undefined;
-  const next = (latest?.number ?? 0) + 1;
   return (
     <section aria-label="Issues" className="plate flex flex-col gap-2 p-3">
       <h2 className="font-cond text-xl font-semibold">Issues</h2>
-      {changes && changes.length === 0 && <p>Nothing has changed since issue {latest.number}.</p>}
-      {changes && changes.length > 0 && (
+      {latest && changes?.length === 0 && <p>Nothing has changed since issue {latest.number}.</p>}
+      {latest && changes && changes.length > 0 && (
         <>
           <p>Since issue {latest.number}:</p>
           <ul aria-label="Changes since the last issue" className="text-[15px]">
@@ -63,18 +35,10 @@ export function IssuePanel({ jobId, jobVersion, saved, route, issues, display }:
           </ul>
         </>
       )}
-      <button
-        type="button"
-        className="btn-next self-start"
-        disabled={!route || !saved || issue.isPending}
-        onClick={() => issue.mutate()}
-      >
-        Issue route {next}
-      </button>
-      {fault && (
-        <p role="alert" className="font-bold text-danger">
-          {fault}
-        </p>
+      {isCurrent(state) && (
+        <button type="button" className="btn self-start" disabled={!canIssue} onClick={() => issue()}>
+          Issue route {next}
+        </button>
       )}
       <ul>
         {issues.map((r) => (
@@ -108,5 +72,31 @@ export function IssuePanel({ jobId, jobVersion, saved, route, issues, display }:
         <p className="text-[15px]">Issuing freezes the route with its figures: the traveller prints from it.</p>
       )}
     </section>
+  );
+}
+
+/** The job is as it was when its last route was issued. */
+const isCurrent = ({ latest, changes }: Issues): boolean => latest !== undefined && changes?.length === 0;
+
+/** The one thing to do with a route: issue it, or start by it. */
+export function IssueKey({ state }: { state: Issues }) {
+  const { jobId, next, canIssue, issue, fault } = state;
+  return (
+    <>
+      {isCurrent(state) ? (
+        <a className="btn-next" href={`/jobs/${jobId}/bench`}>
+          Start at the bench
+        </a>
+      ) : (
+        <button type="button" className="btn-next" disabled={!canIssue} onClick={() => issue()}>
+          Issue route {next}
+        </button>
+      )}
+      {fault && (
+        <p role="alert" className="basis-full font-bold text-danger">
+          {fault}
+        </p>
+      )}
+    </>
   );
 }

@@ -1,21 +1,22 @@
 'use client';
 
-import Link from 'next/link';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { Job } from '@/contracts/job';
 import type { RouteIssue } from '@/contracts/route-issue';
 import type { ShopWithCrib } from '@/core/shop/shop';
 import type { MachineChoice } from '@/core/route/machine-choices';
+import { faceShape, type FaceId } from '@/core/layout/part';
 import { tell } from '@/core/units/show';
 import { JobBar } from '../job-store/job-bar';
 import { useJobUnits } from '../job-store/use-job-units';
 import { BatchPanel } from './batch-panel';
 import { CutsPanel } from './cuts-panel';
 import { CuttingPanel } from './cutting-panel';
-import { IssuePanel } from './issue-panel';
+import { IssueKey, IssuePanel } from './issue-panel';
 import { OrderPanel } from './order-panel';
-import { RouteRibbon } from './route-ribbon';
+import { RouteWork } from './route-work';
 import { SetUpList } from './set-up-list';
+import { useIssues } from './use-issues';
 import { useRoute } from './use-route';
 import { VisitWay } from './visit-way';
 
@@ -45,17 +46,20 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
         question: { ...h.question, machine: choice.machines[h.id] ?? h.question.machine },
       })),
     }));
+  const issued = useIssues({
+    jobId: job.id,
+    jobVersion: job.version,
+    saved: inHand.saving.state === 'saved',
+    route,
+    issues,
+  });
+  const shapeOf = useCallback((face: FaceId) => faceShape(job.part.stock, face), [job.part.stock]);
   const visits = route?.setUps.flatMap((s) => s.visits) ?? [];
   const visit = visits.find((v) => v.key === chosen) ?? visits.find((v) => v.items.length > 1 && v.rpm !== undefined);
   return (
     <main id="main" className="mx-auto flex max-w-[1600px] flex-col gap-2 p-2 sm:px-4">
       <JobBar inHand={inHand} view="route">
-        <Link className="btn" href={`/jobs/${job.id}/plate`} prefetch={false}>
-          Plate
-        </Link>
-        <Link className="btn" href={`/jobs/${job.id}/holes`} prefetch={false}>
-          Holes
-        </Link>
+        <IssueKey state={issued} />
       </JobBar>
       {share !== undefined && (
         <p role="status" className="flex min-h-9 items-center gap-3 text-[15px]">
@@ -87,7 +91,9 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
           ))}
         </ul>
       )}
-      {route && <RouteRibbon route={route} chosen={visit?.key} onChoose={setChosen} />}
+      {route && (
+        <RouteWork route={route} machines={shop.machines} shapeOf={shapeOf} chosen={visit?.key} onChoose={setChosen} />
+      )}
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-2 xl:grid-cols-[minmax(0,1fr)_420px]">
         <div className="flex min-w-0 flex-col gap-2">
           {route && (
@@ -126,14 +132,7 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
           <OrderPanel features={job.holes} settings={settings} decide={decide} />
           <CutsPanel features={job.holes} settings={settings} decide={decide} />
           <CuttingPanel part={job.part} quantity={job.quantity} settings={settings} decide={decide} display={display} />
-          <IssuePanel
-            jobId={job.id}
-            jobVersion={job.version}
-            saved={inHand.saving.state === 'saved'}
-            route={route}
-            issues={issues}
-            display={display}
-          />
+          <IssuePanel state={issued} issues={issues} display={display} />
         </div>
       </div>
     </main>

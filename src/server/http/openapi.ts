@@ -22,6 +22,7 @@ import { searchQuery, searchResult } from '@/contracts/search';
 import { recordBatch, recordInput, recordList, recordQuery, recordReceipt } from '@/contracts/record';
 import { routeIssue, routeIssueList, routeIssueRequest, routeIssueWhole } from '@/contracts/route-issue';
 import { tapLoadRequest, tapLoadResponse } from '@/contracts/tap-load';
+import { wayState } from '@/contracts/way';
 import { drillQuery, threadQuery } from './catalogue';
 
 const cribItem = z.union(Object.values(CRIB_INPUT));
@@ -73,6 +74,7 @@ const OUTPUTS = {
   SignedIn: signedIn,
   Copies: copyList,
   Found: searchResult,
+  Way: wayState,
 } as const;
 
 interface Described {
@@ -167,6 +169,9 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       done: [200, 'Operations', 'Operations by feature'],
       refused: NO_JOB,
     },
+  },
+  '/api/v1/jobs/{id}/way': {
+    get: { summary: 'How far a job is, view by view', done: [200, 'Way', 'How far it is'], refused: NO_JOB },
   },
   '/api/v1/jobs/{id}/routes': {
     get: { summary: 'Issued routes of a job, newest first', done: [200, 'Routes', 'Issues'], refused: NO_JOB },

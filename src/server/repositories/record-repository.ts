@@ -1,4 +1,4 @@
-import { and, eq, getTableColumns, gte, inArray, lte, sql, type SQL } from 'drizzle-orm';
+import { and, count, desc, eq, getTableColumns, gte, inArray, lte, sql, type SQL } from 'drizzle-orm';
 import { byOrder } from '@/core/layout/record-order';
 import { BENCH_KINDS, type RecordInput, type RecordKept, type RecordKind } from '@/contracts/record';
 import { builtOnce } from '../built-once';
@@ -148,6 +148,16 @@ const lastOfJob = builtOnce((db) =>
     .where(eq(records.jobId, sql.placeholder('jobId')))
     .prepare(),
 );
+
+/** The last records of a job to arrive, the latest first. */
+export const findLatest = async (db: Database, jobId: string, most: number): Promise<RecordKept[]> =>
+  (await db.select().from(records).where(eq(records.jobId, jobId)).orderBy(desc(records.arrival)).limit(most)).map(
+    recordOf,
+  );
+
+/** How many records a job has. */
+export const countRecords = async (db: Database, jobId: string): Promise<number> =>
+  (await db.select({ n: count() }).from(records).where(eq(records.jobId, jobId)))[0]?.n ?? 0;
 
 /** Arrival of the last record of a job; 0 for none. */
 export const lastArrival = async (db: Database, jobId: string): Promise<number> =>

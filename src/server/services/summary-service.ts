@@ -24,7 +24,10 @@ async function make(
 }
 
 /** Summaries of jobs by id: as they were kept, or made anew where job, crib or rules have changed since. */
-export async function summariesOf(db: Database, jobs: readonly ListedJob[]): Promise<Map<string, JobSummary>> {
+export async function summariesOf(
+  db: Database,
+  jobs: readonly Pick<ListedJob, 'id' | 'version'>[],
+): Promise<Map<string, JobSummary>> {
   const cribRevision = await findCribRevision(db);
   const ids = jobs.map((j) => j.id);
   const kept = await findSummaries(db, ids, { cribRevision, coreVersion: CORE_VERSION });

@@ -3,10 +3,7 @@ import { JobEditor } from '@/features/jobs/job-editor';
 import { OpenJob } from '@/features/job-store/open-job';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
-import { recordedOf } from '@/server/services/run-service';
 import { shopForView, shopNow } from '@/server/services/shop-service';
-
-export const metadata = { title: 'Job' };
 
 export default async function JobPage({ params }: { params: Promise<{ id: string }> }) {
   const db = await database();
@@ -16,12 +13,7 @@ export default async function JobPage({ params }: { params: Promise<{ id: string
   return (
     <OpenJob job={job}>
       <main id="main" className="mx-auto max-w-[1200px] p-3 sm:px-5">
-        <JobEditor
-          job={job}
-          shop={shop}
-          progress={(await recordedOf(db, [job.id])).get(job.id)}
-          machineId={job.holes[0]?.question.machine ?? shop.machines[0]?.id ?? ''}
-        />
+        <JobEditor job={job} shop={shop} machineId={job.holes[0]?.question.machine ?? shop.machines[0]?.id ?? ''} />
       </main>
     </OpenJob>
   );

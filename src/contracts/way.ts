@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { partSchema } from './part';
+
+const count = z.number().int().min(0);
+
+/** How far a job is, view by view. */
+export const wayState = z.object({
+  part: partSchema,
+  features: count,
+  unplaced: count.describe('Features without a place'),
+  kinds: count.describe('Kinds of holes'),
+  holes: count.describe('Holes in one part'),
+  impossible: count.describe('Kinds that cannot be made as drawn'),
+  scribed: count.describe('Lines scribed'),
+  punched: count.describe('Holes punched'),
+  issued: z.object({ number: count, current: z.boolean().describe('The job is as it was then') }).optional(),
+  bench: z
+    .object({
+      done: count,
+      steps: count,
+      waiting: count.describe('Holes that wait for a decision'),
+      next: z.string().optional(),
+    })
+    .optional(),
+  records: count,
+});
+export type WayState = z.infer<typeof wayState>;

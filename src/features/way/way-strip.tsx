@@ -1,0 +1,129 @@
+'use client';
+
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useEffect } from 'react';
+import type { WayState } from '@/contracts/way';
+import { wayOf, type StopState, type WayStop } from '@/core/job/way';
+import { tell, type Display } from '@/core/units/show';
+import { send } from '@/ui/send';
+import { useUnits } from '@/ui/units';
+import { whenMoved } from '../job-store/tabs';
+import { viewAt, wayHref } from '../job-store/way-links';
+
+interface Props {
+  jobId: string;
+  /** When the page was opened. */
+  first: WayState;
+}
+
+/** How far a job is; asked anew when something of it was saved or recorded, and on every change of view. */
+function useWay({ jobId, first }: Props): WayState {
+  const path = usePathname();
+  const client = useQueryClient();
+  const key = ['way', jobId];
+  const { data } = useQuery({
+    queryKey: key,
+    queryFn: async () => {
+      const got = await send<WayState>('GET', `/api/v1/jobs/${jobId}/way`);
+      if (!got.ok) throw new Error(got.fault);
+      return got.value;
+    },
+    initialData: first,
+    staleTime: Infinity,
+    meta: { keptApart: true },
+  });
+  useEffect(() => {
+    const again = (): void => void client.invalidateQueries({ queryKey: ['way', jobId] });
+    again();
+    return whenMoved((id) => (id === jobId ? again() : undefined));
+  }, [client, jobId, path]);
+  return data;
+}
+
+const SIGN: Record<StopState, string> = { empty: '○', open: '◐', done: '●', waits: '!' };
+const SAID: Record<StopState, string> = { empty: 'empty', open: 'open', done: 'done', waits: 'waits' };
+
+/** The way through a job: where one is, how far each view is, and the one thing to do next. Not printed; not over the bench. */
+export function WayStrip(props: Props) {
+  const { jobId } = props;
+  const way = wayOf(useWay(props));
+  const here = viewAt(usePathname(), jobId);
+  const { display } = useUnits();
+  const { next } = way;
+  if (here === 'bench') return null;
+  return (
+    <nav
+      aria-label="Way through the job"
+      className="flex flex-wrap items-stretch bg-dye-900 text-white lg:flex-nowrap print:hidden"
+    >
+      <ol className="flex min-w-0 flex-1 overflow-x-auto max-lg:basis-full">
+        {way.stops.map((stop) => (
+          <Stop key={stop.view} stop={stop} isHere={stop.view === here} jobId={jobId} display={display} />
+        ))}
+      </ol>
+      <Link
+        href={wayHref(jobId, next.view, next.tab)}
+        prefetch={false}
+        aria-label={`Next: ${next.label}`}
+        className="flex min-h-12 flex-col justify-center bg-brass px-3 text-ink hover:bg-[#e0b350] focus-visible:outline-white max-lg:basis-full lg:w-56"
+      >
+        <span className="font-cond text-xl leading-tight font-semibold first-letter:uppercase">{next.label}</span>
+        <span className="text-[13px] leading-tight max-lg:hidden">{tell(next.next, display)}</span>
+      </Link>
+    </nav>
+  );
+}
+
+/** 180 × 180 × 16 mm: the unit once, at the end. */
+const unitOnce = (text: string): string => text.replace(/ (mm|in)(?= ×)/g, '');
+
+interface StopProps {
+  stop: WayStop;
+  isHere: boolean;
+  jobId: string;
+  display: Display;
+}
+
+function Stop({ stop: { view, name, state, said, share }, isHere, jobId, display }: StopProps) {
+  return (
+    <li className="min-w-[92px] flex-1 border-r border-dye-500/60 last:border-0">
+      <Link
+        href={wayHref(jobId, view)}
+        prefetch={false}
+        aria-current={isHere ? 'page' : undefined}
+        className={`relative flex h-full min-h-14 flex-col px-2.5 py-1 ${isHere ? 'bg-steel-100 text-ink' : 'hover:bg-dye-700'}`}
+      >
+        <span className="font-cond text-lg leading-tight font-semibold whitespace-nowrap">
+          <span
+            aria-hidden
+            className={`mr-1 text-[13px] ${state === 'waits' ? (isHere ? 'text-danger' : 'text-[#ffb3b3]') : ''}`}
+          >
+            {SIGN[state]}
+          </span>
+          {name}
+          <span className="sr-only">, {SAID[state]}</span>
+        </span>
+        <span
+          className={`text-[13px] leading-tight ${
+            state === 'waits'
+              ? isHere
+                ? 'font-bold text-danger'
+                : 'font-bold text-[#ffb3b3]'
+              : isHere
+                ? 'text-steel-700'
+                : 'text-dye-200'
+          }`}
+        >
+          {unitOnce(tell(said, display))}
+        </span>
+        {share !== undefined && (
+          <span aria-hidden className="absolute inset-x-2.5 bottom-0.5 h-1 bg-black/40">
+            <span className="block h-full bg-brass" style={{ width: `${share * 100}%` }} />
+          </span>
+        )}
+      </Link>
+    </li>
+  );
+}
