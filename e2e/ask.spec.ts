@@ -243,3 +243,19 @@ test('a plain hole is answered too: drilled, reamed and countersunk', async ({ p
   await expect(figures(page)).toContainText('8 H7');
   await expect(figures(page)).not.toContainText('% of thread');
 });
+
+test('what is said over a bench is read: hole, metal and machine anywhere in the line, with sizes by name', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await callout(page).fill('M6 counterbore in 304 on the mill');
+  await expect(
+    page.getByText(/^Read as ø6\.6 mm THRU CBORE ø11 mm X 6\.3 mm\. Clearance for M6, normal/),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Material/ })).toContainText('Stainless');
+  await expect(page.getByRole('button', { name: /^Machine/ })).toContainText(/mill/i);
+  await page.keyboard.press('Enter');
+  await expect(callout(page)).toHaveValue('ø6.6 mm THRU CBORE ø11 mm X 6.3 mm');
+  await callout(page).fill('M6 counterbore in cheese');
+  await expect(page.getByText(/^Read as/)).toBeHidden();
+});

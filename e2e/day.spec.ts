@@ -75,7 +75,7 @@ test('a day in one browser: every view twice, a file in, work without a network,
         await page.goto(server.address + path);
         await expect(page.getByText(there).first(), `${path}, round ${round}`).toBeVisible();
         if (path.endsWith('/bench')) await expect(page.getByRole('main')).toHaveAttribute('data-kept', 'kept');
-        if (path.endsWith('/route')) await expect(page.getByRole('region', { name: 'Route along time' })).toBeVisible();
+        if (path.endsWith('/route')) await expect(page.getByRole('region', { name: 'The work' })).toBeVisible();
       }
     await page.goto(`${server.address + PIER}/plate`);
     await page.getByRole('tab', { name: 'Files' }).click();
@@ -123,7 +123,7 @@ test('a day in one browser: every view twice, a file in, work without a network,
     await signIn(page, 'The apprentice');
     state.signingOut = false;
     await page.goto(`${server.address + PIER}/route`);
-    await expect(page.getByRole('region', { name: 'Route along time' })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'The work' })).toBeVisible();
     expect(faults).toEqual([]);
   } finally {
     await server.end();

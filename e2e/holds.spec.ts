@@ -59,7 +59,7 @@ test('a reading made with the clock a day ahead does not beat the later, right o
   await expect(page.getByText(/to send/)).toBeHidden();
   const own = (await recorded(request, RING)).filter((r) => r.kind === 'checked').slice(-2);
   expect(own.map((r) => r.body.verdict)).toEqual(['bad', 'good']);
-  expect(await (await request.get(`${RING}/inspection.csv`)).text()).toMatch(/^1,A1,Go gauge,[^,]*,good/m);
+  expect(await (await request.get(`${RING}/inspection.csv`)).text()).toMatch(/^1,,A1,first,Go gauge,[^,]*,[^,]*,good/m);
   await set(-3_600_000);
   await page.reload();
   await hole(page, 'A1').click();

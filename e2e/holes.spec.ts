@@ -7,7 +7,7 @@ const step = (page: Page, name: RegExp) => operations(page).getByRole('button', 
 
 test('from the job to one hole in full: its operations, figures, stop and working', async ({ page }) => {
   await page.goto('/jobs/sample-job-pier-adapter-plate');
-  await page.getByRole('link', { name: 'Holes', exact: true }).click();
+  await page.getByRole('link', { name: /^Holes, / }).click();
   await features(page).getByText('Pier bolts').click();
   await expect(operations(page).getByRole('listitem')).toHaveCount(6);
   await expect(operations(page)).toContainText('Counterbore 15.0 mm, 8.6 mm deep');
@@ -220,3 +220,28 @@ for (const size of [
       await page.getByRole('tab', { name }).click();
     }
   });
+
+test('the way leads: every view is one link away, says how far it is, and one key leads to the next thing', async ({
+  page,
+}) => {
+  const way = page.getByRole('navigation', { name: 'Way through the job' });
+  await page.goto('/jobs/sample-job-dust-cap-ring');
+  await expect(page).toHaveTitle(/^Dust-cap ring/);
+  for (const view of ['Part', 'Lay out', 'Holes', 'Route', 'Check', 'Papers', 'Log']) {
+    await way.getByRole('link', { name: new RegExp(`^${view}, `) }).click();
+    await expect(way.getByRole('link', { name: new RegExp(`^${view}, `) })).toHaveAttribute('aria-current', 'page');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Dust-cap ring');
+  }
+  await page.getByLabel('Find').fill('not good');
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveText([/A10.*Gauged minor diameter: not good/]);
+  await expect(way.getByRole('link', { name: 'Check, waits: 1 waits' })).toBeVisible();
+  await way.getByRole('link', { name: 'Next: Decide' }).click();
+  await page.getByRole('button', { name: 'Accept as it is' }).click();
+  await page.getByLabel('Who answers for it').fill('mirror group');
+  await page.getByLabel('Why').fill('a cap, no load');
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(page.getByText('Decided: Accept as it is, mirror group, a cap, no load.')).toBeVisible();
+  await expect(way.getByRole('link', { name: /^Next: Go on/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(way.getByRole('link', { name: 'Check, waits: 1 waits' })).toBeVisible();
+});

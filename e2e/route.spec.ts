@@ -15,8 +15,8 @@ test('from an empty job to a printed, issued route, and a changed second issue',
   await add.fill('4x M6 THRU');
   await page.keyboard.press('Enter');
   await kept(page);
-  await page.getByRole('link', { name: 'Route', exact: true }).click();
-  await expect(region(page, 'Route along time')).toBeVisible();
+  await page.getByRole('link', { name: /^Route, / }).click();
+  await expect(region(page, 'The work')).toBeVisible();
   await expect(region(page, /one through first$/)).toContainText('A1 first, M6x1 THRU: 3 holes wait for its gauge');
   await expect(region(page, /^Bench drill press, top$/)).toContainText('M6x1 spiral-point (gun) tap 4 A ×3');
   await page.getByRole('button', { name: 'Issue route 1' }).click();

@@ -28,7 +28,8 @@ export function AskView({ first, shop: askShop, origin }: Props) {
   const { crib } = askShop;
   const pool = missing.without(crib);
   const hereNow = useMemo(() => ({ ...askShop, crib: pool }), [askShop, pool]);
-  const { form, change, asked, shop } = useAsk(first, hereNow, extra);
+  const { form: typed, heard, change, asked, shop } = useAsk(first, hereNow, extra);
+  const form = { ...typed, ...heard?.part };
   const [saving, setSaving] = useState(false);
   const [foot, reached] = useReached<HTMLDivElement>();
   const { plan, problems, sample } = asked;
@@ -37,7 +38,8 @@ export function AskView({ first, shop: askShop, origin }: Props) {
     <main id="main" className="mx-auto flex max-w-[1880px] flex-col gap-2 p-2 sm:px-4">
       <h1 className="sr-only">Ask</h1>
       <QuestionBar
-        form={form}
+        form={typed}
+        heard={heard}
         shop={shop}
         problems={problems}
         plan={sample ? undefined : plan}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useId } from 'react';
-import type { Problem } from '@/core/answer/answer';
+import type { Phrase, Problem } from '@/core/answer/answer';
 import { tell, type Display } from '@/core/units/show';
 import { useTypedEarly } from '@/ui/use-typed-early';
 
@@ -12,12 +12,15 @@ interface Props {
   display: Display;
   /** The callout as it was read. */
   reading?: string;
+  /** What was said, as a drawing writes it, and what was chosen for it; taken over when the line is left. */
+  heard?: { callout: string; chosen: readonly Phrase[] };
+  onHeard: () => void;
 }
 
 const EXAMPLES = ['M8 x 16 DEEP', '1/4-20 UNC-2B THRU', '4x M5 THRU', '#10-32 x 3/8 DEEP', '2 BA', 'G 1/8'];
 
 /** The callout as one large line; an unreadable place is marked and the nearest readings are offered. */
-export function CalloutField({ value, onChange, problem, display, reading }: Props) {
+export function CalloutField({ value, onChange, problem, display, reading, heard, onHeard }: Props) {
   const id = useId();
   const field = useTypedEarly<HTMLInputElement>(value, onChange);
   const at = problem?.at;
@@ -40,6 +43,8 @@ export function CalloutField({ value, onChange, problem, display, reading }: Pro
           aria-invalid={wrong}
           aria-describedby={`${id}-note`}
           onChange={(e) => onChange(e.target.value)}
+          onBlur={() => heard && onHeard()}
+          onKeyDown={(e) => e.key === 'Enter' && heard && onHeard()}
           style={{ width: `min(100%, ${Math.max(26, value.length + 3)}ch)` }}
           className={`h-12 max-w-full rounded-sm border-b-2 bg-transparent px-1 font-cond text-[32px] focus-visible:border-b-4 focus-visible:outline-none font-semibold placeholder:text-steel-500 sm:h-14 sm:text-[38px] ${
             wrong ? 'border-danger' : 'border-steel-300 focus:border-brass-dark'
@@ -48,6 +53,11 @@ export function CalloutField({ value, onChange, problem, display, reading }: Pro
         <span className="text-steel-700">{reading}</span>
       </div>
       <div id={`${id}-note`} className={wrong ? 'font-bold text-danger' : ''}>
+        {heard && (
+          <p role="status" className="font-normal text-ink">
+            Read as <strong>{heard.callout}</strong>. {heard.chosen.map((p) => tell(p, display)).join(' ')}
+          </p>
+        )}
         {wrong && (
           <>
             {at && at.end <= value.length + 1 && (

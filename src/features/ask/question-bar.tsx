@@ -11,11 +11,14 @@ import { showText, tell } from '@/core/units/show';
 import { depth } from '@/core/answer/answer';
 import { PickField } from '@/ui/pick-field';
 import { CalloutField } from './callout-field';
+import type { Heard } from './use-spoken';
 
 const More = later(() => import('./more'));
 
 interface Props {
+  /** As it was typed. */
   form: AskForm;
+  heard?: Heard;
   shop: Shop;
   problems: Problem[];
   plan?: HolePlan;
@@ -54,7 +57,8 @@ function reading({ hole }: HolePlan, units: AskForm['units']): string {
 }
 
 /** The question: the callout as one large line, what it is made of and with as chips, the rest folded. */
-export function QuestionBar({ form, shop, problems, plan, change, onSave, saveLabel }: Props) {
+export function QuestionBar({ form: typed, heard, shop, problems, plan, change, onSave, saveLabel }: Props) {
+  const form = { ...typed, ...heard?.part, callout: typed.callout };
   const [opened, setOpened] = useState(() => RARE.some((field) => form[field] !== BLANK_FORM[field]));
   const more = opened || problems.some((p) => FOLDED.includes(p.field));
   const error = (field: string) => {
@@ -70,6 +74,8 @@ export function QuestionBar({ form, shop, problems, plan, change, onSave, saveLa
         problem={problems.find((p) => p.field === 'callout')}
         display={form.units}
         reading={plan && reading(plan, form.units)}
+        heard={heard?.said}
+        onHeard={() => change({ ...heard?.part })}
       />
       <div className="flex gap-2 overflow-x-auto pb-0.5 [&>*]:shrink-0 sm:flex-wrap sm:overflow-visible">
         <PickField

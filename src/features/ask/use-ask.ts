@@ -9,6 +9,7 @@ import { wholeShop, type Shop } from '@/core/shop/shop';
 import type { DrillPool } from '@/core/drills/drill-sets';
 import type { Display } from '@/core/units/show';
 import { useOwnUnits } from '@/ui/units';
+import { useSpoken } from './use-spoken';
 
 /** What the server hands the view: the shop with its crib; the usual sets are known here. */
 export interface AskShop extends Omit<Shop, 'pools'> {
@@ -43,8 +44,14 @@ export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
   const [form, setForm] = useState(first);
   const shop = useMemo<Shop>(() => wholeShop(askShop), [askShop]);
   const settled = useDeferredValue(form);
-  const asked = useMemo(() => answerTo(settled, shop), [settled, shop]);
-  const change = useCallback((part: Partial<AskForm>) => setForm((now) => ({ ...now, ...part })), []);
+  const heard = useSpoken(settled.callout, shop);
+  const asked = useMemo(() => answerTo({ ...settled, ...heard?.part }, shop), [settled, heard, shop]);
+  // What was said counts as soon as anything else is changed; the line itself may still be typed on.
+  const change = useCallback(
+    (part: Partial<AskForm>) =>
+      setForm((now) => ({ ...now, ...(part.callout === undefined ? heard?.part : undefined), ...part })),
+    [heard],
+  );
   const toUnits = useCallback((units: Display) => setForm((now) => inUnits(now, units)), []);
   useOwnUnits(form.units, toUnits);
 
@@ -73,5 +80,5 @@ export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
     return () => clearTimeout(timer);
   }, [form, extra]);
 
-  return { form, change, asked, shop };
+  return { form, heard, change, asked, shop };
 }

@@ -84,7 +84,7 @@ export function IssueKey({ state }: { state: Issues }) {
   return (
     <>
       {isCurrent(state) ? (
-        <a className="btn-next" href={`/jobs/${jobId}/bench`}>
+        <a className="btn" href={`/jobs/${jobId}/bench`}>
           Start at the bench
         </a>
       ) : (

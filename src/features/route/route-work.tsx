@@ -58,7 +58,7 @@ function SetUpWork({ setUp, number, parts, shape, machine, chosen, onChoose }: S
         {number} {nameOfSetUp(setUp)}
         <span className="ml-2 font-normal text-dye-200">{minutes(setUp.seconds)}</span>
       </h2>
-      <div className="flex flex-wrap items-end gap-x-1">
+      <div className="flex flex-wrap items-start gap-x-1">
         <div className="w-32 shrink-0">
           <HeldPart machine={machine} shape={shape} tiltDeg={setUp.tiltDeg} />
         </div>

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect } from 'react';
 import type { WayState } from '@/contracts/way';
-import { wayOf, type StopState, type WayStop } from '@/core/job/way';
+import { wayOf, type StopState, type Way, type WayStop } from '@/core/job/way';
 import { tell, type Display } from '@/core/units/show';
 import { send } from '@/ui/send';
 import { useUnits } from '@/ui/units';
@@ -63,21 +63,42 @@ export function WayStrip(props: Props) {
           <Stop key={stop.view} stop={stop} isHere={stop.view === here} jobId={jobId} display={display} />
         ))}
       </ol>
-      <Link
-        href={wayHref(jobId, next.view, next.tab)}
-        prefetch={false}
-        aria-label={`Next: ${next.label}`}
-        className="flex min-h-12 flex-col justify-center bg-brass px-3 text-ink hover:bg-[#e0b350] focus-visible:outline-white max-lg:basis-full lg:w-56"
-      >
-        <span className="font-cond text-xl leading-tight font-semibold first-letter:uppercase">{next.label}</span>
-        <span className="text-[13px] leading-tight max-lg:hidden">{tell(next.next, display)}</span>
-      </Link>
+      <Next next={next} isHere={next.view === here} jobId={jobId} display={display} />
     </nav>
   );
 }
 
 /** 180 × 180 × 16 mm: the unit once, at the end. */
 const unitOnce = (text: string): string => text.replace(/ (mm|in)(?= ×)/g, '');
+
+interface NextProps {
+  next: Way['next'];
+  isHere: boolean;
+  jobId: string;
+  display: Display;
+}
+
+/** The one thing to do next, and where; on its own view it is only said, as its key stands there. */
+function Next({ next, isHere, jobId, display }: NextProps) {
+  const words = (
+    <>
+      <span className="font-cond text-xl leading-tight font-semibold first-letter:uppercase">{next.label}</span>
+      <span className="text-[13px] leading-tight max-lg:hidden">{tell(next.next, display)}</span>
+    </>
+  );
+  const box = 'flex min-h-12 flex-col justify-center px-3 max-lg:basis-full lg:w-56';
+  if (isHere && !next.tab) return <p className={`${box} max-lg:min-h-0 max-lg:hidden`}>{words}</p>;
+  return (
+    <Link
+      href={wayHref(jobId, next.view, next.tab)}
+      prefetch={false}
+      aria-label={`Next: ${next.label}`}
+      className={`${box} bg-brass text-ink hover:bg-[#e0b350] focus-visible:outline-white`}
+    >
+      {words}
+    </Link>
+  );
+}
 
 interface StopProps {
   stop: WayStop;
@@ -93,6 +114,7 @@ function Stop({ stop: { view, name, state, said, share }, isHere, jobId, display
         href={wayHref(jobId, view)}
         prefetch={false}
         aria-current={isHere ? 'page' : undefined}
+        aria-label={`${name}, ${SAID[state]}: ${unitOnce(tell(said, display))}`}
         className={`relative flex h-full min-h-14 flex-col px-2.5 py-1 ${isHere ? 'bg-steel-100 text-ink' : 'hover:bg-dye-700'}`}
       >
         <span className="font-cond text-lg leading-tight font-semibold whitespace-nowrap">
@@ -103,7 +125,6 @@ function Stop({ stop: { view, name, state, said, share }, isHere, jobId, display
             {SIGN[state]}
           </span>
           {name}
-          <span className="sr-only">, {SAID[state]}</span>
         </span>
         <span
           className={`text-[13px] leading-tight ${

@@ -2,7 +2,7 @@ import type { Found } from '@/contracts/search';
 import { drillName } from '@/core/drills/drill';
 import { BLANK_FORM, toAddress, type AskForm } from '@/core/hole/form';
 import { mainCut } from '@/core/hole/hole-plan';
-import { quickQuestion } from '@/core/hole/quick-question';
+import { spokenQuestion } from '@/core/hole/spoken-question';
 import { planForm } from '@/core/hole/read-form';
 import { designationHit, findMaterials } from '@/core/materials/find-material';
 import { depth } from '@/core/answer/answer';
@@ -22,9 +22,13 @@ function askFor(shop: ShopNow, units: Display, over: Partial<AskForm>): AskForm 
 
 /** A callout that is read is answered at once. */
 function answered(text: string, shop: ShopNow, units: Display): Found[] {
-  const quick = quickQuestion(text, shop.materials);
+  const quick = spokenQuestion(text, shop);
   if (!quick) return [];
-  const form = askFor(shop, units, { callout: quick.callout, ...(quick.material && { material: quick.material.id }) });
+  const form = askFor(shop, units, {
+    callout: quick.callout,
+    ...(quick.material && { material: quick.material.id }),
+    ...(quick.machine && { machine: quick.machine.id }),
+  });
   const label = shop.materials.find((m) => m.id === form.material)?.label ?? '';
   const planned = planForm(form, shop);
   const said = (): string => {
