@@ -232,7 +232,7 @@ test('the way leads: every view is one link away, says how far it is, and one ke
     await expect(way.getByRole('link', { name: new RegExp(`^${view}, `) })).toHaveAttribute('aria-current', 'page');
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Dust-cap ring');
   }
-  await page.getByLabel('Find').fill('not good');
+  await page.getByLabel('Find').fill('A10 not good');
   await expect(page.getByRole('main').getByRole('listitem')).toHaveText([/A10.*Gauged minor diameter: not good/]);
   await expect(way.getByRole('link', { name: 'Check, waits: 1 waits' })).toBeVisible();
   await way.getByRole('link', { name: 'Next: Decide' }).click();

@@ -23,12 +23,19 @@ export function useOfflineShell(jobId: string, records: boolean): Shell {
       await navigator.serviceWorker.register('/serwist/sw.js', { scope: '/', type: 'module' });
       await navigator.serviceWorker.ready;
       const pages = await caches.open(OFFLINE_PAGES);
-      const here = await fetch(location.pathname, { headers: { accept: 'text/html' } }).catch(() => undefined);
-      if (here?.ok && !here.redirected) await pages.put(location.pathname, here);
+      // One that could not be fetched is asked for again: the page that was kept before serves meanwhile.
+      const fetched = async (): Promise<boolean> => {
+        const here = await fetch(location.pathname, { headers: { accept: 'text/html' } }).catch(() => undefined);
+        if (!here?.ok || here.redirected) return false;
+        await pages.put(location.pathname, here);
+        return true;
+      };
+      let isFetched = await fetched();
       while (!gone) {
         const page = await pages.match(location.pathname, { ignoreVary: true });
         if (page && (await isKept([['routes', jobId]]))) return setShell('page');
         await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+        isFetched ||= await fetched();
       }
     })().catch(() => setShell('cannot'));
     return () => {
