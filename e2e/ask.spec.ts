@@ -205,6 +205,12 @@ test('go to anything answers a callout, finds jobs, holes, tools and metals', as
   await expect(page.getByRole('option', { name: /M8 in Brass/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(callout(page)).toHaveValue('M8');
+  // Enter at once, before anything is found: the first line is taken when it comes.
+  await page.goto('/jobs');
+  await page.keyboard.press('/');
+  await input.fill('M6 blind in 304');
+  await page.keyboard.press('Enter');
+  await expect(callout(page)).toHaveValue('M6 x 9 mm DEEP');
 });
 
 test('on a phone callout, metal and the strip are in the first screen, and nothing runs off the side', async ({

@@ -3,7 +3,7 @@
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { Found, SearchResult } from '@/contracts/search';
 import { send } from '@/ui/send';
 import { useUnits } from '@/ui/units';
@@ -17,21 +17,34 @@ const KIND: Record<Found['kind'], string> = {
   machine: 'Machine',
 };
 const WAIT_MS = 120;
+const keyOf = ({ kind, id }: Found): string => `${kind} ${id}`;
 
 /** Goes to anything: a job, a hole, a tool, a material; a callout is answered while it is typed. */
 export default function GoTo({ onClose }: { onClose: () => void }) {
   const router = useRouter();
   const { display } = useUnits();
   const [text, setText] = useState('');
-  const [found, setFound] = useState<Found[]>([]);
+  const [found, setFound] = useState<{ for: string; list: Found[] }>({ for: '', list: [] });
+  const [picked, setPicked] = useState('');
+  /** Enter was pressed before its answer was there: the first line is taken when it comes. */
+  const waits = useRef(false);
   const [fault, setFault] = useState<string>();
+  const go = useEffectEvent((to: Found): void => {
+    onClose();
+    router.push(to.href);
+  });
   useEffect(() => {
     let late = false;
     const timer = setTimeout(() => {
       void send<SearchResult>('GET', `/api/v1/search?q=${encodeURIComponent(text)}&units=${display}`).then((got) => {
         if (late) return;
         setFault(got.ok ? undefined : got.fault);
-        if (got.ok) setFound(got.value.found);
+        if (!got.ok) return;
+        const list = got.value.found;
+        setFound({ for: text, list });
+        setPicked(list[0] ? keyOf(list[0]) : '');
+        if (waits.current && list[0]) go(list[0]);
+        waits.current = false;
       });
     }, WAIT_MS);
     return () => {
@@ -48,10 +61,18 @@ export default function GoTo({ onClose }: { onClose: () => void }) {
           className="fixed top-[8dvh] left-1/2 z-30 w-[min(640px,94vw)] -translate-x-1/2 rounded-sm border border-steel-500 bg-steel-50 shadow-xl"
         >
           <Dialog.Title className="sr-only">Go to anything</Dialog.Title>
-          <Command label="Go to anything" shouldFilter={false} loop>
+          <Command label="Go to anything" shouldFilter={false} loop value={picked} onValueChange={setPicked}>
             <Command.Input
               value={text}
-              onValueChange={setText}
+              onValueChange={(next) => {
+                waits.current = false;
+                setText(next);
+              }}
+              onKeyDown={(e) => {
+                if (e.key !== 'Enter' || found.for === text) return;
+                e.preventDefault();
+                waits.current = true;
+              }}
               autoFocus
               placeholder="M8 brass, a job, a hole, a tool, a metal"
               className="h-14 w-full border-b border-steel-300 bg-white px-4 text-xl placeholder:text-steel-500"
@@ -63,10 +84,10 @@ export default function GoTo({ onClose }: { onClose: () => void }) {
                 </p>
               )}
               <Command.Empty className="p-3">Nothing by that name.</Command.Empty>
-              {found.map((f) => (
+              {found.list.map((f) => (
                 <Command.Item
-                  key={`${f.kind} ${f.id}`}
-                  value={`${f.kind} ${f.id}`}
+                  key={keyOf(f)}
+                  value={keyOf(f)}
                   onSelect={() => {
                     onClose();
                     router.push(f.href);
