@@ -3,7 +3,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import type { WayState } from '@/contracts/way';
 import { wayOf, type StopState, type Way, type WayStop } from '@/core/job/way';
 import { tell, type Display } from '@/core/units/show';
@@ -108,8 +108,13 @@ interface StopProps {
 }
 
 function Stop({ stop: { view, name, state, said, share }, isHere, jobId, display }: StopProps) {
+  const own = useRef<HTMLLIElement>(null);
+  // On a phone the strip scrolls sideways: where one is stands in it.
+  useEffect(() => {
+    if (isHere) own.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [isHere]);
   return (
-    <li className="min-w-[92px] flex-1 border-r border-dye-500/60 last:border-0">
+    <li ref={own} className="min-w-[92px] flex-1 border-r border-dye-500/60 last:border-0">
       <Link
         href={wayHref(jobId, view)}
         prefetch={false}
