@@ -44,13 +44,13 @@ export function recordWords(record: Told): Phrase {
         ? phrase('Punch mark taken back')
         : phrase('Punched, {off} off', { off: mm(Math.hypot(Number(body.dxMm), Number(body.dyMm))) });
     case 'layout-tick':
-      return named(body.ticked ? 'Scribed: {line}' : 'Not scribed after all: {line}', { line: text('line') });
+      return named(body.ticked ? 'Scribed: {line}' : 'Undone: scribed {line}', { line: text('line') });
     case 'step-done':
       return named('Done: {op}', { op: operationOf(text('step')) });
     case 'step-skipped':
       return named('Skipped {op}: {why}', { op: operationOf(text('step')), why: text('reason') });
     case 'step-undone':
-      return named('Not done after all: {op}', { op: operationOf(text('step')) });
+      return named('Undone: {op}', { op: operationOf(text('step')) });
     case 'chip-seen':
       return named('Seen: {sign}', { sign: CHIP_SIGNS[body.chips as ChipSign] });
     case 'tap-felt':

@@ -78,10 +78,11 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
     const placed = job.holes.map((f) => ({ ...f, name: '', callout: f.question.callout }));
     return {
       letters: lettersOf(route),
-      // Where a machine finds the place by its scales there is nothing to scribe.
+      // Where a machine finds the place by its scales, or a hole is there already, nothing is scribed; a round side has no edge to count from.
       faceOf: (id: string) => {
         const feature = features.get(id);
-        return feature?.place && isScribed(feature.question.machine) ? feature.face : undefined;
+        if (!feature?.place || feature.face === 'side' || feature.question.existing.trim() !== '') return undefined;
+        return isScribed(feature.question.machine) ? feature.face : undefined;
       },
       laid: (face: FaceId) => {
         const known = faces.get(face) ?? layOutFace(job.part, face, placed);

@@ -49,6 +49,10 @@ test('lines are scribed before anything is punched: all of one side in rising or
   );
   expect(said(two()).slice(0, 4)).toEqual(['x 20.00 for A', 'x 40.00 for B', 'x 60.00 for A', 'y 20.00 for A ×2, B']);
   expect(said(two()).slice(4).sort()).toEqual(['punch A1', 'punch A2', 'punch B1']);
+  // A hole that is there already is found with the spindle, and punched nowhere.
+  const old = hole('f', 'A', 'ø8 THRU', row(20));
+  const opened = { ...old, question: { ...old.question, existing: '6' } };
+  expect(said(ran([opened], plate)())).toEqual([]);
   // A mill finds its places by readout: nothing is scribed.
   expect(said(ran([hole('f', 'A', 'ø6 THRU', row(20), 'mill')], plate)())).toEqual([]);
 });

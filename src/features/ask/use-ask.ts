@@ -44,7 +44,9 @@ export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
   const [form, setForm] = useState(first);
   const shop = useMemo<Shop>(() => wholeShop(askShop), [askShop]);
   const settled = useDeferredValue(form);
-  const heard = useSpoken(settled.callout, shop);
+  const read = useSpoken(settled.callout, shop);
+  // What was heard is of the line as it stands: never of one that was typed on since.
+  const heard = settled.callout === form.callout ? read : undefined;
   const asked = useMemo(() => answerTo({ ...settled, ...heard?.part }, shop), [settled, heard, shop]);
   // What was said counts as soon as anything else is changed; the line itself may still be typed on.
   const change = useCallback(

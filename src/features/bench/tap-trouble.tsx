@@ -43,8 +43,7 @@ export function TapTrouble({ sign, at, plan, display, onSaid, onRemedy, onClose 
         </div>
       </div>
     );
-  const remedy = cause.change === 'none' ? undefined : remedyFor(cause.change, plan);
-  const fits = remedy && !('tap' in remedy.change && remedy.change.tap === undefined) ? remedy : undefined;
+  const fits = cause.change === 'none' ? undefined : remedyFor(cause.change, plan);
   return (
     <div aria-live="polite" className="text-[26px] leading-snug max-sm:text-[22px]">
       {!found ? (

@@ -18,6 +18,9 @@ interface Props {
   first: WayState;
 }
 
+/** What is saved key by key is gathered so long before it is asked anew, ms. */
+const GATHER_MS = 800;
+
 /** How far a job is; asked anew when something of it was saved or recorded, and on every change of view. */
 function useWay({ jobId, first }: Props): WayState {
   const path = usePathname();
@@ -34,11 +37,25 @@ function useWay({ jobId, first }: Props): WayState {
     staleTime: Infinity,
     meta: { keptApart: true },
   });
+  // The page brought it; another view of the same job asks anew.
+  const shown = useRef(path);
+  useEffect(() => void client.setQueryData(['way', jobId], first), [client, jobId, first]);
   useEffect(() => {
-    const again = (): void => void client.invalidateQueries({ queryKey: ['way', jobId] });
-    again();
-    return whenMoved((id) => (id === jobId ? again() : undefined));
+    if (shown.current !== path) void client.invalidateQueries({ queryKey: ['way', jobId] });
+    shown.current = path;
   }, [client, jobId, path]);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const stop = whenMoved((id) => {
+      if (id !== jobId) return;
+      clearTimeout(timer);
+      timer = setTimeout(() => void client.invalidateQueries({ queryKey: ['way', jobId] }), GATHER_MS);
+    });
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
+  }, [client, jobId]);
   return data;
 }
 

@@ -149,11 +149,17 @@ const lastOfJob = builtOnce((db) =>
     .prepare(),
 );
 
-/** The last records of a job to arrive, the latest first. */
-export const findLatest = async (db: Database, jobId: string, most: number): Promise<RecordKept[]> =>
-  (await db.select().from(records).where(eq(records.jobId, jobId)).orderBy(desc(records.arrival)).limit(most)).map(
-    recordOf,
-  );
+/** The last records of a job to arrive, the latest first, pictures left out. */
+export async function findLatest(db: Database, jobId: string, most: number): Promise<RecordKept[]> {
+  const body = sql<object>`case ${records.kind} when 'photo' then json_set(${records.body}, '$.image', '') else ${records.body} end`;
+  const rows = await db
+    .select({ ...getTableColumns(records), body: body.mapWith(records.body) })
+    .from(records)
+    .where(eq(records.jobId, jobId))
+    .orderBy(desc(records.arrival))
+    .limit(most);
+  return rows.map((row) => recordOf(row as typeof records.$inferSelect));
+}
 
 /** How many records a job has. */
 export const countRecords = async (db: Database, jobId: string): Promise<number> =>
