@@ -626,7 +626,7 @@ test('anything is found by what it is called; a missing drill is passed over unt
   expect([answer.kind, answer.name, answer.detail]).toEqual([
     'answer',
     'M8 x 16 DEEP in Low-carbon (mild) steel',
-    expect.stringMatching(/^Drill 17\/64 in, \d+ rev\/min, stop 24\.3 mm$/),
+    expect.stringMatching(/^Drill 17\/64 in, \d+ rev\/min, stop 24\.5 mm$/),
   ]);
   expect(await found('edge holes')).toContain('hole D  4x M5 THRU');
   expect(await found('pier')).toContain('job Pier adapter plate');

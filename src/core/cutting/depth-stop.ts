@@ -31,6 +31,19 @@ export function scaleReading(travelMm: number, divisionMm: number, mostMm: numbe
   return deeper <= mostMm + 1e-9 ? deeper : undefined;
 }
 
+/**
+ * What a stop of this kind is really set to for a travel, mm: the mark of a scale, the division of a wheel; exactly the
+ * travel where nothing is read off, or where lines cannot hold it and a feeler makes up the rest.
+ */
+export function settingOf(
+  { kind, divisionMm, turnMm }: Pick<NonNullable<Machine['depthStop']>, 'kind' | 'divisionMm' | 'turnMm'>,
+  { travelMm, mostMm = Infinity, watchMm }: DepthToSet,
+): number {
+  if (watchMm !== undefined) return travelMm;
+  if (kind === 'tailstock' && turnMm !== undefined) return nearest(travelMm, divisionMm);
+  return kind === 'scale' || kind === 'tailstock' ? (scaleReading(travelMm, divisionMm, mostMm) ?? travelMm) : travelMm;
+}
+
 function byLines(name: string, divisionMm: number, travelMm: number, mostMm: number): Phrase {
   const reading = scaleReading(travelMm, divisionMm, mostMm);
   if (reading !== undefined)

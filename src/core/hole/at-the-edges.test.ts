@@ -12,6 +12,7 @@ import { writeCallout } from '../threads/write-callout';
 import { tell } from '../units/show';
 import { BLANK_FORM, type AskForm } from './form';
 import { planForm } from './read-form';
+import { formingDrill, weighDrill } from './trade-off';
 import { allCautions, refusals, type HolePlan } from './hole-plan';
 
 const said = (p: HolePlan): string =>
@@ -129,15 +130,17 @@ describe('small holes and shallow depths', () => {
   });
 
   test('a scale is never set through the back, nor so that the tap bottoms', () => {
-    const reading = (callout: string, thickness: string): [set: number, travel: number] => {
+    const reading = (callout: string, thickness: string) => {
       const cut = planned({ callout, thickness, drills: 'all' }).operations.find((o) => o.key === 'drill')?.cut;
       const set = cut?.stop[0].order.values?.reading as { value: number } | undefined;
-      return [set?.value ?? 0, cut?.travel.value ?? 0];
+      return { set: set?.value ?? 0, travel: cut?.travel.value ?? 0, stopMm: cut?.stopMm };
     };
     for (const callout of ['M5 x 8 DEEP', 'M2 x 4 DEEP', 'M3 x 6 DEEP', 'M6 x 8 DEEP', 'M4 x 7 DEEP'])
       for (const thickness of ['12', '14', '20', '30']) {
-        const [set, travel] = reading(callout, thickness);
+        const { set, travel, stopMm } = reading(callout, thickness);
         if (set === 0) continue;
+        // What is read off the scale is the one figure everywhere.
+        expect(stopMm).toBe(set);
         expect([callout, thickness, set >= travel - 0.1 - 1e-9, set < Number(thickness)]).toEqual([
           callout,
           thickness,
@@ -469,5 +472,30 @@ describe('said once, with figures that can be known', () => {
     expect(said(narrow)).toContain('1.0 mm is left on each side of the hole, and it bulges or splits');
     const wider = planned({ callout: 'M6 THRU', thickness: '20', width: '14', drills: 'all' });
     expect(said(wider)).toContain('4.0 mm is left on each side of the hole. 18.0 mm across is usual');
+  });
+
+  test('a bare depth that no flute reaches is asked about; with its unit it is planned as it is', () => {
+    // The longest flute of about 1/4 in is 57 mm: 8 in is out, 8 mm or eight threads of 20 to the inch are in.
+    const asked = (over: Partial<AskForm>) => {
+      const result = planForm({ ...BLANK_FORM, thickness: '300', drills: 'all', ...over }, plain);
+      return result.ok ? [] : result.problems.map((x) => [x.code, x.nearest, x.at]);
+    };
+    expect(asked({ callout: '1/4-20 x 8 DEEP' })[0]).toEqual([
+      'depth-out-of-reach',
+      ['8 mm', '8 THREADS', '8 in'],
+      { start: 9, end: 10 },
+    ]);
+    expect(asked({ callout: 'M6', depth: '80' })).toEqual([['depth-out-of-reach', ['80 mm'], undefined]]);
+    for (const callout of ['1/4-20 x 8 in DEEP', '1/4-20 x 8 mm DEEP', '1/4-20 x 8 THREADS', '1/4-20 x 2 DEEP'])
+      expect(planned({ callout, thickness: '300', drills: 'all' }).thread).toBeDefined();
+  });
+
+  test('the drill of a thread that could be formed is weighed with a forming tap', () => {
+    const p = planned({ callout: 'M8 THRU', thickness: '12', tap: 'cut', drills: 'all' });
+    const drill = p.thread && formingDrill(p.thread);
+    const load = p.thread && drill && weighDrill(p.thread, drill).load;
+    // A finished minor near 6.85 asks about half more of a forming tap than 6.8 of a cutting one, 4.3 Nm.
+    expect(load?.torque.value).toBeGreaterThan(5);
+    expect(load?.torque.value).toBeLessThan(9);
   });
 });

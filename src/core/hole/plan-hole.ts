@@ -37,6 +37,7 @@ import { isSheet, planThread } from './plan-thread';
 import type { HoleQuestion } from './question';
 import { resolveHole } from './resolve-hole';
 import type { ResolvedHole, ResolvedThread } from './resolved-hole';
+import { reachProblems } from './out-of-reach';
 import { safetyCautions } from './safety-cautions';
 
 /** How a hole is started on a machine when nobody says: by hand, centre drill, or spot drill. */
@@ -290,6 +291,8 @@ export function planHole(
   const resolved = resolveHole(asked, shop.habits);
   if (!resolved.ok) return resolved;
   const hole = resolved.value;
+  const beyond = reachProblems(q, hole);
+  if (beyond.length > 0) return refuse(...beyond);
   const ctx = contextOf(q, hole, shop, setting);
   const label = edits.overrides?.[MAIN_KEY]?.drill;
   const set = label !== undefined && hole.thread ? findDrill(label, q.pool) : undefined;

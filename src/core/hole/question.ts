@@ -22,6 +22,8 @@ export interface HoleQuestion {
   hole?: 'through' | 'blind';
   /** Of thread, or of a hole without one. */
   depthMm?: number;
+  /** The depth was typed without a unit: this one was assumed. */
+  depthUnit?: LengthUnit;
   thicknessMm?: number;
   /** Narrowest width or diameter of the part across the hole. */
   stockWidthMm?: number;

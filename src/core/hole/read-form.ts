@@ -18,6 +18,8 @@ interface Field<T> {
   value?: T;
   problems: Problem[];
   notes?: Phrase[];
+  /** The unit that was assumed for a bare length. */
+  assumed?: LengthUnit;
 }
 
 const KNOWN_SHOWN = 30;
@@ -46,7 +48,8 @@ function readLength(field: string, text: string, bareUnit: LengthUnit): Field<nu
   if (text.trim() === '') return { problems: [] };
   const parsed = parseLength(text, bareUnit);
   if (!parsed.ok) return { problems: parsed.problems.map((p) => ({ ...p, field })) };
-  return { value: parsed.value.mm, problems: [], notes: parsed.value.assumed ? [parsed.value.assumed] : [] };
+  const { mm, unit, assumed } = parsed.value;
+  return assumed ? { value: mm, problems: [], notes: [assumed], assumed: unit } : { value: mm, problems: [] };
 }
 
 /** A diameter, or the word for an old thread. */
@@ -106,6 +109,7 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
       pool: suitedTo(pool.value, material.value, machine.value),
       hole: form.hole === 'auto' ? undefined : form.hole,
       depthMm: deep.value,
+      depthUnit: deep.assumed,
       thicknessMm: thickness.value,
       stockWidthMm: width.value,
       existing: existing.value,

@@ -1,6 +1,8 @@
 import { chooseTapDrill } from '../tap-drill/choose-tap-drill';
 import type { TapDrillCandidate } from '../tap-drill/tap-drill-candidate';
+import { machineTap } from '../tapping/tap';
 import { tapLoad, type TapLoad } from '../tapping/tap-load';
+import type { TappingConditions } from '../tapping/tapping-torque';
 import { engagement } from '../threads/engagement';
 import { isTapered } from '../threads/thread';
 import type { ThreadPart } from './hole-plan';
@@ -16,13 +18,20 @@ export interface TradeOff {
   strength?: number;
 }
 
+/** The drill of a thread that is cut here and could be formed is weighed with a forming tap. */
+function formedWith(part: ThreadPart, candidate: TapDrillCandidate): Partial<TappingConditions> {
+  if (part.kind === 'form' || !candidate.formed) return {};
+  const { thread, at } = part;
+  return { tap: machineTap('form', thread.majorMm, !at.through), reversing: false };
+}
+
 /** A drill weighed: tap against thread, in this hole. */
 export function weighDrill(part: ThreadPart, candidate: TapDrillCandidate): TradeOff {
   const { thread, tapping, forming, bolt, at } = part;
   const { drill, finishedMinorMm } = candidate;
   if (isTapered(thread) || drill.diameterMm >= thread.majorMm) return { candidate };
   const { material } = forming.question;
-  const load = tapLoad({ ...tapping.best.worst.conditions, minorMm: finishedMinorMm });
+  const load = tapLoad({ ...tapping.best.worst.conditions, ...formedWith(part, candidate), minorMm: finishedMinorMm });
   if (!part.engagement) return { candidate, load };
   const neededMm = engagement(thread, material, bolt, finishedMinorMm).needed.value;
   return { candidate, load, neededMm, strength: at.lengthMm / neededMm };

@@ -239,13 +239,13 @@ describe('a user’s changes', () => {
     plan(form, edits).faults.map((f) => `${f.level} ${f.key}`);
 
   test('a figure set says what it changes, and is one that the machine has', () => {
-    const p = plan(m8, { overrides: { drill: { rpm: 1200, fullMm: 16 } } });
+    const p = plan(m8, { overrides: { drill: { rpm: 1200, fullMm: 16.5 } } });
     const drill = mainOperation(p.operations);
     expect(rpmOf(drill)).toBe(1250);
     // What is said of the figures follows them, on the screen and on the card.
     expect(drill?.details.map((d) => tell(d, 'mm')).join(' ')).toContain('1250 rev/min, step 1250');
-    expect(drill?.changes?.map((c) => tell(c, 'mm')).join(' ')).toMatch(/Stop at 18\.0 mm instead of 1\d\.\d mm/);
-    expect(p.wall?.value).toBeCloseTo(20 - 16 - 6.746875 / 2 / Math.tan((59 * Math.PI) / 180), 6);
+    expect(drill?.changes?.map((c) => tell(c, 'mm')).join(' ')).toMatch(/Stop at 18\.5 mm instead of 18\.0 mm/);
+    expect(p.wall?.value).toBeCloseTo(20 - 16.5 - 6.746875 / 2 / Math.tan((59 * Math.PI) / 180), 6);
     // 12 of thread, 2 chamfer threads and one pitch of room want 15.75.
     const shallow = plan(m8, { overrides: { drill: { fullMm: 14 } } });
     expect(codes(shallow)).toContain('too-shallow');

@@ -28,12 +28,7 @@ describe('what a figure set by hand changes is said, and nothing else', () => {
     [{ fullMm: 25 }, ['Stop at 28.0 mm instead of 23.0 mm.']],
     [
       { drill: '9.5' },
-      [
-        '9.5 mm instead of 10.0 mm.',
-        expect.stringMatching(/^Feed 0\.215/),
-        'Stop at 22.9 mm instead of 23.0 mm.',
-        expect.stringMatching(/^Torque/),
-      ],
+      ['9.5 mm instead of 10.0 mm.', expect.stringMatching(/^Feed 0\.215/), expect.stringMatching(/^Torque/)],
     ],
     [
       { drill: '10.1' },

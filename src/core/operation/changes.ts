@@ -29,9 +29,9 @@ const feedChange = (a: Cut, b: Cut): Phrase[] =>
       ];
 
 const stopChange = (a: Cut, b: Cut): Phrase[] =>
-  Math.round(a.travel.value * 10) === Math.round(b.travel.value * 10)
+  Math.round(a.stopMm * 10) === Math.round(b.stopMm * 10)
     ? []
-    : [phrase('Stop at {now} instead of {before}.', { now: depth(b.travel.value), before: depth(a.travel.value) })];
+    : [phrase('Stop at {now} instead of {before}.', { now: depth(b.stopMm), before: depth(a.stopMm) })];
 
 /** A torque that shows the same in every unit has not changed. */
 function torqueChange({ torque: a }: Cut, { torque: b }: Cut): Phrase[] {

@@ -222,7 +222,7 @@ export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}):
     tipMm,
     travel,
     breaksThroughMm: spec.through ? spec.fullMm : undefined,
-    stop: stopsFor(spec, machine, travel.value, tipMm, ctx.setting.thicknessMm),
+    ...stopsFor(spec, machine, travel.value, tipMm, ctx.setting.thicknessMm),
     pecks: isDrill
       ? peckDepths(spec.diameterMm, reachMm - spec.fromMm, material, byHand).map((at) => at + spec.fromMm)
       : [],

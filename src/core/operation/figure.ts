@@ -98,7 +98,7 @@ function figureCut(step: CutStep, ctx: Context): Operation {
   return {
     key,
     code,
-    order: orderOf(step),
+    order: orderOf(step, cut.stopMm),
     details: [...cutDetails(step, cut, ctx), ...step.details],
     cut,
     time: timeHere(step, handledTime(cuttingTime(cut).value, cut, ctx.asked.machine), ctx),

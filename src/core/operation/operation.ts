@@ -67,6 +67,8 @@ export interface Cut {
   /** Where the point comes out, mm from touch; through holes only. */
   breaksThroughMm?: number;
   stop: { kind: DepthStopKind; order: Phrase }[];
+  /** What the stop of this machine is set to for that travel, mm from touch: its nearest mark that is as good. */
+  stopMm: number;
   /** Depths at which to withdraw, mm from the face. */
   pecks: number[];
   peckEveryMm: number;

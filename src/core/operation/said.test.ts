@@ -153,18 +153,18 @@ describe('drilling, in the imperative', () => {
     [
       'drill',
       { callout: 'ø9 x 10 DEEP', thickness: '30' },
-      'Drill 9.0 mm to 10.0 mm; set the stop at 12.7 mm from touch.',
+      'Drill 9.0 mm to 10.0 mm; set the stop at 13.0 mm from touch.',
     ],
     ['pilot-1', { callout: 'ø12 THRU', thickness: '16' }, 'Pilot with 3.0 mm, through.'],
     [
       'pilot-1',
       { callout: 'ø12 x 10 DEEP', thickness: '30' },
-      'Pilot with 3.0 mm to 10.0 mm; stop at 10.9 mm from touch.',
+      'Pilot with 3.0 mm to 10.0 mm; stop at 11.0 mm from touch.',
     ],
     [
       'open',
       { callout: 'ø9 x 10 DEEP M8 THRU', thickness: '25' },
-      'Open to 9.0 mm, 10.0 mm deep first; set the stop at 12.7 mm from touch.',
+      'Open to 9.0 mm, 10.0 mm deep first; set the stop at 13.0 mm from touch.',
     ],
     ['drill', { callout: 'M10 THRU', thickness: '12', existing: '8' }, 'Open the hole of 8.0 mm with 8.5 mm, through.'],
     [

@@ -91,15 +91,18 @@ const drillOrderOf = ({ kind, inserted, opens }: CutStep): DrillOrder => {
   return kind in DRILL_ORDERS ? (kind as DrillOrder) : 'drill';
 };
 
-/** The imperative of a step: what, how deep, where the stop holds. */
-export function orderOf(step: Step): Phrase {
+/**
+ * The imperative of a step: what, how deep, where the stop holds.
+ * @param stopMm what the machine's stop is set to; the bare travel where no machine is known
+ */
+export function orderOf(step: Step, stopMm?: number): Phrase {
   if (step.order || step.by === 'hand') return step.order as Phrase;
   const { spec } = step;
   const tipMm = tipOf(spec);
   return phrase(DRILL_ORDERS[drillOrderOf(step)][spec.through ? 0 : 1], {
     drill: spec.tool.name,
     full: depth(spec.fullMm),
-    total: depth(travelMmOf(spec, tipMm)),
+    total: depth(stopMm ?? travelMmOf(spec, tipMm)),
     ...(step.opens ? { from: mm(spec.inHoleMm) } : { tip: depth(tipMm) }),
   });
 }

@@ -1,5 +1,5 @@
 import { answer, depth, mm, phrase, type Answer, type Phrase } from '../answer/answer';
-import { alreadyDeeper, stopSetting, usualStop, type DepthToSet } from '../cutting/depth-stop';
+import { alreadyDeeper, settingOf, stopSetting, usualStop, type DepthToSet } from '../cutting/depth-stop';
 import type { DepthStopKind, Machine } from '../cutting/machine';
 import { coneDepth } from '../drills/drill-point';
 import { thinWallMm } from '../tapping/blind-depth';
@@ -65,7 +65,7 @@ export function stopsFor(
   travelMm: number,
   tipMm: number,
   thicknessMm?: number,
-): Cut['stop'] {
+): Pick<Cut, 'stop' | 'stopMm'> {
   const own = usualStop(machine);
   const wallMm = thicknessMm === undefined || spec.through ? Infinity : thicknessMm - thinWallMm(spec.diameterMm);
   const toSet: DepthToSet = {
@@ -73,7 +73,7 @@ export function stopsFor(
     mostMm: Math.max(travelMm, wallMm),
     ...(isWatched(spec) ? { watchMm: spec.diameterMm } : {}),
   };
-  return [
+  const stop = [
     { kind: own.kind, order: stopSetting(own.kind, own.divisionMm, toSet, own.turnMm) },
     ...touchNotes(spec, travelMm, tipMm).map((order) => ({ kind: own.kind, order })),
     ...OTHER_STOPS.filter((kind) => kind !== own.kind).map((kind) => ({
@@ -81,4 +81,5 @@ export function stopsFor(
       order: stopSetting(kind, 1, toSet),
     })),
   ];
+  return { stop, stopMm: settingOf(own, toSet) };
 }

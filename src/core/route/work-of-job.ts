@@ -217,7 +217,7 @@ export function workOfJob(
           order: op.order,
           ...toolOf(op),
           ...speedOf(op),
-          ...(op.cut ? (op.cut.spec.through ? { stopOff: true } : { stopMm: op.cut.travel.value }) : {}),
+          ...(op.cut ? (op.cut.spec.through ? { stopOff: true } : { stopMm: op.cut.stopMm }) : {}),
           ...outsOf(op),
           ...((op.cut || op.tap) && isWet(plan) ? { wet: true } : {}),
           ...(op.tap && 'key' in op.tap.tap ? { tapKey: String(op.tap.tap.key) } : {}),

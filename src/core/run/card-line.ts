@@ -46,7 +46,7 @@ function headOf(op: Operation, plan: HolePlan): Phrase {
 
 function setOf({ cut, tap }: Operation, { thread }: HolePlan): Phrase | undefined {
   if (cut?.spec.through && cut.spec.family === 'drill') return phrase('stop off');
-  if (cut && !cut.spec.through) return phrase('stop {travel}', { travel: depth(cut.travel.value) });
+  if (cut && !cut.spec.through) return phrase('stop {travel}', { travel: depth(cut.stopMm) });
   const use = tap && thread?.tapping.best.each[tap.place - 1];
   const turns = use && thread && lastTurn(use, thread.thread);
   return turns !== undefined && Number.isFinite(turns)

@@ -93,7 +93,7 @@ function targetOf(q: TapDrillQuestion): Answer {
       inputs: [['set by you', percent(q.wantedPercent)]],
       source: { kind: 'trade rule', name: 'set by you' },
     });
-  if (q.forming && q.limits) return formingTarget(q.thread, q.limits.minorMaxMm);
+  if (q.forming && q.limits) return formingTarget(q, q.limits.minorMaxMm, q.learned);
   return targetPercent(q.thread, q.material, q.depthMm, q.thicknessMm);
 }
 

@@ -24,10 +24,20 @@ interface Formed {
 /** One sigma of a formed minor diameter as a share of the pitch. Our judgement. */
 const FORMED_SIGMA = 0.02;
 
+/** Stretch at which a metal flows as the percentage says, percent; a pitch's share a point more; no more than this share. */
+const FLOW = { usual: 20, pitchShare: 0.01 / 5, most: 0.04 } as const;
+
+/** A metal that stretches more closes in further, one that stretches less leaves more, mm. Model. */
+function flowMm({ thread, material }: Formed): number {
+  const share = (material.elongationPercent - FLOW.usual) * FLOW.pitchShare;
+  return -Math.min(FLOW.most, Math.max(-FLOW.most, share)) * thread.pitchMm;
+}
+
 /** How far the metal's flow moves the minor diameter from what its percentage gives, mm. */
-function shiftOf({ thread, material }: Formed, learned: Learned | undefined): Expected {
+function shiftOf(formed: Formed, learned: Learned | undefined): Expected {
+  const { thread, material } = formed;
   const levels = [material.id, `${material.id}|${bandOf(thread.majorMm)}`];
-  return expected('formed-minor', { mean: 0, sigma: FORMED_SIGMA * thread.pitchMm }, levels, learned);
+  return expected('formed-minor', { mean: flowMm(formed), sigma: FORMED_SIGMA * thread.pitchMm }, levels, learned);
 }
 
 /** Minor diameter in mm after forming from this hole. Model, until the shop's own pins correct it. */
@@ -82,14 +92,16 @@ export function formingVerdict(thread: Thread, material: Material): FormingVerdi
 }
 
 /** Percent to form at: starts at 65 and is raised until the finished minor diameter is inside the class. */
-export function formingTarget(thread: Thread, minorMaxMm: number): Answer {
-  const forced = percentOfThread(thread, minorMaxMm);
+export function formingTarget(formed: Formed, minorMaxMm: number, learned?: Learned): Answer {
+  const flow = shiftOf(formed, learned).mean;
+  const forced = percentOfThread(formed.thread, minorMaxMm - flow);
   return answer(Math.max(FORM_START_PERCENT, forced), 'percent', {
     rule: 'Percent of thread to form',
-    formula: 'the larger of 65 and what the class needs: (major − largest minor) ÷ full depth',
+    formula: 'the larger of 65 and what the class needs: (major − largest minor + flow) ÷ full depth',
     inputs: [
       ['start', percent(FORM_START_PERCENT)],
       ['largest minor diameter of the class', mm(minorMaxMm)],
+      ['flow of the metal', mm(flow)],
       ['percent needed by the class', percent(forced)],
     ],
     source: { kind: 'trade rule', name: 'forming taps' },

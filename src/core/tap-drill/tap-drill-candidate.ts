@@ -30,6 +30,8 @@ export interface TapDrillCandidate {
   /** How far the minor diameter lies outside the class, mm: above zero too large, below zero too small. */
   beyondMm: number;
   owned: boolean;
+  /** Weighed for a forming tap. */
+  formed?: boolean;
 }
 
 /** What a tap drill is chosen for. Lengths in mm. */
@@ -106,5 +108,6 @@ export function judgeDrill(q: TapDrillQuestion, drill: Drill, owned = isOwned(q.
     verdict: verdictOf(insideShare, beyondMm, limits),
     beyondMm,
     owned,
+    formed: forming,
   };
 }

@@ -4,7 +4,14 @@ import { THREADS } from '../threads/standards';
 import type { Thread } from '../threads/thread';
 import { inputsOf } from '../tests/inputs-of';
 import { blindDepth, spiralPointChipRoom, thinWallMm, wallLeft } from './blind-depth';
-import { expectedMinor, formingHole, formingHoleForMinor, formingPercent, formingVerdict } from '../tap-drill/forming';
+import {
+  expectedMinor,
+  formingHole,
+  formingHoleForMinor,
+  formingPercent,
+  formingTarget,
+  formingVerdict,
+} from '../tap-drill/forming';
 import { biteTurns, handTappingSeconds, machineTappingSeconds, taperTurns, totalTurns } from './rhythm';
 import { highestTappingRpm, turnsToStop } from './stopping-room';
 import { handTap, machineTap, usualFlutes, type Tap } from './tap';
@@ -161,6 +168,18 @@ describe('forming', () => {
     expect(expectedMinor(m8InMild, formingHole(m8, 68)).mean).toBeCloseTo(6.896, 3);
     expect(formingPercent(m8, 7.4)).toBeCloseTo(70.6, 1);
     expect(formingHoleForMinor(m8InMild, expectedMinor(m8InMild, 7.4).mean)).toBeCloseTo(7.4, 9);
+  });
+
+  test.each([
+    // 55 % of stretch: the most, 0.04 of a pitch of 1.25 smaller; 14 %: 0.012 of it larger.
+    ['stainless-austenitic', 6.896 - 0.05],
+    ['aluminium-wrought-6000', 6.896 + 0.015],
+  ])('the flow of %s moves the minor, and the drill with it', (id, minor) => {
+    const formed = { thread: m8, material: material(id) };
+    expect(expectedMinor(formed, formingHole(m8, 68)).mean).toBeCloseTo(minor, 3);
+    expect(formingHoleForMinor(formed, minor)).toBeCloseTo(formingHole(m8, 68), 3);
+    const target = formingTarget(formed, 6.8).value;
+    expect(expectedMinor(formed, formingHole(m8, target)).mean).toBeCloseTo(6.8, 6);
   });
 
   test.each([

@@ -97,8 +97,11 @@ function handCost(id: WayId, q: TappingQuestion, { taps }: TapSequence): number 
 const reachCost = ({ each }: WeighedTurning): number =>
   each.some((use) => use.tipMm > use.tap.reachMm + 0.5) ? 10 : 0;
 
-/** Depth beyond the thread that costs, in diameters: more than this, or what makes a hole deeper than that. Trade rule. */
-const DEEP = { extraD: 1, holeD: 5 } as const;
+/**
+ * Depth beyond the thread that costs, in diameters: more than about this, or what makes a hole deeper than that. A plug tap
+ * with its pitch of room takes up to 1.13 in the coarsest small threads, and is the usual choice there. Trade rule.
+ */
+const DEEP = { extraD: 1.15, holeD: 5 } as const;
 const DEEP_POINTS = { owned: 40, toBuy: 120, eachD: 20 } as const;
 /** Points for a hole that this way makes much deeper than the thread needs: only where no other tap does it, never to buy one. */
 function depthCost({ depth, taps }: WeighedTurning, { hole, thread }: TappingQuestion): number {

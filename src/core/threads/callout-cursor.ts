@@ -121,6 +121,19 @@ export class CalloutCursor {
     return stopReading('callout', code, at, text, remedy, values, nearest && [...nearest]);
   }
 
+  /** A depth in mm, see {@link measure}; one without a unit is kept as such, with its place. */
+  depth(match: RegExpExecArray): number {
+    const before = this.assumedUnit;
+    this.assumedUnit = undefined;
+    const mm = this.measure(match[1], match);
+    if (this.assumedUnit && mm > (this.callout.bareDepth?.mm ?? 0)) {
+      const start = match.index + match[0].indexOf(match[1]);
+      this.callout.bareDepth = { mm, unit: this.assumedUnit, at: { start, end: start + match[1].length } };
+    }
+    this.assumedUnit ??= before;
+    return mm;
+  }
+
   /** A length in mm, in its own unit, else in that of the thread beside it, else in the shop's. */
   measure(text: string, match: RegExpExecArray): number {
     const inch = INCH_ALONE.test(text);

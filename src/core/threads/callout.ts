@@ -1,4 +1,5 @@
 import type { Phrase } from '../answer/answer';
+import type { LengthUnit } from '../units/length';
 import type { Thread } from './thread';
 
 /** How deep a feature goes; undefined in the callout when it does not say. */
@@ -28,10 +29,19 @@ export type CalloutFeature =
   | { kind: 'counterbore'; diameterMm: number; extent?: Extent }
   | { kind: 'countersink'; diameterMm: number; angleDeg: number; extent?: Extent };
 
+/** A depth written without its unit: which was assumed, and where the number stands in the text, end exclusive. */
+export interface BareDepth {
+  mm: number;
+  unit: LengthUnit;
+  at: { start: number; end: number };
+}
+
 /** A drawing's callout, read: features in the order written. */
 export interface Callout {
   count: number;
   features: CalloutFeature[];
   /** What was assumed without being written, so that nothing is silent. */
   notes: Phrase[];
+  /** The deepest depth without a unit. */
+  bareDepth?: BareDepth;
 }

@@ -2,7 +2,8 @@
 
 import { depth, mm } from '@/core/answer/answer';
 import type { AskForm } from '@/core/hole/form';
-import { allCautions, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
+import type { HolePlan, ThreadPart } from '@/core/hole/hole-plan';
+import { HoleNotes } from '@/ui/hole-notes';
 import { comparedDrills, formingDrill } from '@/core/hole/trade-off';
 import { drillName } from '@/core/drills/drill';
 import { showText, tell, type Display } from '@/core/units/show';
@@ -117,25 +118,10 @@ function Steps({ plan, display }: { plan: HolePlan; display: Display }) {
 
 /** What holds for the whole hole but spoils nothing, and what was assumed. */
 function Notes({ plan, display }: { plan: HolePlan; display: Display }) {
-  const notes = allCautions(plan).filter((c) => c.level === 'note');
   return (
     <section className="plate min-w-0 p-3">
       <h2 className="font-cond text-xl font-semibold">Notes</h2>
-      <ul className="mt-1 flex list-disc flex-col gap-1 pl-5">
-        {notes.map((c) => (
-          <li key={`${c.subject} ${c.code}`}>{tell(c, display)}</li>
-        ))}
-      </ul>
-      {plan.assumptions.length > 0 && (
-        <>
-          <h3 className="mt-3 font-cond text-lg font-semibold">Assumptions</h3>
-          <ul className="mt-1 list-disc pl-5">
-            {plan.assumptions.map((a) => (
-              <li key={tell(a, display)}>{tell(a, display)}</li>
-            ))}
-          </ul>
-        </>
-      )}
+      <HoleNotes plan={plan} display={display} notesOnly />
     </section>
   );
 }

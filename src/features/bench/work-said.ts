@@ -55,7 +55,7 @@ function figuresOf(
         ]
       : []),
     ...(best?.clutch ? [{ label: 'clutch', figure: showText(best.clutch, display) }] : []),
-    ...(cut && !cut.spec.through ? [{ label: 'stop, from touch', figure: tenths(cut.travel.value) }] : []),
+    ...(cut && !cut.spec.through ? [{ label: 'stop, from touch', figure: tenths(cut.stopMm) }] : []),
     ...(cut?.spec.through && cut.spec.family === 'drill' ? [{ label: 'stop', figure: 'off' }] : []),
     ...(cut?.breaksThroughMm === undefined ? [] : [{ label: 'comes through at', figure: tenths(cut.breaksThroughMm) }]),
     ...(item && placed && byScales

@@ -8,7 +8,8 @@ import type { Job } from '@/contracts/job';
 import { questionInJob } from '@/core/job/plan-in-job';
 import { START_CHOICES, toAddress } from '@/core/hole/form';
 import { START_SHORT } from '@/core/drills/expected-hole';
-import { allCautions, type HolePlan } from '@/core/hole/hole-plan';
+import type { HolePlan } from '@/core/hole/hole-plan';
+import { HoleNotes, ownCautions } from '@/ui/hole-notes';
 import { mainOperation } from '@/core/operation/operation';
 import { sectionOf } from '@/core/hole/section';
 import { showText, tell, type Display } from '@/core/units/show';
@@ -172,7 +173,7 @@ export function HolesView({ job: opened, shop: holesShop, hole }: Props) {
                   ] as const)
                 : []),
               ['machines', 'On another machine'],
-              ['cautions', `Cautions (${allCautions(plan).length})`],
+              ['cautions', `Cautions (${ownCautions(plan).length})`],
             ]}
           />
           {plan.thread && (
@@ -219,16 +220,7 @@ export function HolesView({ job: opened, shop: holesShop, hole }: Props) {
             />
           </Tabs.Content>
           <Tabs.Content value="cautions">
-            <ul className="list-disc pl-5">
-              {allCautions(plan).map((c) => (
-                <li key={`${c.subject} ${c.code}`} className={c.level === 'note' ? '' : 'font-bold'}>
-                  {tell(c, display)}
-                </li>
-              ))}
-              {plan.assumptions.map((a) => (
-                <li key={tell(a, display)}>{tell(a, display)}</li>
-              ))}
-            </ul>
+            <HoleNotes plan={plan} display={display} />
           </Tabs.Content>
         </Tabs.Root>
       )}

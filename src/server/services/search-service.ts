@@ -36,7 +36,7 @@ function answered(text: string, shop: ShopNow, units: Display): Found[] {
     const cut = mainCut(planned.value);
     if (!cut) return 'Nothing to drill.';
     const speed = cut.speed.ok ? `, ${showText({ value: cut.speed.value.rpm, unit: 'rpm' }, units)}` : '';
-    const stop = cut.spec.through ? 'through' : `stop ${showText(depth(cut.travel.value), units)}`;
+    const stop = cut.spec.through ? 'through' : `stop ${showText(depth(cut.stopMm), units)}`;
     return `Drill ${cut.spec.tool.name}${speed}, ${stop}`;
   };
   return [

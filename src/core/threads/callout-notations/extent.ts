@@ -19,11 +19,11 @@ export function readExtent(c: CalloutCursor): boolean {
   const through = c.take(THROUGH);
   if (through) return setExtent(c, { kind: 'through' }, through);
   const deep = c.take(DEPTH_AFTER) ?? c.take(DEPTH_BEFORE);
-  if (deep) return setExtent(c, { kind: 'depth', mm: c.measure(deep[1], deep) }, deep);
+  if (deep) return setExtent(c, { kind: 'depth', mm: c.depth(deep) }, deep);
   const feature = c.last();
   if (!feature || feature.extent || feature.kind === 'countersink') return false;
   const bare = c.take(BARE_DEPTH);
   if (!bare) return false;
   c.note('{text} after the {kind} is read as its depth.', { text: bare[1], kind: feature.kind });
-  return setExtent(c, { kind: 'depth', mm: c.measure(bare[1], bare) }, bare);
+  return setExtent(c, { kind: 'depth', mm: c.depth(bare) }, bare);
 }
