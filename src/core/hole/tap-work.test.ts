@@ -223,7 +223,7 @@ test('a card: what is set in large figures, hand work ticked off beside hand wor
   expect(rows).toContainEqual(expect.stringMatching(/^Gauge, minor 6\.647 mm to 6\.912 mm$/));
   const drill = lines.find((l) => l.key === 'drill');
   const cut = plan.operations.find((o) => o.key === 'drill')?.cut;
-  expect(drill?.set && tell(drill.set, 'mm')).toBe(`stop ${cut?.travel.value.toFixed(1)} mm`);
+  expect(drill?.set && tell(drill.set, 'mm')).toBe('stop 24.5 mm');
   expect(drill?.speed?.rpm).toBe(cut?.speed.ok && cut.speed.value.rpm);
   expect(lines.filter((l) => l.key.startsWith('tap')).every((l) => l.set)).toBe(true);
   const through = cardLines(planOf({ callout: 'M8 THRU', thickness: '12' })).find((l) => l.key === 'drill');
