@@ -9,12 +9,15 @@ import type { ResolvedHole } from './resolved-hole';
 /** Drills of about the hole's size, as shares of its diameter: tap drills and the size itself. */
 const ABOUT = { from: 0.7, to: 1.05 } as const;
 
-/** The longest flute that the set has of about this size, mm; undefined where it has no such drill. */
-function longestFluteMm({ pool }: HoleQuestion, sizeMm: number): number | undefined {
-  const flutes = pool.drills
-    .filter((d) => isUsable(d) && d.diameterMm >= ABOUT.from * sizeMm && d.diameterMm <= ABOUT.to * sizeMm)
-    .map((d) => d.fluteMm ?? usualFluteMm(d.diameterMm));
-  return flutes.length > 0 ? Math.max(...flutes) : undefined;
+/** The longest flute that the set has of about this size, mm; undefined where it has no such drill, or one reaches. */
+function fluteTooShortMm({ pool }: HoleQuestion, sizeMm: number, depthMm: number): number | undefined {
+  let longest: number | undefined;
+  for (const d of pool.drills) {
+    if (d.diameterMm < ABOUT.from * sizeMm || d.diameterMm > ABOUT.to * sizeMm || !isUsable(d)) continue;
+    longest = Math.max(longest ?? 0, d.fluteMm ?? usualFluteMm(d.diameterMm));
+    if (longest >= depthMm) return undefined;
+  }
+  return longest;
 }
 
 const UNITS: readonly LengthUnit[] = ['mm', 'in'];
@@ -30,8 +33,8 @@ export function reachProblems(q: HoleQuestion, { callout, thread, bores }: Resol
   const asked = q.depthMm === undefined ? bareDepth : typed;
   const sizeMm = thread?.feature.outside ? undefined : (thread?.feature.thread.majorMm ?? bores[0]?.feature.diameterMm);
   if (!asked || sizeMm === undefined) return [];
-  const longest = longestFluteMm(q, sizeMm);
-  if (longest === undefined || asked.mm <= longest) return [];
+  const longest = fluteTooShortMm(q, sizeMm, asked.mm);
+  if (longest === undefined) return [];
   const value = asked.unit === 'in' ? mmToInch(asked.mm) : asked.mm;
   const meant = UNITS.filter((unit) => inMm(value, unit) <= longest).map((unit) => `${trimmed(value, 4)} ${unit}`);
   const threads =
