@@ -5,6 +5,7 @@ import { CHECK_KINDS } from '@/core/gauging/checks-of';
 import { CHOICES } from '@/core/gauging/verdict';
 import { MOST_ZONE_MM } from '@/core/layout/joint-zone';
 import { MARKED_WITH, type MarkedWith } from '@/core/layout/punch';
+import { DIE_CAUSE_IDS, DIE_SIGNS } from '@/core/operation/die-trouble';
 import { LAST_FELT } from '@/core/tapping/broken-tap';
 import { CAUSE_IDS, SIGNS } from '@/core/tapping/trouble';
 import { questionSet } from './question';
@@ -77,6 +78,7 @@ const bodies = {
   'step-undone': z.strictObject({ step, part }).describe('Takes back the record that it corrects'),
   'chip-seen': z.strictObject({ part, chips: z.enum(keysOf(CHIP_SIGNS)) }),
   'tap-felt': z.strictObject({ part, sign: z.enum(keysOf(felt)), cause: z.enum(CAUSE_IDS).optional() }),
+  'die-felt': z.strictObject({ part, sign: z.enum(keysOf(DIE_SIGNS)), cause: z.enum(DIE_CAUSE_IDS).optional() }),
   'tap-broken': z.strictObject({
     part,
     tap: z.string().max(200),
@@ -136,6 +138,7 @@ const EACH = [
   atBench('step-undone'),
   atBench('chip-seen'),
   atBench('tap-felt'),
+  atBench('die-felt'),
   atBench('tap-broken'),
   atBench('drill-dull'),
   atBench('note'),

@@ -4,7 +4,7 @@ import { isUsable, pointAngleOf, type Drill } from '../drills/drill';
 import { chamferDiameter } from '../drills/drill-point';
 import { expectedHole } from '../drills/expected-hole';
 import type { Context } from '../operation/context';
-import { tappingHabits, type ShopHabits } from '../shop/habits';
+import { habitualWay, tappingHabits, type ShopHabits } from '../shop/habits';
 import { tappingAids } from '../shop/tapping-aids';
 import { thinWallMm } from '../tapping/blind-depth';
 import { formingVerdict } from '../tap-drill/forming';
@@ -120,7 +120,7 @@ function tappingQuestion(
     taps: shop.taps,
     aids: tappingAids(shop.tools),
     asked: q.taps,
-    askedWay: q.way,
+    askedWay: q.way ?? habitualWay(shop.habits),
     learned: shop.learned,
   };
 }

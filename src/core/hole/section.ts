@@ -221,7 +221,7 @@ function rodSection({ thread, kind, leftHand, lengthMm, blank, chamfer, turns }:
     through: false,
     bores: [],
     levels: [
-      { mm: lengthMm, name: phrase('full thread to'), strong: true, of: turns, op: 'die-open' },
+      { mm: lengthMm, name: phrase('full thread to'), strong: true, of: turns, op: 'die-run' },
       { mm: 0, name: phrase('blank {blank}', { blank: mm(blank.value) }), of: blank, op: 'blank' },
     ],
     rod: {

@@ -1,3 +1,4 @@
+import { DIE_SIGNS, dieCausesOf, type DieSign } from '../operation/die-trouble';
 import { planned, codesOf } from '../tests/bench-shop';
 import { ownTap, TAPS, tapShop } from '../tests/bench-taps';
 import type { AskForm } from './form';
@@ -197,6 +198,7 @@ describe('a thread on a rod', () => {
       'end-chamfer',
       'die-open',
       'die-close',
+      'die-run',
       'chase-rod',
       'check',
     ]);
@@ -204,11 +206,21 @@ describe('a thread on a rod', () => {
     expect(sectionOf(plan).rod).toMatchObject({ majorMm: 10, lengthMm: 30 });
   });
 
+  test('signs at the die ask by this rod’s own figures, the likeliest first', () => {
+    const { outside, material } = planOf({ callout: 'M10 x 30 OUTSIDE', machine: 'lathe' });
+    const asked = (sign: DieSign) =>
+      outside ? dieCausesOf(sign, outside, material.lubricant).map((c) => tell(c.ask, 'mm')) : [];
+    expect(asked('die-heavy')[0]).toBe('Does the rod measure over 9.85 mm?');
+    // 10 − 1.2269 x 1.5 − 0.2.
+    expect(asked('die-no-start')[0]).toBe('Is the end square, without a chamfer to 7.96 mm?');
+    expect((Object.keys(DIE_SIGNS) as DieSign[]).every((sign) => new Set(asked(sign)).size >= 2)).toBe(true);
+  });
+
   test('a stud’s inner end is left a trifle large; under M6 by hand; left hand is said; a taper is refused', () => {
     const order = (callout: string) =>
       tell(planOf({ callout }).operations.find((o) => o.key === 'die-close')?.order ?? { text: '' }, 'mm');
-    expect(order('M8 x 12 STUD END')).toMatch(/stop while it still binds/);
-    expect(order('M8 x 12 OUTSIDE')).toMatch(/runs in its tapped hole without shake/);
+    expect(order('M8 x 12 STUD END')).toMatch(/stop while the trial still binds/);
+    expect(order('M8 x 12 OUTSIDE')).toMatch(/trial runs in its tapped hole without shake/);
     const small = planOf({ callout: 'M5x0.8 LH x 10 EXT', machine: 'lathe' });
     expect([small.outside?.rpm, small.outside?.leftHand]).toEqual([undefined, true]);
     expect(() => planOf({ callout: '1/8 NPT OUTSIDE' })).toThrow(/pipe die/);

@@ -38,6 +38,8 @@ const BY_HAND_UNDER_MM = 6;
 const FASTEST_RPM = 30;
 /** A thread longer than this is finished with a chasing nut, in diameters. Our judgement. */
 const LONG_D = 2.5;
+/** Threads of a trial, on which the die is set. Trade rule. */
+const TRIAL = { least: 3, most: 5 } as const;
 /** Threads that a die spends on its own lead. */
 const LEAD_THREADS = 3;
 
@@ -119,13 +121,13 @@ function squareBy({ asked }: Context, { rpm }: OutsideThread): Phrase {
       });
 }
 
-/** The operations of a thread on a rod: to length, blank, chamfer, die opened for a trial, closed until it fits, chased where long. */
+/** The operations of a thread on a rod: to length, blank, chamfer, a trial with the die open, closed until it fits, cut to length, chased where long. */
 export function outsideSteps(o: OutsideThread, ctx: Context, count: number): Step[] {
   const { thread, lengthMm, blank, chamfer, turns, die, chaser, kind, leftHand } = o;
   const turned = ctx.asked.machine?.kind === 'lathe';
   const hand = leftHand ? [phrase('Left-hand thread: a left-hand die, turned anticlockwise.')] : [];
   const fluid = phrase('Fluid: {fluid}.', { fluid: ctx.asked.dry ? 'dry, as asked' : ctx.asked.material.lubricant });
-  const turnSeconds = turns.value * (1.5 + thread.majorMm / 8);
+  const secondsATurn = 1.5 + thread.majorMm / 8;
   return [
     work(
       'cut-rod',
@@ -153,26 +155,37 @@ export function outsideSteps(o: OutsideThread, ctx: Context, count: number): Ste
     ),
     work(
       'die-open',
-      phrase('Open the die and cut a trial thread: {turns}.', { turns: quantity(turns.value, 'turns') }),
-      turnSeconds + 60,
-      'cut with the die opened',
+      phrase('Open the die and cut a trial of {least} to {most} threads, then back it off and look.', TRIAL),
+      TRIAL.most * secondsATurn + 60,
+      'cut a trial',
       [
         ...hand,
         squareBy(ctx, o),
-        phrase('A half turn on, a quarter back; clear the chips and oil.'),
+        phrase('Square, clean, even all round? If it leans, saw it off and start again: it only gets worse.'),
         fluid,
-        phrase('The tapped hole is cut first: it sets the standard.'),
       ],
       lacking(die),
     ),
     work(
       'die-close',
       kind === 'stud'
-        ? phrase('Close the die little by little, and stop while it still binds in its tapped hole: this end stays in.')
-        : phrase('Close the die little by little until the thread runs in its tapped hole without shake.'),
-      turnSeconds,
+        ? phrase(
+            'Close the die little by little, and stop while the trial still binds in its tapped hole: this end stays in.',
+          )
+        : phrase('Close the die little by little until the trial runs in its tapped hole without shake.'),
+      2 * TRIAL.most * secondsATurn + 30,
       'close and fit',
-      [phrase('A sixth of a turn of the adjusting screw at a time; try it in the hole after each.')],
+      [
+        phrase('A sixth of a turn of the adjusting screw at a time; try it in the hole after each.'),
+        phrase('The tapped hole is cut first: it sets the standard.'),
+      ],
+    ),
+    work(
+      'die-run',
+      phrase('Cut on to {length}: {turns} in all.', { length: depth(lengthMm), turns: quantity(turns.value, 'turns') }),
+      turns.value * secondsATurn,
+      'cut to length',
+      [...hand, phrase('A half turn on, a quarter back; clear the chips and oil.'), fluid],
     ),
     ...(chaser
       ? [
@@ -183,7 +196,7 @@ export function outsideSteps(o: OutsideThread, ctx: Context, count: number): Ste
               least: mm(0.1),
               most: mm(0.25),
             }),
-            turnSeconds,
+            turns.value * secondsATurn,
             'chase',
             [phrase('It follows the thread and makes it true; it never cuts into bare stock.')],
             lacking(chaser),

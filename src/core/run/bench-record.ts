@@ -1,3 +1,4 @@
+import type { DieCauseId, DieSign } from '../operation/die-trouble';
 import type { ChipSign } from '../cutting/chips-adviser';
 import type { AskForm } from '../hole/form';
 import type { CutOverride } from '../operation/cut';
@@ -30,6 +31,7 @@ interface Bodies {
   'chip-seen': { part: number; chips: ChipSign };
   /** With the cause that was found behind it. */
   'tap-felt': { part: number; sign: SignFelt; cause?: CauseId };
+  'die-felt': { part: number; sign: DieSign; cause?: DieCauseId };
   /** With its id where it hung in the crib. */
   'tap-broken': { part: number; tap: string; tapId?: string; turns?: number; felt?: LastFelt; packed?: boolean };
   'drill-dull': { part: number; tool: string };

@@ -1,3 +1,4 @@
+import { DIE_SIGNS, type DieSign } from '../operation/die-trouble';
 import { mm, phrase, type Phrase } from '../answer/answer';
 import { CHIP_SIGNS, type ChipSign } from '../cutting/chips-adviser';
 import type { CheckKind } from '../gauging/checks-of';
@@ -55,6 +56,8 @@ export function recordWords(record: Told): Phrase {
       return named('Seen: {sign}', { sign: CHIP_SIGNS[body.chips as ChipSign] });
     case 'tap-felt':
       return named('{sign}', { sign: SIGNS[body.sign as SignFelt] });
+    case 'die-felt':
+      return named('{sign}', { sign: DIE_SIGNS[body.sign as DieSign] });
     case 'tap-broken':
       return named('Tap broken: {tap}', { tap: text('tap') });
     case 'drill-dull':

@@ -1,3 +1,4 @@
+import { WAY_FACTS, WAYS } from '../tapping/ways';
 import type { ShopHabits } from './habits';
 
 export interface Habit<K extends keyof ShopHabits = keyof ShopHabits> {
@@ -76,6 +77,10 @@ export const HABITS = [
     ['half', 'every half turn'],
     ['one', 'every turn'],
     ['none', 'not at all'],
+  ]),
+  habit('usualWay', 'Way of driving taps', 'Taken wherever machine, crib and hole allow it; the others are shown.', [
+    ['by-hole', 'the best for each hole'],
+    ...WAYS.map((id) => [id, WAY_FACTS[id].label] as const),
   ]),
   habit('powerTapping', 'Blind holes under power', 'At one pitch a turn you hit bottom before you can react.', [
     ['computed', 'where the stopping room allows'],

@@ -3,6 +3,7 @@ import type { StepRule } from '../cutting/speed-step';
 import type { PilotHabit } from '../drills/pilot-chain';
 import type { StartMeans } from '../drills/expected-hole';
 import type { TapNames } from '../tapping/tap';
+import type { WayId } from '../tapping/ways';
 import type { TappingHabits } from '../tapping/tapping-question';
 
 /** How a shop does things where practice differs. */
@@ -19,6 +20,8 @@ export interface ShopHabits {
   firstHole: 'through' | 'all';
   firstTap: TappingHabits['firstTap'];
   reversing: 'by-material' | 'quarter' | 'half' | 'one' | 'none';
+  /** The way of driving taps that the shop takes wherever it can be done. */
+  usualWay: 'by-hole' | WayId;
   powerTapping: 'computed' | 'never-blind';
   /** Tapping under power is tried above the part first. */
   airTrial: 'off' | 'on';
@@ -42,6 +45,7 @@ export const USUAL_HABITS: ShopHabits = {
   firstHole: 'through',
   firstTap: 'by-hole',
   reversing: 'by-material',
+  usualWay: 'by-hole',
   powerTapping: 'computed',
   airTrial: 'off',
   tailstock: 'free',
@@ -63,3 +67,7 @@ export const tappingHabits = (habits: ShopHabits): TappingHabits => ({
   neverBlind: habits.powerTapping === 'never-blind',
   tailstock: habits.tailstock,
 });
+
+/** The way that the shop always takes; undefined where the hole decides. */
+export const habitualWay = ({ usualWay }: Partial<Pick<ShopHabits, 'usualWay'>>): WayId | undefined =>
+  usualWay === 'by-hole' ? undefined : usualWay;

@@ -17,6 +17,11 @@ export function tappingAids(tools: readonly Tool[] | undefined): TappingAids | u
       fromMm: smallMm,
       toMm: diameterMm,
     })),
+    holders: toolsOf(tools, 'tap-holder').map(({ name, smallMm = 0, diameterMm = 100 }) => ({
+      name,
+      fromMm: smallMm,
+      toMm: diameterMm,
+    })),
     heads: toolsOf(tools, 'tapping-head').map((t) => ({
       name: t.name,
       fromMm: t.smallMm ?? 0,

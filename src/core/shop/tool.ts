@@ -18,6 +18,7 @@ export const TOOL_KINDS = {
   'chasing-nut': 'chasing nut',
   'tap-wrench': 'tap wrench',
   'tapping-head': 'tapping head',
+  'tap-holder': 'tap holder',
   'tapping-block': 'tapping block',
   'spring-centre': 'spring centre',
   extractor: 'tap extractor',
@@ -36,7 +37,7 @@ export interface Tool {
   name: string;
   /**
    * Cutting diameter; the largest of a step drill, the body of a spot drill, the widest of a countersink, the largest
-   * square of a tap wrench, the largest thread of a tapping head or extractor.
+   * square of a tap wrench, the largest thread of a tapping head or extractor, the largest shank of a tap holder.
    */
   diameterMm?: number;
   /** Pilot of a counterbore; first step of a step drill; tip of a centre drill; smallest square or thread. */

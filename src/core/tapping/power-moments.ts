@@ -12,6 +12,18 @@ const MOMENTS: Partial<Record<WayId, { before: string; out: string }>> = {
     before: 'Chuck snug on the flats, quill free to follow, then run in.',
     out: 'Reverse; hold the quill up lightly as it comes out, so that the last threads are not torn.',
   },
+  'spindle-bites': {
+    before: 'Chuck snug on the flats, quill free to follow. Stop and turn back a good half turn at every mark.',
+    out: 'Reverse; hold the quill up lightly as it comes out, so that the last threads are not torn.',
+  },
+  'loose-chuck': {
+    before: 'Slowest speed. Close the chuck only until it drives; it slips when the tap has bitten.',
+    out: 'Off, open the chuck, finish with the wrench, back it out by hand.',
+  },
+  'lathe-start': {
+    before: 'Tap in the tailstock chuck, tailstock loose, slowest speed.',
+    out: 'Open the chuck, wrench on, centre in its end; finish and back it out by hand.',
+  },
   'reversing-head': {
     before: 'Arm against its solid stop, never in the hand. Feed in, then follow.',
     out: 'Raise the quill: it reverses by itself. Keep pace with it.',

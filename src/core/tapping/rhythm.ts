@@ -6,10 +6,25 @@ import { interpolate } from '../units/interpolate';
 import type { Tap } from './tap';
 import { taperTapDrill } from '../tap-drill/taper-tap-drill';
 
-/** Turns forward before turning back to break the chip; 0 when the tap is not reversed. Trade rule. */
-export function biteTurns(thread: Thread, tap: Tap, material: Material, power: boolean, habit?: number): number {
+/** Turns of a spindle before it is turned back, by chips. Our judgement. */
+const SPINDLE_BITES = { stringy: 2, long: 3, short: 4, powder: 4 } as const;
+/** To stop a spindle, turn it back and start it again, s. Our judgement. */
+export const TURN_BACK_S = 4;
+
+/**
+ * Turns forward before turning back to break the chip; 0 when the tap is not reversed. Trade rule.
+ * @param drive by hand, under power, or under power and turned back
+ */
+export function biteTurns(
+  thread: Thread,
+  tap: Tap,
+  material: Material,
+  drive: 'hand' | 'power' | 'power-bites',
+  habit?: number,
+): number {
   if (tap.geometry === 'spiral-point' || tap.geometry === 'form') return 0;
-  if (power) return 0;
+  if (drive === 'power-bites') return SPINDLE_BITES[material.chips];
+  if (drive === 'power') return 0;
   if (habit !== undefined) return habit;
   const d = thread.majorMm;
   const bite = d <= 4 ? 0.25 : d <= 8 ? 0.5 : d <= 12 ? 0.75 : 1;

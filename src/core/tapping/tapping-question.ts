@@ -36,6 +36,8 @@ export interface TappingAids {
   springCentre: boolean;
   block: boolean;
   wrenches: readonly { name: string; fromMm: number; toMm: number }[];
+  /** Collets, bushings and end-mill holders, by the shanks that they take. */
+  holders: readonly { name: string; fromMm: number; toMm: number }[];
   heads: readonly { name: string; fromMm: number; toMm: number; fromNm: number; toNm: number; deepStop: boolean }[];
 }
 
@@ -75,9 +77,10 @@ export interface TappingQuestion {
 
 /**
  * The conditions under which a tap turns: the same for every view of its load.
- * @param byHand turned by hand, so that it is turned back to break the chip
+ * @param byHand turned by hand
  * @param freehand nothing guides it
  * @param takes what taps before it leave it; undefined for the whole thread
+ * @param reversing turned back to break its chip, as by hand always
  */
 export function tappingConditions(
   q: TappingQuestion,
@@ -85,6 +88,7 @@ export function tappingConditions(
   byHand: boolean,
   freehand = false,
   takes?: TappingConditions['takes'],
+  reversing = byHand,
 ): TappingConditions {
   const { hole, material } = q;
   return {
@@ -95,7 +99,7 @@ export function tappingConditions(
     leastMinorMm: hole.leastMinorMm,
     depthMm: hole.depthMm,
     through: hole.through,
-    reversing: byHand,
+    reversing,
     fluid: q.dry && !material.runsDry ? 'dry' : 'right',
     thicknessMm: hole.through && hole.thicknessMm !== undefined ? hole.thicknessMm - hole.fromMm : undefined,
     byHand,

@@ -223,7 +223,7 @@ describe('stopping room', () => {
 });
 
 describe('rhythm, time and speed', () => {
-  const bite = (name: string, id: string): number => biteTurns(thread(name), plug, material(id), false);
+  const bite = (name: string, id: string): number => biteTurns(thread(name), plug, material(id), 'hand');
   test('bites by size and chip', () => {
     expect(['M4x0.7', 'M8x1.25', 'M12x1.75', 'M16x2'].map((n) => bite(n, 'steel-low-carbon'))).toEqual([
       0.25, 0.5, 0.75, 1,
@@ -231,8 +231,8 @@ describe('rhythm, time and speed', () => {
     expect(bite('M8x1.25', 'stainless-austenitic')).toBeCloseTo(0.3, 9);
     expect(bite('M8x1.25', 'iron-grey')).toBeCloseTo(0.75, 9);
     for (const geometry of ['spiral-point', 'form'] as const)
-      expect(biteTurns(m8, { ...plug, geometry }, mild, false)).toBe(0);
-    expect(biteTurns(m8, { ...plug, geometry: 'spiral-flute' }, mild, true)).toBe(0);
+      expect(biteTurns(m8, { ...plug, geometry }, mild, 'hand')).toBe(0);
+    expect(biteTurns(m8, { ...plug, geometry: 'spiral-flute' }, mild, 'power')).toBe(0);
   });
 
   test('turns and seconds', () => {
@@ -243,7 +243,7 @@ describe('rhythm, time and speed', () => {
     expect(inputsOf(taperTurns(thread('1/8-27 NPT'), plug))).toBe(
       'hand-tight length 4.1021 mm, pitch 0.9407 mm, chamfer threads, plug 4 count',
     );
-    expect([biteTurns(m8, plug, mild, false, 2), biteTurns(m8, plug, mild, true, 2)]).toEqual([2, 0]);
+    expect([biteTurns(m8, plug, mild, 'hand', 2), biteTurns(m8, plug, mild, 'power', 2)]).toEqual([2, 0]);
     expect(handTappingSeconds(thread('M3x0.5'), 10, false)).toBeCloseTo(55, 9);
     expect(handTappingSeconds(thread('M12x1.75'), 10, true)).toBeCloseTo(85, 9);
     expect(machineTappingSeconds(16.8, 65)).toBeCloseTo(31, 1);

@@ -20,12 +20,15 @@ export interface Drive {
   freehand: boolean;
   /** The spindle begins, a wrench finishes. */
   runIn: boolean;
+  /** Under power, and turned back to break its chips. */
+  turnsBack: boolean;
 }
 
 export const driveOf = (id: WayId): Drive => ({
   power: !WAY_FACTS[id].byHand,
   freehand: id === 'hand-free',
-  runIn: id === 'power-start',
+  runIn: WAY_FACTS[id].runIn === true,
+  turnsBack: WAY_FACTS[id].turnsBack === true,
 });
 
 /** One tap of a sequence at its work. */
@@ -90,6 +93,8 @@ export interface WeighedTurning {
 /** Pitches that a blind hole is drilled deeper for a spindle to stop in, where there is stock for them. Trade rule. */
 const STOPPING_PITCHES = 4;
 
+const handOf = ({ power, turnsBack }: Drive) => (turnsBack ? 'power-bites' : power ? 'power' : 'hand');
+
 function stoppingPitches(q: TappingQuestion, last: TapToUse, { power, runIn }: Drive): number {
   if (q.hole.through || !(power || runIn)) return 0;
   const wall = wallUnder(q, partsForTap(q, last));
@@ -117,14 +122,14 @@ export function weighTurning(q: TappingQuestion, { taps }: TapSequence, drive: D
   const shares = tapShares(thread, hole.minorMm, taps);
   const each = taps.map((tap, i): WeighedUse => {
     const takes = i > 0 || tap.place !== 'complete' ? shares[i] : undefined;
-    const conditions = tappingConditions(q, tap, !power, freehand && i === 0, takes);
+    const conditions = tappingConditions(q, tap, !power, freehand && i === 0, takes, !power || drive.turnsBack);
     const chamfer = chamferOut(q, tap, last);
     return {
       tap,
       conditions,
       load: tapered ? undefined : loadFigures(conditions),
       turns: tapered ? countTaperTurns(thread, tap) : countTurns(thread, tap, hole.depthMm, q.learned, chamfer),
-      biteTurns: biteTurns(thread, tap, material, power, q.habits.bite),
+      biteTurns: biteTurns(thread, tap, material, handOf(drive), q.habits.bite),
       tipMm: hole.fromMm + hole.depthMm + chamfer * thread.pitchMm,
     };
   });

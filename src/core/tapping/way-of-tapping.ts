@@ -11,7 +11,7 @@ import {
 } from '../answer/answer';
 import { rpmFor, sfmToMPerMin } from '../cutting/cutting-speed';
 import { isRigid } from '../cutting/machine';
-import { handTappingSeconds, machineTappingSeconds } from './rhythm';
+import { handTappingSeconds, machineTappingSeconds, TURN_BACK_S } from './rhythm';
 import { clutchSetting } from './clutch-setting';
 import { expectedLean, expectedTapTime } from './expected-tapping';
 import { expectedCoast, highestTappingRpm, turnsToStop } from './stopping-room';
@@ -21,7 +21,7 @@ import { HAND_LIMIT_NM } from './tap-strength';
 import type { TapSequence } from './tap-sequence';
 import type { TappingQuestion } from './tapping-question';
 import type { Turning, WeighedTurning } from './turning';
-import { headFor, RUN_IN_TURNS, WAY_FACTS, wayLabel, type WayId } from './ways';
+import { headFor, RUN_IN_TURNS, slipsTooLate, WAY_FACTS, wayLabel, type WayId } from './ways';
 
 /** One way of driving the taps of a hole, with what it would mean. */
 export interface WayOfTapping extends Turning {
@@ -65,8 +65,11 @@ const lastTurns = (each: WeighedTurning['each']): number => each[each.length - 1
 function secondsFor(id: WayId, q: TappingQuestion, { each, rpm }: WeighedTurning): number {
   const { setUpS, byHand, inChuck } = WAY_FACTS[id];
   const extraS = WAY_FACTS[id].extraS * (inChuck && byHand ? each.length : 1);
-  if (!byHand && rpm !== undefined)
-    return setUpS + q.holes * (machineTappingSeconds(lastTurns(each), rpm) + extraS + HANDLING_S * (each.length - 1));
+  if (!byHand && rpm !== undefined) {
+    const back = each.reduce((n, use) => n + (use.biteTurns > 0 ? Math.floor(use.turns / use.biteTurns) : 0), 0);
+    const oneS = machineTappingSeconds(lastTurns(each), rpm) + back * TURN_BACK_S + HANDLING_S * (each.length - 1);
+    return setUpS + q.holes * (oneS + extraS);
+  }
   const byTaps = each.reduce((sum, use) => sum + handTappingSeconds(q.thread, use.turns, use.biteTurns > 0), 0);
   return setUpS + q.holes * (byTaps + extraS);
 }
@@ -102,10 +105,11 @@ function loadCautions({ each, worst }: Turning): Caution[] {
 
 /** A spindle that has to stop above the bottom: turns left when it is switched off, and turns that it needs. */
 function stoppingOf(id: WayId, q: TappingQuestion, { depth: at, rpm, each }: WeighedTurning): Stopping | undefined {
-  if (!q.machine || !at || rpm === undefined || id === 'reversing-head') return undefined;
+  // A head stops by itself, a loose chuck slips.
+  if (!q.machine || !at || rpm === undefined || id === 'reversing-head' || id === 'loose-chuck') return undefined;
   const coast = expectedCoast(q.machine, q.learned);
   const roomTurns = at.chipRoomMm / q.thread.pitchMm;
-  const turnsLeft = id === 'power-start' ? lastTurns(each) + roomTurns - RUN_IN_TURNS : roomTurns;
+  const turnsLeft = WAY_FACTS[id].runIn ? lastTurns(each) + roomTurns - RUN_IN_TURNS : roomTurns;
   return { turnsLeft, turnsNeeded: turnsToStop(rpm, coast) };
 }
 
@@ -149,16 +153,52 @@ function squareTooOdd(id: WayId, { aids }: TappingQuestion, { taps }: WeighedTur
     .find((square) => !aids.wrenches.some((w) => w.fromMm <= square + 0.05 && square <= w.toMm + 0.05));
 }
 
+/** What holds a shank that the chuck does not take: one of the crib, or one to get. */
+interface Holder {
+  shankMm: number;
+  chuckMm: number;
+  /** Undefined where the crib has none. */
+  name?: string;
+}
+
+function holderOf(id: WayId, { machine, aids }: TappingQuestion, taps: WeighedTurning['taps']): Holder | undefined {
+  const shankMm = Math.max(...taps.map((t) => t.shankMm));
+  if (!WAY_FACTS[id].inChuck || !machine || shankMm <= machine.chuckMm + 0.01) return undefined;
+  const own = aids?.holders.find((h) => h.fromMm <= shankMm + 0.01 && shankMm <= h.toMm + 0.01);
+  return { shankMm, chuckMm: machine.chuckMm, ...(own ? { name: own.name } : {}) };
+}
+
+function holderCaution({ shankMm, chuckMm, name }: Holder): Caution {
+  const values = { shank: mm(shankMm), chuck: mm(chuckMm), name: name ?? '' };
+  return name === undefined
+    ? caution(
+        'note',
+        'holder-to-buy',
+        'Its shank of {shank} is over the {chuck} of the chuck: to buy, a collet or an end-mill holder, or turn a bushing for it. It does not slip: switch off early.',
+        values,
+      )
+    : caution(
+        'note',
+        'holder',
+        'Its shank of {shank} is over the {chuck} of the chuck: {name}. It does not slip: switch off early.',
+        values,
+      );
+}
+
+const lateChuck = caution(
+  'warn',
+  'chuck-slips-late',
+  'Under M5 a loose chuck slips too late: the tap goes first. Close it only until it drives, hand off the moment it has bitten.',
+);
+
 /** What a tap cannot be held by, or where it does not fit. */
 function cannotHold(id: WayId, q: TappingQuestion, { taps }: WeighedTurning): Phrase | undefined {
   const { machine, hole, thread } = q;
   const facts = WAY_FACTS[id];
-  const shank = Math.max(...taps.map((t) => t.shankMm));
-  if (facts.inChuck && machine && shank > machine.chuckMm + 0.01)
-    return phrase('Its shank, {shank}, is over the {chuck} that the chuck takes: a collet or a holder would.', {
-      shank: mm(shank),
-      chuck: mm(machine.chuckMm),
-    });
+  if (id === 'loose-chuck' && holderOf(id, q, taps))
+    return phrase('Its shank is over what the chuck takes, and nothing else slips.');
+  if (facts.turnsBack && taps.some((t) => t.geometry !== 'straight'))
+    return phrase('Only straight flutes are turned back to break their chips.');
   if (taps.some((t) => t.steel === 'carbide') && (facts.byHand || !isRigid(machine)))
     return phrase('A carbide tap snaps by hand or in a press: it needs a rigid machine.');
   const last = taps[taps.length - 1];
@@ -219,6 +259,7 @@ function holdBy(id: WayId, { load, clutch }: { load?: TapLoad; clutch?: Answer }
     return phrase('Arm of the head against a solid stop; clutch at {clutch}.', {
       clutch: quantity(clutch.value, 'Nm'),
     });
+  if (id === 'loose-chuck') return phrase('Chuck closed only until it drives, then a wrench.');
   if (!WAY_FACTS[id].byHand) return phrase('Keyed chuck, snug, so that it slips before the tap breaks.');
   return wrenchFor(load?.torque.value);
 }
@@ -234,6 +275,8 @@ export interface WeighedWay {
   secondsAll: number;
   /** The square, mm, that no tap wrench of the crib takes. */
   oddSquareMm?: number;
+  /** What holds a shank that the chuck does not take. */
+  holder?: Holder;
 }
 
 /** A spindle that stops by itself: turns left when it is switched off, and those that it needs. */
@@ -268,12 +311,13 @@ export function weighWay(
     stopping,
     secondsAll: secondsFor(id, q, turned) * expectedTapTime(id, q.learned).mean,
     oddSquareMm: squareTooOdd(id, q, turned),
+    holder: holderOf(id, q, sequence.taps),
   };
 }
 
 /** A weighed way with everything that is said of it. @param turned the figures of what was weighed */
 export function wayOfTapping(way: WeighedWay, q: TappingQuestion, turned: Turning): WayOfTapping {
-  const { id, sequence, oddSquareMm, stopping } = way;
+  const { id, sequence, oddSquareMm, stopping, holder } = way;
   const { load } = turned;
   const clutch = clutchOf(id, q, way.turned.worst.load);
   const { taps, each, depth: at, wallMm, worst, breaking, turns, biteTurns, rpm } = turned;
@@ -303,6 +347,8 @@ export function wayOfTapping(way: WeighedWay, q: TappingQuestion, turned: Turnin
     lacksWrench: oddSquareMm !== undefined,
     cautions: [
       ...loadCautions(turned),
+      ...(holder ? [holderCaution(holder)] : []),
+      ...(slipsTooLate(id, q) ? [lateChuck] : []),
       ...(oddSquareMm === undefined
         ? []
         : [

@@ -13,6 +13,7 @@ import {
   type TappingHabits,
   type TappingQuestion,
 } from './tapping-question';
+import { usualOwnTap, type OwnTap } from './own-tap';
 import { handTap } from './tap';
 import { breakingCost, waysOfTapping, type TappingWay } from './ways-of-tapping';
 
@@ -89,7 +90,7 @@ describe('ways of tapping', () => {
 
   test('a press that does not reverse leaves hand and chuck; freehand comes last for its lean', () => {
     const ids = possible({});
-    expect(ids).toEqual(['hand-guided', 'chuck-start', 'hand-block', 'power-start', 'hand-free']);
+    expect(ids).toEqual(['hand-guided', 'chuck-start', 'hand-block', 'power-start', 'loose-chuck', 'hand-free']);
     expect(lost('reversing-spindle', {})).toContain('does not reverse');
     expect(lost('lathe', {})).toContain('Needs a lathe');
   });
@@ -167,7 +168,7 @@ describe('ways of tapping', () => {
   test('every way has a reason in words, the winner the least cost', () => {
     for (const machine of [press, mill, lathe, cordless, undefined]) {
       const ways = ask({ machine });
-      expect(ways).toHaveLength(10);
+      expect(ways).toHaveLength(13);
       const costs = ways.filter((w) => w.possible).map((w) => w.cost.total);
       expect([...costs].sort((a, b) => a - b)).toEqual(costs);
     }
@@ -178,6 +179,7 @@ describe('ways of tapping', () => {
     springCentre: false,
     block: false,
     wrenches: [],
+    holders: [],
     heads: [],
     ...over,
   });
@@ -189,7 +191,36 @@ describe('ways of tapping', () => {
     toNm,
     deepStop: false,
   });
+  test('straight flutes under power are turned back: the chips do not pack, and each turning back takes its time', () => {
+    const over: Over = { machine: mill, depthMm: 24, thicknessMm: 24, taps: [plug], asked: ['plug'] };
+    const [plain, back] = ['reversing-spindle', 'spindle-bites'].map((id) => way(id, over));
+    expect([plain.biteTurns, back.biteTurns]).toEqual([0, 3]);
+    // Three diameters deep in mild steel: 1 + 0.08 x 2 turned back, 1 + 0.16 x 2 straight in.
+    expect((plain.load?.torque.value ?? 0) / (back.load?.torque.value ?? 1)).toBeCloseTo(1.32 / 1.16, 6);
+    // 24 / 1.25 + 4 = 23.2 turns, seven times back at 4 s.
+    expect(back.secondsAll - plain.secondsAll).toBeCloseTo(7 * 4, 6);
+    expect(lost('spindle-bites', { machine: mill, forming: true })).toContain('Only straight flutes');
+  });
+
+  test('a shank over the chuck goes into a collet of the crib, else one to get; neither rules the machine out', () => {
+    const m20: Over = { thread: thread('M20x2.5'), drillMm: 17.5, minorMm: 17.6, depthMm: 20, machine: mill };
+    const said = (holders: TappingAids['holders']) =>
+      way('reversing-spindle', { ...m20, aids: aids({ holders }) }).cautions.map((c) => c.code);
+    expect(said([{ name: 'collets', fromMm: 3, toMm: 20 }])).toContain('holder');
+    expect(said([{ name: 'collets', fromMm: 3, toMm: 10 }])).toContain('holder-to-buy');
+    expect(lost('loose-chuck', m20)).toContain('nothing else slips');
+  });
+
+  test('a loose chuck under M5 is never proposed, and warns where it is chosen', () => {
+    const m4: Over = { thread: thread('M4x0.7'), drillMm: 3.3, minorMm: 3.36, depthMm: 6, thicknessMm: 6 };
+    const all = ask(m4).filter((w) => w.possible);
+    expect(all.at(-1)?.id).toBe('loose-chuck');
+    expect(all.at(-1)?.cautions.map((c) => `${c.level} ${c.code}`)).toContain('warn chuck-slips-late');
+    expect(way('loose-chuck', {}).cautions.map((c) => c.code)).not.toContain('chuck-slips-late');
+  });
+
   const npt: Over = { thread: thread('1/8-27 NPT'), drillMm: 8.6, minorMm: 8.7 };
+  const plug: OwnTap = usualOwnTap('plug', m8, 'plug');
   const blind: Over = { through: false, thicknessMm: 40 };
   const way = (id: string, over: Over): TappingWay => ask(over).find((w) => w.id === id) as TappingWay;
 
@@ -199,6 +230,12 @@ describe('ways of tapping', () => {
     ['chuck-start', { machine: cordless }, 'turned by hand over the hole'],
     ['chuck-start', { machine: mill }, 'possible'],
     ['lathe', { machine: mill }, 'Needs a lathe'],
+    ['lathe-start', { machine: mill }, 'Needs a lathe'],
+    ['lathe-start', { machine: lathe }, 'possible'],
+    ['loose-chuck', { machine: lathe }, 'Needs a drill press or mill over the hole'],
+    ['spindle-bites', { machine: press }, 'does not reverse'],
+    ['spindle-bites', { machine: lathe }, 'possible'],
+    ['spindle-bites', { machine: lathe, offAxisMm: 12 }, 'off the axis'],
     ['lathe', { machine: lathe, ...blind, neverBlind: true }, 'never taps blind holes'],
     ['lathe', { machine: lathe, offAxisMm: 12 }, 'off the axis'],
     ['lathe-hand', { machine: lathe, offAxisMm: Infinity }, 'not on the axis'],
@@ -223,7 +260,6 @@ describe('ways of tapping', () => {
     ['power-start', { thread: thread('M4x0.7'), drillMm: 3.3, minorMm: 3.37 }, 'Under M5'],
     ['power-start', { machine: lathe }, 'over the hole'],
     ['power-start', npt, 'stopped by gauge'],
-    ['chuck-start', { machine: { ...press, chuckMm: 6 } }, 'is over the'],
     ['hand-guided', { aids: aids({}) }, 'No spring centre'],
     ['hand-block', { aids: aids({}) }, 'No tapping block'],
     ['reversing-head', { machine: head, aids: aids({}) }, 'No tapping head in the crib'],

@@ -8,7 +8,7 @@ import type { TappingQuestion } from './tapping-question';
 import { tapHook } from './tools-for-metal';
 import { driveOf, turning, weighTurning, type Drive, type WeighedTurning } from './turning';
 import { USED_OF_TURNS_LEFT, wayOfTapping, weighWay, type WayOfTapping, type WeighedWay } from './way-of-tapping';
-import { unavailable, WAY_FACTS, wayLabel, WAYS, type WayId } from './ways';
+import { slipsTooLate, unavailable, WAY_FACTS, wayLabel, WAYS, type WayId } from './ways';
 
 /** Points lost: breaking, lean, time, stopping room, taps that suit the hole less. Least total is best. Our judgement. */
 export interface TappingCost {
@@ -117,6 +117,11 @@ function depthCost({ depth, taps }: WeighedTurning, { hole, thread }: TappingQue
   );
 }
 
+/** Points for a tap wrench to buy; for a holder beside the chuck, which does not slip; for a chuck that slips too late. */
+const WRENCH_POINTS = 12;
+const HOLDER_POINTS = { owned: 3, toBuy: 12 } as const;
+const LATE_POINTS = 200;
+
 function costOf(way: WeighedWay, q: TappingQuestion): TappingCost {
   if (way.ruledOut) return NO_COST;
   const { id, sequence, turned } = way;
@@ -129,12 +134,11 @@ function costOf(way: WeighedWay, q: TappingQuestion): TappingCost {
     handCost(id, q, sequence) +
     formingCost(id, q) +
     reachCost(turned) +
-    (way.oddSquareMm === undefined ? 0 : WRENCH_POINTS);
+    (way.oddSquareMm === undefined ? 0 : WRENCH_POINTS) +
+    (way.holder ? HOLDER_POINTS[way.holder.name === undefined ? 'toBuy' : 'owned'] : 0) +
+    (slipsTooLate(id, q) ? LATE_POINTS : 0);
   return { breaking, lean, time, room, suit, total: breaking + lean + time + room + suit };
 }
-
-/** Points for a tap wrench to buy. */
-const WRENCH_POINTS = 12;
 
 interface Costed {
   way: WeighedWay;
@@ -149,6 +153,7 @@ function losesBecause({ way, cost }: Costed, best: Costed): Phrase {
   const [behind] = (['breaking', 'lean', 'time', 'room', 'suit'] as const)
     .map((kind) => ({ kind, by: cost[kind] - best.cost[kind] }))
     .sort((a, b) => b.by - a.by);
+  if (cost.suit >= LATE_POINTS) return phrase('Under M5 it slips too late: a method to choose, not to propose.');
   if (cost.total - best.cost.total < 1) return phrase('As good, by our judgement: use whichever you prefer.');
   if (behind.kind === 'breaking')
     return phrase('Safety against breaking {safety}, against {best}.', {
@@ -209,7 +214,7 @@ function once<K, I extends unknown[], V>(keyOf: (...input: I) => K, work: (...in
 /** Sequences weighed under each kind of drive: ways that turn them alike share it. */
 const turner = (q: TappingQuestion): ((sequence: TapSequence, drive: Drive) => WeighedTurning) =>
   once(
-    ({ key }, { power, freehand, runIn }) => `${key} ${power} ${freehand} ${runIn}`,
+    ({ key }, { power, freehand, runIn, turnsBack }) => `${key} ${power} ${freehand} ${runIn} ${turnsBack}`,
     (sequence, drive) => weighTurning(q, sequence, drive),
   );
 

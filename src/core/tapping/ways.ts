@@ -11,9 +11,12 @@ export const WAYS = [
   'hand-bore',
   'chuck-start',
   'power-start',
+  'loose-chuck',
   'reversing-spindle',
+  'spindle-bites',
   'reversing-head',
   'lathe-hand',
+  'lathe-start',
   'lathe',
 ] as const;
 export type WayId = (typeof WAYS)[number];
@@ -25,6 +28,10 @@ interface WayFacts {
   spindle: boolean;
   /** The tap is held in the chuck. */
   inChuck: boolean;
+  /** The spindle runs it in a few turns, a wrench finishes. */
+  runIn?: true;
+  /** Under power, and turned back every few turns. */
+  turnsBack?: true;
   /** Lean of the tap that people reach, degrees. Our judgement. */
   leanDeg: number;
   /** One sigma of it, degrees. Our judgement. */
@@ -60,15 +67,36 @@ export const WAY_FACTS: Record<WayId, WayFacts> = {
     ...HAND,
     spindle: true,
     inChuck: true,
+    runIn: true,
     label: 'Started under power, finished with a wrench',
     leanDeg: 0.2,
     leanSigmaDeg: 0.1,
     setUpS: 60,
     extraS: 35,
   },
+  'loose-chuck': {
+    ...HAND,
+    spindle: true,
+    inChuck: true,
+    runIn: true,
+    label: 'Started in a loose chuck that slips, finished with a wrench',
+    leanDeg: 0.6,
+    leanSigmaDeg: 0.4,
+    setUpS: 10,
+    extraS: 30,
+  },
   'reversing-spindle': {
     ...POWER,
     label: 'Under power, reversing spindle',
+    leanDeg: 0.15,
+    leanSigmaDeg: 0.1,
+    setUpS: 90,
+    extraS: 15,
+  },
+  'spindle-bites': {
+    ...POWER,
+    turnsBack: true,
+    label: 'Under power, turned back every few turns',
     leanDeg: 0.15,
     leanSigmaDeg: 0.1,
     setUpS: 90,
@@ -91,6 +119,17 @@ export const WAY_FACTS: Record<WayId, WayFacts> = {
     setUpS: 20,
     extraS: 15,
   },
+  'lathe-start': {
+    ...HAND,
+    spindle: true,
+    inChuck: true,
+    runIn: true,
+    label: 'In the lathe, started under power, finished by hand',
+    leanDeg: 0.12,
+    leanSigmaDeg: 0.1,
+    setUpS: 40,
+    extraS: 25,
+  },
   lathe: {
     ...POWER,
     label: 'In the lathe under power, tailstock free to follow',
@@ -111,7 +150,7 @@ export function wayLabel(id: WayId, { habits }: TappingQuestion): string {
 /** Turns that a spindle is let run before it is switched off, when the rest is turned by hand. Trade rule. */
 export const RUN_IN_TURNS = 3;
 /** No plain chuck slips soon enough for a tap under this size, mm. Trade rule. */
-const CHUCK_SLIPS_FROM_MM = 4.9;
+export const CHUCK_SLIPS_FROM_MM = 4.9;
 /** A bore above guides a tap that is no more than this much thinner, mm, for at least this many diameters. Our judgement. */
 const BORE_GUIDES = { looseMm: 1.2, deepD: 0.5 } as const;
 const ON_AXIS_MM = 0.5;
@@ -146,28 +185,31 @@ const NO_CHUCK_SLIPS = phrase(
   'Under M5 no plain chuck slips before the tap breaks: under power only in a tapping head with its clutch set.',
 );
 
+const IN_LATHE: readonly WayId[] = ['lathe', 'lathe-hand', 'lathe-start'];
+
 function withoutLathe(id: WayId, { machine, hole, thread }: TappingQuestion): Phrase | undefined {
-  if (id !== 'lathe' && id !== 'lathe-hand') return undefined;
+  if (!IN_LATHE.includes(id) && !(id === 'spindle-bites' && machine?.kind === 'lathe')) return undefined;
   if (machine?.kind !== 'lathe') return phrase('Needs a lathe, with the hole on the axis of the part.');
   if ((hole.offAxisMm ?? 0) > ON_AXIS_MM)
     return Number.isFinite(hole.offAxisMm)
       ? phrase('The hole is {off} off the axis of the part.', { off: mm(hole.offAxisMm ?? 0) })
       : phrase('The hole is not on the axis of the part.');
-  if (id === 'lathe' && thread.majorMm < CHUCK_SLIPS_FROM_MM) return NO_CHUCK_SLIPS;
-  return undefined;
+  return id !== 'lathe-hand' && thread.majorMm < CHUCK_SLIPS_FROM_MM ? NO_CHUCK_SLIPS : undefined;
 }
 
 function withoutSpindle(id: WayId, q: TappingQuestion): Phrase | undefined {
   const { machine, thread } = q;
   if (id === 'chuck-start' && !pressOrMill(q))
     return phrase('Needs a drill press or mill whose spindle can be turned by hand over the hole.');
-  if (id === 'power-start') {
+  if (id === 'power-start' || id === 'loose-chuck') {
     if (!pressOrMill(q)) return phrase('Needs a drill press or mill over the hole.');
-    if (thread.majorMm < CHUCK_SLIPS_FROM_MM) return NO_CHUCK_SLIPS;
+    // A loose chuck is a method that one may choose under M5, with its warning.
+    if (id === 'power-start' && thread.majorMm < CHUCK_SLIPS_FROM_MM) return NO_CHUCK_SLIPS;
   }
-  if (id !== 'reversing-spindle') return undefined;
+  if (id !== 'reversing-spindle' && id !== 'spindle-bites') return undefined;
   if (machine?.kind === 'hand-drill') return phrase('A hand-held drill cannot hold the tap square and stop in time.');
-  if (!machine || !pressOrMill(q)) return phrase('Needs a drill press or mill that reverses.');
+  if (!machine || !(pressOrMill(q) || (id === 'spindle-bites' && machine.kind === 'lathe')))
+    return phrase('Needs a drill press or mill that reverses.');
   if (!machine.reversible)
     return phrase('The {machine} does not reverse: the tap could not be backed out.', { machine: machine.name });
   return thread.majorMm < CHUCK_SLIPS_FROM_MM ? NO_CHUCK_SLIPS : undefined;
@@ -212,10 +254,14 @@ export function unavailable(id: WayId, q: TappingQuestion): Phrase | undefined {
   const underPower = !WAY_FACTS[id].byHand;
   if (underPower && q.habits.neverBlind && !q.hole.through)
     return phrase('This shop never taps blind holes under power.');
-  if (isTapered(q.thread) && WAY_FACTS[id].spindle && id !== 'lathe')
+  if (isTapered(q.thread) && WAY_FACTS[id].spindle && !IN_LATHE.includes(id))
     return phrase('A tapered thread loads the tap more with every turn and is stopped by gauge: tap it by hand.');
   return undefined;
 }
+
+/** Under M5 a loose chuck slips too late as well: chosen by somebody, never proposed. */
+export const slipsTooLate = (id: WayId, { thread }: TappingQuestion): boolean =>
+  id === 'loose-chuck' && thread.majorMm < CHUCK_SLIPS_FROM_MM;
 
 /** The tapping head of the crib for this thread. */
 export const headFor = head;

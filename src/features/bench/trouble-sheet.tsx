@@ -6,11 +6,13 @@ import type { HolePlan } from '@/core/hole/hole-plan';
 import type { BenchKind, BodyOf, RemedyChange } from '@/core/run/bench-record';
 import type { ChoiceChange } from '@/core/run/choice-change';
 import type { Choice } from '@/core/gauging/verdict';
+import { DIE_SIGNS, dieCausesOf, type DieSign } from '@/core/operation/die-trouble';
 import type { Operation } from '@/core/operation/operation';
 import { SIGNS, signsAt, type Sign, type TroubleCase } from '@/core/tapping/trouble';
 import type { Display } from '@/core/units/show';
 import { BrokenTapPanel } from './broken-tap-panel';
 import { DrillTrouble } from './drill-trouble';
+import { LikelyCause } from './likely-cause';
 import { TapTrouble } from './tap-trouble';
 
 interface Props {
@@ -39,11 +41,18 @@ const caseOf = (plan: HolePlan): TroubleCase | undefined =>
     through: plan.thread.at.through,
   };
 
+type Seen = { chips: ChipSign } | { sign: Sign } | { die: DieSign };
+function nameOf(seen: Seen | undefined): string {
+  if (!seen) return 'What do you see, hear or feel?';
+  return 'chips' in seen ? CHIP_SIGNS[seen.chips] : 'die' in seen ? DIE_SIGNS[seen.die] : SIGNS[seen.sign];
+}
+
 /** What is seen, heard or felt: one question, one action. Nothing is recorded until one says what it was. */
 export function TroubleSheet(props: Props) {
   const { step, isBroken, plan, op, part, display, record, changeOf, onPosition, marksAt, onClose } = props;
-  const [seen, setSeen] = useState<{ chips: ChipSign } | { sign: Sign }>();
+  const [seen, setSeen] = useState<Seen>();
   const { cut } = op;
+  const die = op.key.startsWith('die-') ? plan.outside : undefined;
   const at = op.tap ? caseOf(plan) : undefined;
   function remedy(label: string, change: RemedyChange, scope: 'hole' | 'rest'): void {
     record('remedy', { part, scope, label, change });
@@ -52,7 +61,7 @@ export function TroubleSheet(props: Props) {
   return (
     <section aria-label="Trouble" className="flex flex-1 flex-col gap-3 overflow-auto p-1">
       <h1 className="font-cond text-[48px] leading-none font-semibold first-letter:uppercase max-sm:text-[34px]">
-        {!seen ? 'What do you see, hear or feel?' : 'chips' in seen ? CHIP_SIGNS[seen.chips] : SIGNS[seen.sign]}
+        {nameOf(seen)}
       </h1>
       {!seen && (
         <div className="grid grid-cols-2 gap-2 lg:grid-cols-3">
@@ -85,6 +94,12 @@ export function TroubleSheet(props: Props) {
                 {SIGNS[sign]}
               </button>
             ))}
+          {die &&
+            (Object.keys(DIE_SIGNS) as DieSign[]).map((sign) => (
+              <button key={sign} type="button" className="bench-key" onClick={() => setSeen({ die: sign })}>
+                {DIE_SIGNS[sign]}
+              </button>
+            ))}
           {marksAt && (
             <a className="bench-key" href={marksAt}>
               The punch mark is off: measure it
@@ -107,6 +122,17 @@ export function TroubleSheet(props: Props) {
           onSaid={() => record('chip-seen', { part, chips: seen.chips })}
           onRemedy={remedy}
           onClose={onClose}
+        />
+      )}
+      {seen && 'die' in seen && die && (
+        <LikelyCause
+          causes={dieCausesOf(seen.die, die, plan.material.lubricant)}
+          display={display}
+          none="None of these. Take the die off, clean it and the thread, and look at both against the light."
+          onSaid={(cause) => {
+            record('die-felt', { part, sign: seen.die, cause });
+            onClose();
+          }}
         />
       )}
       {seen && 'sign' in seen && at && seen.sign === 'broken' && (

@@ -71,6 +71,10 @@ const FIGURES: Record<ToolKind, readonly RecordField[]> = {
     { key: 'diameterMm', label: 'Largest square', kind: 'length' },
     { key: 'reachMm', label: 'Length', kind: 'length', optional: true },
   ],
+  'tap-holder': [
+    { key: 'smallMm', label: 'Smallest shank', kind: 'length' },
+    { key: 'diameterMm', label: 'Largest shank', kind: 'length' },
+  ],
   'tapping-head': [
     { key: 'smallMm', label: 'Smallest thread', kind: 'length' },
     { key: 'diameterMm', label: 'Largest thread', kind: 'length' },

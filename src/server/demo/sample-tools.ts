@@ -42,6 +42,11 @@ export const SAMPLE_TOOLS: Row[] = [
   }),
   tool('spring-centre', 'spring-centre', 'Spring centre, 10 shank', { where: 'tap drawer' }),
   tool('tap-block', 'tapping-block', 'Tapping block M3 to M12', { diameterMm: 12, where: 'tap drawer' }),
+  tool('tap-collets', 'tap-holder', 'Collets of the mill, 3 to 20', {
+    smallMm: 3,
+    diameterMm: 20,
+    where: 'mill drawer',
+  }),
   tool('tap-head', 'tapping-head', 'Tapping head M3 to M8', {
     smallMm: 3,
     diameterMm: 8,
