@@ -6,7 +6,7 @@ import { inputsOf } from '../tests/inputs-of';
 import { tell } from '../units/show';
 import { adviseFromChips, type ChipSign } from './chips-adviser';
 import { deepHoleFactor, idealRpm, rpmFor, ruleOfThumbRpm, sfmToMPerMin } from './cutting-speed';
-import { alreadyDeeper, scaleReading, stopSetting, usualStop } from './depth-stop';
+import { alreadyDeeper, scaleReading, settingOf, stopSetting, usualStop } from './depth-stop';
 import { drillingTorque, grabForce, holdingFor, spindlePower } from './drilling-torque';
 import { drillFeed, peckDepths } from './feed';
 import type { DepthStopKind, Machine } from './machine';
@@ -110,6 +110,12 @@ describe('the step that the machine has', () => {
     ['set freely in a range', variable, 1284, 'steel-low-carbon', undefined, [1284]],
     ['end of the range, far below the ideal', variable, 9000, 'steel-low-carbon', undefined, [2800, 'speed-low']],
     ['slowest is fast for it', press, 100, 'steel-low-carbon', undefined, [140, 'speed-high']],
+    // 980 is 131.5 % of 745 and by ratio the nearer one: it burns steel and iron, and harms no aluminium.
+    ['never over 130 % in steel while a slower step is there', press, 745, 'steel-low-carbon', undefined, [560]],
+    ['nor in iron', press, 745, 'iron-grey', undefined, [560]],
+    ['nor in free stainless', press, 745, 'stainless-free-machining', undefined, [560]],
+    ['the nearest in soft metal', press, 745, 'aluminium-wrought-6000', undefined, [980, 'speed-high']],
+    ['just twice the ideal is still turned', press, 70, 'steel-low-carbon', undefined, [140, 'speed-high']],
     ['slowest is more than twice the ideal', variable, 200, 'steel-low-carbon', undefined, 'speed-unreachable'],
   ] as const)('%s', (_, machine, ideal, id, rule, expected) =>
     expect(choose(machine, ideal, id, rule)).toEqual(expected),
@@ -289,6 +295,23 @@ describe('the stop in the reading of the machine', () => {
     expect(set('scale', 1, 6.48)).toContain('add 6.5 mm');
     expect([11.69, 8.6, 0.3].map((mm) => scaleReading(mm, 1, mm + 0.05))).toEqual([undefined, 8.5, undefined]);
     expect([11.69, 0.3].map((mm) => scaleReading(mm, 1, 20))).toEqual([12, 0.5]);
+    // A mark a tenth away is as good, not where it goes into the wall; nothing is set at zero.
+    expect([2.9, 3.1, 2.89].map((mm) => scaleReading(mm, 1, 20))).toEqual([3, 3, 3]);
+    expect([scaleReading(2.9, 1, 2.95), scaleReading(2.9, 1, 3), scaleReading(0.05, 1, 20)]).toEqual([
+      undefined,
+      3,
+      0.5,
+    ]);
+    const stop = (kind: DepthStopKind, turnMm?: number) => ({
+      kind,
+      divisionMm: kind === 'tailstock' ? 0.1 : 1,
+      turnMm,
+    });
+    expect(settingOf(stop('scale'), { travelMm: 11.69 })).toBe(12);
+    expect(settingOf(stop('scale'), { travelMm: 11.69, mostMm: 11.75 })).toBe(11.69);
+    expect(settingOf(stop('collar'), { travelMm: 11.69 })).toBe(11.69);
+    expect(settingOf(stop('tailstock', 5), { travelMm: 11.69 })).toBeCloseTo(11.7, 9);
+    expect(settingOf(stop('scale'), { travelMm: 0.4, watchMm: 6.2 })).toBe(0.4);
     const thin = tell(stopSetting('scale', 1, { travelMm: 11.69, mostMm: 11.75 }), 'mm');
     expect(thin).toContain('Set 12.0 mm, then close the stop onto a feeler of 0.31 mm');
     expect(tell(stopSetting('scale', 1, { travelMm: 0.4, watchMm: 6.2 }), 'mm')).toContain(
@@ -353,6 +376,13 @@ describe('the chips look like', () => {
     expect(tell(a.reason, 'mm')).toContain('no slower step');
     const alone = adviseFromChips('blue', { rpm: 1000, feed: 0.1, idealRpm: 1200 }, material('copper'), undefined);
     expect(alone.speed.ok && alone.speed.value.rpm).toBeCloseTo(800, 9);
+    const shuffled: Machine = {
+      ...press,
+      speeds: { kind: 'steps', steps: [980, 140, 560].map((rpm) => ({ rpm, label: '' })) },
+    };
+    expect([nextStep(shuffled, 560, -1), nextStep(shuffled, 560, 1), nextStep(shuffled, 140, -1)]).toEqual([
+      140, 980, 140,
+    ]);
     expect([nextStep(press, 3300, 1), nextStep(press, 980, 1), nextStep(variable, 500, -1)]).toEqual([3300, 1700, 450]);
   });
 });
@@ -412,5 +442,8 @@ describe('speed', () => {
       { rpm: 700, label: 'belts 1-B', rows: ['1', 'B'] },
       { rpm: 1400, label: 'belts 2-B', rows: ['2', 'B'] },
     ]);
+    // A plate is marked to 5 under 500, to 10 from there: 1400 x 60 / 123 = 682.9, x 60 / 170 = 494.1.
+    const one = (drivenMm: number) => ({ motorRpm: 1400, belts: [{ rows: [{ name: '1', drivingMm: 60, drivenMm }] }] });
+    expect([123, 170, 168].flatMap((d) => speedsFromPulleys(one(d)).map((x) => x.rpm))).toEqual([680, 495, 500]);
   });
 });

@@ -5,10 +5,8 @@ import type { CutSpec } from '../operation/operation';
 import type { Shop } from '../shop/shop';
 import { usualOwnTap } from '../tapping/own-tap';
 import { lastTurn } from '../tapping/turning';
-import { readCallout } from '../threads/read-callout';
 import type { Thread } from '../threads/thread';
 import { threadNamed } from '../threads/thread-named';
-import { writeCallout } from '../threads/write-callout';
 import { tell } from '../units/show';
 import { BLANK_FORM, type AskForm } from './form';
 import { planForm } from './read-form';
@@ -251,32 +249,6 @@ describe('what prints say', () => {
     const p = planned({ callout: 'M8 THRU TAP DRILL 7.3', thickness: '16', drills: 'all' });
     expect(p.thread?.tapDrill.used.drill.label).not.toBe('7.3');
     expect(said(p)).toContain('The drawing gives a 7.3 mm drill');
-  });
-
-  test.each([
-    ['1/4-20 UNC x 8 THREADS', '1/4-20 UNC x 0.4 DEEP'],
-    ['M8 x 8 THREADS', 'M8x1.25 x 10 DEEP'],
-    ['#33 DRILL THRU', 'ø2.8702 mm THRU'],
-    ['Y DRILL THRU', 'ø10.2616 mm THRU'],
-    ['.201 DIA THRU', 'ø5.1054 mm THRU'],
-    ['Ø.250 +.002/-.000 THRU', 'ø6.35 mm THRU'],
-    ['REAM .2500 THRU', 'ø6.35 mm REAM THRU'],
-    ['4x M6 THRU ON BC 3.00', '4x M6x1 THRU'],
-    ['M8-6HX THRU & CSK ø9 x 90°', 'M8x1.25-6H THRU CSK ø9 x 90°'],
-  ])('%s is read', (callout, expected) => {
-    const read = readCallout(callout);
-    expect(read.ok && writeCallout(read.value)).toBe(expected);
-  });
-
-  test('a fraction beside a metric thread is inches, and that is said', () => {
-    const read = readCallout('M8 x 1/2 DEEP');
-    expect(read.ok && writeCallout(read.value)).toBe('M8x1.25 x 12.7 DEEP');
-    expect(read.ok && read.value.notes.map((n) => tell(n, 'mm'))).toContain('1/2 is read as inches.');
-  });
-
-  test.each(['1/2-10 ACME', '1/4-28 UNJF-3B', 'Tr 10x2'])('%s is refused by its name, with what to do', (callout) => {
-    const read = readCallout(callout);
-    expect(read.ok ? 'read' : tell(read.problems[0], 'mm')).toMatch(/^(Acme|UNJ|Trapezoidal) thread has no figures/);
   });
 });
 

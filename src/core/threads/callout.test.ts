@@ -4,6 +4,7 @@ import type { Callout } from './callout';
 import { classLimits } from './class-limits';
 import type { Thread } from './thread';
 import { readCallout } from './read-callout';
+import { writeCallout } from './write-callout';
 
 function read(text: string): Callout {
   const result = readCallout(text);
@@ -81,6 +82,78 @@ test.each([
   ['M12 TAP', 'M12x1.75'],
 ])('%s', (text, expected) => expect(short(text)).toBe(expected));
 
+describe('what prints say, written again as one drawing would', () => {
+  test.each([
+    ['1/4-20 UNC x 8 THREADS', '1/4-20 UNC x 0.4 DEEP'],
+    ['M8 x 8 THREADS', 'M8x1.25 x 10 DEEP'],
+    ['#33 DRILL THRU', 'ø2.8702 mm THRU'],
+    ['NO. 7 DRILL THRU', 'ø5.1054 mm THRU'],
+    ['DRILL #7 THRU', 'ø5.1054 mm THRU'],
+    ['M6 THRU (#7)', 'M6x1 THRU ø5.1054'],
+    ['Y DRILL THRU', 'ø10.2616 mm THRU'],
+    ['TAP DRILL A M6 THRU', 'ø5.9436 M6x1 THRU'],
+    ['.201 DIA THRU', 'ø5.1054 mm THRU'],
+    ['Ø.250 +.002/-.000 THRU', 'ø6.35 mm THRU'],
+    ['REAM .2500 THRU', 'ø6.35 mm REAM THRU'],
+    ['8 DRILL x 10 DEEP', 'ø8 mm x 10 mm DEEP'],
+    ['4x M6 THRU ON BC 3.00', '4x M6x1 THRU'],
+    ['M8-6HX THRU & CSK ø9 x 90°', 'M8x1.25-6H THRU CSK ø9 x 90°'],
+    ['M8 CSK ø9', 'M8x1.25 CSK ø9 x 90°'],
+    ['M8 x 1/2 DEEP', 'M8x1.25 x 12.7 DEEP'],
+    ['1/4-20 x 1-1/2 DEEP', '1/4-20 UNC x 1.5 DEEP'],
+    ['1/4-20 x 10 mm DEEP', '1/4-20 UNC x 10 mm DEEP'],
+    ['1/4-20 x 13/64 DEEP', '1/4-20 UNC x 0.203125 DEEP'],
+    ['M8 x 16 LONG OUTSIDE', 'M8x1.25 x 16 LONG OUTSIDE'],
+    ['M8 x 16 STUD END', 'M8x1.25 x 16 LONG STUD END'],
+    ['3x M5 THRU', '3x M5x0.8 THRU'],
+    ['CDRILL ø13 x 6 DEEP ø9 THRU', 'CDRILL ø13 mm x 6 mm DEEP ø9 mm THRU'],
+  ])('%s: %s', (text, expected) => {
+    expect(writeCallout(read(text))).toBe(expected);
+    // What is written is read as the same again.
+    expect(read(expected).features).toEqual(read(text).features);
+  });
+
+  test('a hole drawn before an inch thread is in its unit; alone it is in the shop’s', () => {
+    expect(short('ø.25 x .5 DEEP 5/16-18')).toBe('ø6.35 12.7 + 5/16-18 UNC');
+    const alone = readCallout('ø8 x 5 DEEP', 'in');
+    expect(alone.ok && alone.value.features[0]).toMatchObject({ diameterMm: 203.2, extent: { mm: 127 } });
+    const beside = readCallout('ø8 x 5 DEEP M6', 'in');
+    expect(beside.ok && beside.value.features[0]).toMatchObject({ diameterMm: 8, extent: { mm: 5 } });
+    const pipe = readCallout('G 1/2 x 14 DEEP', 'mm');
+    expect(pipe.ok && pipe.value.features[0].extent).toEqual({ kind: 'depth', mm: 14 });
+  });
+
+  test('a depth without a unit is kept with its place', () => {
+    expect(read('M6 x 60 DEEP').bareDepth).toEqual({ mm: 60, unit: 'mm', at: { start: 5, end: 7 } });
+    expect(read('1/4-20 DEEP 2').bareDepth).toEqual({ mm: 50.8, unit: 'in', at: { start: 12, end: 13 } });
+    expect(read('M6 x 60 mm DEEP').bareDepth).toBeUndefined();
+  });
+
+  test.each(['1/2-10 ACME', '1/4-28 UNJF-3B', 'Tr 10x2', '1/2-8 BUTTRESS'])(
+    '%s is refused by its name, with what to do',
+    (text) => {
+      const result = readCallout(text);
+      expect(result.ok ? 'read' : tell(result.problems[0], 'mm')).toMatch(
+        /^(Acme|UNJ|Trapezoidal|Buttress) thread has no figures/,
+      );
+    },
+  );
+
+  test.each([
+    ['7/16-18 UNS', true],
+    ['1/4-80 UNS', true],
+    ['3-3/8-4 UNS', true],
+    ['1/4-24', false],
+    ['4-1/8-4 UNS', false],
+    ['1/4-81 UNS', false],
+    ['.049-80 UNS', false],
+    ['4-3 UNS', false],
+    ['1/4-10 UNS', false],
+  ])('%s: a special thread where the drawing says so and it can be, %s', (text, can) =>
+    expect(readCallout(text).ok).toBe(can),
+  );
+});
+
 test('what is taken without being written is said', () => {
   const notes = (text: string): string =>
     read(text)
@@ -92,6 +165,12 @@ test('what is taken without being written is said', () => {
   expect(notes('M8 LH')).toContain('left-hand tap');
   expect(notes('1/4 BSP')).toContain('parallel');
   expect(notes('M8 THRU')).toBe('');
+  expect(notes('M8 x 1/2 DEEP')).toContain('1/2 is read as inches.');
+  expect([notes('M8 CSK ø9'), notes('M8 CSK ø9 x 82°')].map((n) => n.includes('assumed 90'))).toEqual([true, false]);
+  expect(notes('ø8 ±.05 THRU')).toContain('±.05 is not planned for');
+  expect(notes('M8 THRU BOTH ENDS')).toContain('On both ends');
+  expect(notes('M8 THRU PLATED')).toContain('Plated');
+  expect(notes('7/16-18 UNS THRU')).toContain('not a standard pairing');
 });
 
 describe('what cannot be read', () => {
