@@ -28,6 +28,7 @@ export const featureSet = z
     place: placeSchema.nullable(),
     exit: exitSchema.nullable(),
     zoneMm: featureInput.shape.zoneMm.unwrap().nullable(),
+    meets: featureInput.shape.meets.unwrap().nullable(),
     edits: operationEdits.nullable(),
     question: questionSet,
   })

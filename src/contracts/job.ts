@@ -33,6 +33,7 @@ export const featureInput = z.strictObject({
     .max(MOST_ZONE_MM, `A zone is at most ${MOST_ZONE_MM} mm.`)
     .optional()
     .describe('Position zone of the drawing, a diameter, mm; left out: what the joint leaves'),
+  meets: rowId.optional().describe('Feature of this job whose bore it is meant to run into'),
   version: versionNumber.optional().describe('As read; it is not written'),
 });
 export type FeatureInput = z.infer<typeof featureInput>;

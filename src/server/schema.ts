@@ -206,6 +206,8 @@ export const jobFeatures = sqliteTable(
     exit: text('exit', { mode: 'json' }).$type<{ dx: number; dy: number }>(),
     /** Position zone of the drawing, a diameter, mm; null for what the joint leaves. */
     zoneMm: real('zone_mm'),
+    /** Feature whose bore it is meant to run into. */
+    meets: text('meets'),
     /** The user's changes to its operations. */
     edits: text('edits', { mode: 'json' }).$type<OperationEdits>(),
     /** Set when removed; records of it stay. */

@@ -11,7 +11,7 @@ import { judgeSquare, SQUARE_DEG } from './squareness';
 import { judgeGo, judgeNotGo, judgePins } from './thread-gauge';
 import { bad, good, type Verdict } from './verdict';
 
-export const CHECK_KINDS = ['go', 'not-go', 'minor', 'depth', 'size', 'square', 'position', 'mating'] as const;
+export const CHECK_KINDS = ['go', 'not-go', 'minor', 'depth', 'size', 'square', 'position', 'meets', 'mating'] as const;
 export type CheckKind = (typeof CHECK_KINDS)[number];
 
 /** One figure to read. */
@@ -39,6 +39,8 @@ export interface Check {
   isMissing?: true;
   /** None: it is answered with yes or no. */
   fields: CheckField[];
+  /** What yes and no are called, where it has no fields. */
+  answers?: readonly [yes: string, no: string];
   /** Usual findings, for one key each. */
   usual?: { label: string; values: Record<string, number> }[];
   judge: (values: Readonly<Record<string, number>>) => Verdict;
@@ -52,6 +54,8 @@ export interface CheckSetting {
   zoneMm?: number;
   /** Turns that a not-go gauge may enter, of the shop’s habits. */
   notGoTurns: number;
+  /** Letter of the bore that it is meant to run into. */
+  meets?: string;
   /** Gauges of the crib; left out where it is not known what it has. */
   tools?: readonly Tool[];
 }
@@ -193,7 +197,7 @@ function plainChecks({ hole, thread, operations }: HolePlan): Check[] {
  * last.
  */
 export function checksOf(plan: HolePlan, setting: CheckSetting): Check[] {
-  const { drawn, zoneMm } = setting;
+  const { drawn, zoneMm, meets } = setting;
   const position: Check[] =
     drawn && zoneMm
       ? [
@@ -214,6 +218,25 @@ export function checksOf(plan: HolePlan, setting: CheckSetting): Check[] {
           },
         ]
       : [];
+  const wire: Check[] =
+    meets === undefined
+      ? []
+      : [
+          {
+            kind: 'meets',
+            title: `Meets ${meets}, by a wire`,
+            how: phrase('Pass a wire through: it has to come out in {meets}. Clear the burr where they meet.', {
+              meets,
+            }),
+            limits: phrase('passes'),
+            fields: [],
+            answers: ['The wire passes', 'It stops'],
+            judge: ({ yes }) =>
+              yes
+                ? good('The wire passes: the bores meet.')
+                : bad(['clean', 'deepen', 'accept', 'scrap'], 'The wire stops: chips, or the bores do not meet.'),
+          },
+        ];
   const mating: Check = {
     kind: 'mating',
     title: plan.thread ? 'Its own bolt' : 'Mating part',
@@ -224,12 +247,13 @@ export function checksOf(plan: HolePlan, setting: CheckSetting): Check[] {
       : phrase('Every screw started before any is tightened.'),
     limits: phrase('goes in'),
     fields: [],
+    answers: [plan.thread ? 'Fits its own bolt' : 'It goes together', 'It does not'],
     judge: ({ yes }) =>
       yes
         ? good('It goes together.')
         : bad(['clean', plan.thread ? 'open-mate' : 'open', 'larger', 'accept', 'scrap'], 'It does not go together.'),
   };
-  const all = [...threadChecks(plan, setting), ...plainChecks(plan), ...position, mating];
+  const all = [...threadChecks(plan, setting), ...plainChecks(plan), ...position, ...wire, mating];
   const { tools } = setting;
   if (!tools || !plan.thread || isTapered(plan.thread.thread) || threadGaugeFor(tools, plan)) return all;
   // Without a gauge of this thread its own bolt comes first, with what it proves.

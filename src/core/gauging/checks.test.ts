@@ -77,10 +77,24 @@ test('the usual findings are good ones; an answer is complete without what may b
   ]);
 });
 
+test('a bore that is meant to meet another is proved by a wire, before the mating part', () => {
+  const plan = planOf('ø5 THRU');
+  const checks = checksOf(plan, settingAt(new Map(), { featureId: 'f', holeNumber: 1 }, plan, shop, { meets: 'C' }));
+  expect(checks.map((c) => c.kind)).toEqual(['size', 'meets', 'mating']);
+  const wire = checks[1];
+  expect([wire.title, isComplete(wire, {}), wire.judge({ yes: 1 }).state, wire.judge({ yes: 0 }).choices]).toEqual([
+    'Meets C, by a wire',
+    false,
+    'good',
+    ['clean', 'deepen', 'accept', 'scrap'],
+  ]);
+  expect(checksOf(plan, { notGoTurns: 2 }).map((c) => c.kind)).not.toContain('meets');
+});
+
 test('zone: M8 under its 9.0 clearance hole leaves 0.5, as a 9.0 over its bolt; 0.4 assumed; the drawing’s own goes before', () => {
   const drawn = new Map([['f', [{ x: 20, y: 20 }]]]);
   const zone = (callout: string, own?: number, featureId = 'f') =>
-    settingAt(drawn, { featureId, holeNumber: 1 }, planOf(callout), shop, own).zoneMm;
+    settingAt(drawn, { featureId, holeNumber: 1 }, planOf(callout), shop, { zoneMm: own }).zoneMm;
   expect(['M8 THRU', 'ø9 THRU', 'ø30 THRU'].map((c) => zone(c))).toEqual([
     expect.closeTo(0.5),
     expect.closeTo(0.5),

@@ -34,6 +34,8 @@ export interface JobFeature {
   exit?: { dx: number; dy: number };
   /** Position zone of the drawing, a diameter, mm; undefined: what the joint leaves. */
   zoneMm?: number;
+  /** Id of the feature whose bore it is meant to run into. */
+  meets?: string;
   edits?: OperationEdits;
 }
 

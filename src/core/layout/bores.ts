@@ -114,13 +114,97 @@ function apart(a: Bore, b: Bore, by: number): boolean {
   });
 }
 
+const wallOf = (a: Bore, b: Bore): number => axisDistance(a.axis, b.axis) - (a.diameterMm + b.diameterMm) / 2;
+
+/** Bores that are meant to run into one of another feature, and miss the nearest of it. */
+function missedBores(bores: readonly Bore[], meets: ReadonlyMap<string, string>): BoreFault[] {
+  return bores.flatMap((a): BoreFault[] => {
+    const [b] = bores
+      .filter((other) => other.featureId === meets.get(a.featureId))
+      .sort((p, q) => wallOf(a, p) - wallOf(a, q));
+    if (!b) return [];
+    const wallMm = wallOf(a, b);
+    return wallMm < 0
+      ? []
+      : [
+          {
+            level: 'stop',
+            a,
+            b,
+            wallMm,
+            reason: phrase('They are meant to meet, and {wall} is left between them: aim it, or drill deeper.', {
+              wall: depth(wallMm),
+            }),
+          },
+        ];
+  });
+}
+
+/** A point in space as its face has it, and how far behind the face it lies, mm: the way back from {@link inSpace}. */
+export function onFace(stock: Stock, face: FaceId, p: Point3): Point & { down: number } {
+  if (stock.shape !== 'plate') {
+    const long = stock.shape === 'disc' ? stock.thicknessMm : stock.lengthMm;
+    if (face === 'top') return { x: p.x, y: p.y, down: long - p.z };
+    if (face === 'bottom') return { x: -p.x, y: p.y, down: p.z };
+    return { x: p.z, y: p.x + stock.diameterMm / 2, down: stock.diameterMm / 2 - p.y };
+  }
+  const { widthMm: w, heightMm: h, thicknessMm: t } = stock;
+  switch (face) {
+    case 'bottom':
+      return { x: w - p.x, y: p.y, down: p.z };
+    case 'front':
+      return { x: p.x, y: p.z, down: p.y };
+    case 'back':
+      return { x: w - p.x, y: p.z, down: h - p.y };
+    case 'left':
+      return { x: h - p.y, y: p.z, down: p.x };
+    case 'right':
+      return { x: p.y, y: p.z, down: w - p.x };
+    default:
+      return { x: p.x, y: p.y, down: t - p.z };
+  }
+}
+
+/**
+ * Where a hole has to come out at the far face so that its axis passes through a point inside another bore.
+ * @param deepMm how far along the other bore the point lies, from its face
+ * @returns the offset of its far end, mm; undefined where the point is not behind its face
+ */
+export function aimAt(part: Part, bore: Bore, other: Bore, deepMm: number): { dx: number; dy: number } | undefined {
+  const { from, to } = other.axis;
+  const long = Math.hypot(to.x - from.x, to.y - from.y, to.z - from.z);
+  const share = long === 0 ? 0 : deepMm / long;
+  const target = onFace(part.stock, bore.face, {
+    x: from.x + (to.x - from.x) * share,
+    y: from.y + (to.y - from.y) * share,
+    z: from.z + (to.z - from.z) * share,
+  });
+  if (target.down <= 0) return undefined;
+  const entry = onFace(part.stock, bore.face, bore.axis.from);
+  const shape = faceShape(part.stock, bore.face);
+  const datum = part.datums[bore.face] ?? USUAL_DATUM;
+  const origin = fromDatum({ x: 0, y: 0 }, shape, datum);
+  const unit = fromDatum({ x: 1, y: 1 }, shape, datum);
+  const on = depthBehind(part.stock, bore.face) / target.down;
+  return {
+    dx: (target.x - entry.x) * on * (unit.x - origin.x),
+    dy: (target.y - entry.y) * on * (unit.y - origin.y),
+  };
+}
+
 /**
  * Bores that meet or leave a thin wall inside the part: those of different faces, and angled ones.
  * Straight holes of one face are compared on the face itself. Bores are sorted along x, so that each is compared
- * only with those beside it. The thinnest wall comes first.
+ * only with those beside it. The thinnest wall comes first; before all, bores that should meet and do not.
+ * @param meets by feature, the one that its bores are meant to run into
  */
-export function checkBores(bores: readonly Bore[], isAngled: (featureId: string) => boolean): Found<BoreFault> {
+export function checkBores(
+  bores: readonly Bore[],
+  isAngled: (featureId: string) => boolean,
+  meets: ReadonlyMap<string, string> = new Map(),
+): Found<BoreFault> {
   const faults = new WorstFirst<BoreFault>();
+  for (const miss of missedBores(bores, meets)) faults.add(Infinity, () => miss);
   const spans = bores
     .map((bore, order) => {
       const [from, to] = reach(bore.axis, 'x');
@@ -134,6 +218,7 @@ export function checkBores(bores: readonly Bore[], isAngled: (featureId: string)
       const a = spans[inOrder ? i : j].bore;
       const b = spans[inOrder ? j : i].bore;
       if (a.face === b.face && !isAngled(a.featureId) && !isAngled(b.featureId)) continue;
+      if (meets.get(a.featureId) === b.featureId || meets.get(b.featureId) === a.featureId) continue;
       const radii = (a.diameterMm + b.diameterMm) / 2;
       const thin = thinBetween(a, b);
       if (apart(a, b, radii + thin)) continue;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { tell } from '../units/show';
 import { acrossFor, angledLength, axisDistance, tilt, wallBetween, type Axis, type Point3 } from './angled-hole';
 import { readCallout } from '../threads/read-callout';
-import { boresOf, checkBores, inSpace } from './bores';
+import { aimAt, boresOf, checkBores, inSpace } from './bores';
 import { dialList, dialSetting, pathLength, touchOff, visitingOrder } from './dial-list';
 import { footprint } from './footprint';
 import { boltThrough, CLEARANCE_HOLES, rowFor, SOCKET_HEADS } from './heads.table';
@@ -528,6 +528,34 @@ describe('bores through the part', () => {
     checkBores(boresOf(block, features), (id) => features.some((f) => f.id === id && f.exit)).listed.map(
       (f) => `${f.a.featureId}${f.b.featureId} ${f.level} ${f.wallMm.toFixed(2)}`,
     );
+
+  test('bores that are meant to meet are no fault where they do, and one where they miss', () => {
+    const cross = feature('cross', 'ø8 THRU', 'front', 40, 19);
+    const faults = (down: number) =>
+      checkBores(
+        boresOf(block, [cross, feature('oil', `ø4 x ${down} DEEP`, 'top', 40, 30)]),
+        () => false,
+        new Map([['oil', 'cross']]),
+      ).listed.map((f) => `${f.level} ${f.wallMm.toFixed(1)}`);
+    // The cross bore's axis lies 19 under the top: 8 and 4 across leave 19 − 10 − 6 = 3.
+    expect([faults(10), faults(16)]).toEqual([['stop 3.0'], []]);
+  });
+
+  test('a hole is aimed at a point inside another bore: its axis passes through it, from every face', () => {
+    const aimed: string[] = [];
+    for (const face of facesOf(block.stock)) {
+      const target = feature('b', 'ø8 x 30 DEEP', face === 'front' ? 'left' : 'front', 12, 14);
+      const own = feature('a', 'ø3 THRU', face, 21, 17);
+      const [bore, other] = boresOf(block, [own, target]);
+      const aim = aimAt(block, bore, other, 12);
+      if (!aim) continue;
+      aimed.push(face);
+      const [hole] = boresOf(block, [{ ...own, exit: aim }]);
+      const at = inSpace(block.stock, target.face, { x: 12, y: 14 }, 12);
+      expect([face, axisDistance(hole.axis, { from: at, to: at })]).toEqual([face, expect.closeTo(0, 6)]);
+    }
+    expect(aimed.length).toBeGreaterThan(4);
+  });
 
   test('a point just inside each face of a block lies inside the block, and a whole way down comes out opposite', () => {
     for (const face of facesOf(block.stock)) {

@@ -20,6 +20,7 @@ const GAUGED: Record<CheckKind, string> = {
   size: 'diameter',
   square: 'squareness',
   position: 'position',
+  meets: 'wire test',
   mating: 'mating part',
 };
 const VERDICT: Record<VerdictState, string> = { good: 'good', bad: 'not good', open: 'not settled' };

@@ -233,7 +233,10 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
         const alike = alikeOf(route, likes(), hole);
         return alike && firstHere(run, alike, hole, plan, gauged);
       },
-      settingFor: (hole, plan) => settingAt(points(), hole, plan, shop, features.get(hole.featureId)?.zoneMm),
+      settingFor: (hole, plan) => {
+        const { zoneMm, meets } = features.get(hole.featureId) ?? {};
+        return settingAt(points(), hole, plan, shop, { zoneMm, meets: meets && laying().letters.get(meets) });
+      },
     };
   }
   return { add, now, planAt };

@@ -14,19 +14,20 @@ const positioned = ({ thread, hole }: HolePlan): Omit<Positioned, 'zoneMm'> => (
 /**
  * Where a hole of a job belongs, and what it is held against.
  * @param drawn places of the holes of each feature, as the drawing has them
- * @param zoneMm position zone of the drawing, a diameter, mm
+ * @param of position zone of the drawing, a diameter, mm; letter of the bore that it is meant to meet
  */
 export function settingAt(
   drawn: ReadonlyMap<string, readonly Point[]>,
   { featureId, holeNumber }: Pick<HoleAt, 'featureId' | 'holeNumber'>,
   plan: HolePlan,
   { habits, tools }: Pick<Shop, 'habits' | 'tools'>,
-  zoneMm?: number,
+  { zoneMm, meets }: { zoneMm?: number; meets?: string } = {},
 ): CheckSetting {
   const place = drawn.get(featureId)?.[holeNumber - 1];
   return {
     ...(place ? { drawn: place, zoneMm: zoneOf({ ...positioned(plan), zoneMm }).value } : {}),
     notGoTurns: Number(habits.notGoTurns ?? 2),
+    ...(meets === undefined ? {} : { meets }),
     ...(tools ? { tools } : {}),
   };
 }

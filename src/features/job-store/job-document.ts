@@ -261,6 +261,7 @@ const WORDS: Record<string, string> = {
   'question.percent': 'percent of thread',
   exit: 'far end',
   zoneMm: 'position zone',
+  meets: 'bore that it meets',
   edits: 'operations',
 };
 /** A field as people call it. */

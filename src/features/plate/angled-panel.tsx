@@ -1,8 +1,9 @@
 'use client';
 
+import { useState } from 'react';
 import type { JobFeature } from '@/contracts/job';
 import { acrossFor, angledLength, tilt, wallBetween } from '@/core/layout/angled-hole';
-import type { Bore } from '@/core/layout/bores';
+import { aimAt, type Bore } from '@/core/layout/bores';
 import { depthBehind } from '@/core/layout/part';
 import { showText, type Display } from '@/core/units/show';
 import { LengthField } from '@/ui/length-field';
@@ -101,6 +102,7 @@ export function AngledPanel({ state, letters, display }: Props) {
         long.
       </p>
       <SideView bore={bore} across={across} downMm={full} behindMm={behind} display={display} />
+      <Meeting state={state} hole={hole} bore={bore} letters={letters} display={display} onAim={set} />
       <h2 className="font-cond text-lg font-semibold">Walls to the nearest bores</h2>
       {walls.length === 0 && <p>No other bore in the part.</p>}
       <ul>
@@ -122,6 +124,66 @@ export function AngledPanel({ state, letters, display }: Props) {
       <p className="text-sm text-steel-700">
         Lock the quill and sight along the drill; check the breakthrough with a wire.
       </p>
+    </div>
+  );
+}
+
+interface MeetingProps extends Props {
+  hole: JobFeature;
+  bore: Bore;
+  onAim: (exit: { dx: number; dy: number }) => void;
+}
+
+/** The bore that a hole is meant to run into, and the point in it that it is aimed at. */
+function Meeting({ state, hole, bore, letters, display, onAim }: MeetingProps) {
+  const { plan, bores, changeHole } = state;
+  const others = plan.holes.filter((h) => h.id !== hole.id && bores.some((b) => b.featureId === h.id));
+  const other = bores.find((b) => b.featureId === hole.meets);
+  const long = other
+    ? Math.hypot(
+        other.axis.to.x - other.axis.from.x,
+        other.axis.to.y - other.axis.from.y,
+        other.axis.to.z - other.axis.from.z,
+      )
+    : 0;
+  const [typed, setTyped] = useState<number>();
+  const deep = typed ?? long / 2;
+  const aim = other && aimAt(plan.part, bore, other, deep);
+  return (
+    <div className="grid grid-cols-2 items-end gap-2">
+      <label className="flex flex-col gap-1">
+        <span className="label">Meant to meet</span>
+        <select
+          className="field"
+          value={hole.meets ?? ''}
+          onChange={(e) => {
+            const meets = e.target.value;
+            changeHole(hole.id, ({ meets: _, ...rest }) => (meets === '' ? rest : { ...rest, meets }));
+          }}
+        >
+          <option value="">no other bore</option>
+          {others.map((h) => (
+            <option key={h.id} value={h.id}>
+              {letters.get(h.id)} {h.question.callout}
+            </option>
+          ))}
+        </select>
+      </label>
+      {other && (
+        <LengthField
+          label={`Aim at, deep in ${letters.get(other.featureId)}`}
+          mm={deep}
+          least={0}
+          most={long}
+          display={display}
+          onChange={setTyped}
+        />
+      )}
+      {other && (
+        <button type="button" className="btn col-span-2" disabled={!aim} onClick={() => aim && onAim(aim)}>
+          {aim ? 'Aim there' : 'That point is not behind this face'}
+        </button>
+      )}
     </div>
   );
 }

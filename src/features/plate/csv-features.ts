@@ -6,7 +6,7 @@ import type { FaceId } from '@/core/layout/part';
 import type { Imported } from '@/core/layout/imported';
 
 /** What of a feature stands in the last column, as text by field; the rest has columns of its own. */
-const OWN = ['letter', 'exit', 'zoneMm', 'edits'] as const;
+const OWN = ['letter', 'exit', 'zoneMm', 'meets', 'edits'] as const;
 
 /** A feature as a row: with the answers that differ from a blank question, its far end and changes to its operations. */
 export function csvFeature({ id, name, question, face, place, ...rest }: FeatureInput): CsvFeature {

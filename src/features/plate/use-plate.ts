@@ -43,8 +43,9 @@ export function usePlate(first: Job, shop: Shop) {
   const bores = useMemo(() => boresOf(plan.part, features), [plan.part, features]);
   const inside = useMemo(() => {
     const angled = new Set(features.filter((f) => f.exit && (f.exit.dx !== 0 || f.exit.dy !== 0)).map((f) => f.id));
-    return checkBores(bores, (id) => angled.has(id));
-  }, [bores, features]);
+    const meets = new Map(plan.holes.flatMap((h) => (h.meets ? [[h.id, h.meets] as const] : [])));
+    return checkBores(bores, (id) => angled.has(id), meets);
+  }, [bores, features, plan.holes]);
 
   return {
     plan,

@@ -180,15 +180,12 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
                   )}
                 </label>
               ))}
-              {check.fields.length === 0 ? (
-                <>
-                  <button type="button" className="btn h-14" onClick={() => save(check, { yes: 1 })}>
-                    {plan.thread ? 'Fits its own bolt' : 'It goes together'}
+              {check.answers ? (
+                check.answers.map((answer, no) => (
+                  <button key={answer} type="button" className="btn h-14" onClick={() => save(check, { yes: 1 - no })}>
+                    {answer}
                   </button>
-                  <button type="button" className="btn h-14" onClick={() => save(check, { yes: 0 })}>
-                    It does not
-                  </button>
-                </>
+                ))
               ) : (
                 <>
                   <button type="button" className="btn-next h-14" disabled={!ready} onClick={() => save(check, values)}>

@@ -49,7 +49,7 @@ export interface HeadState extends JobHeadFields {
 }
 
 function featureOf(row: FeatureRow): JobFeature {
-  const { id, letter, position, version, name, question, face, place, exit, zoneMm, edits } = row;
+  const { id, letter, position, version, name, question, face, place, exit, zoneMm, meets, edits } = row;
   return {
     id,
     letter,
@@ -62,17 +62,19 @@ function featureOf(row: FeatureRow): JobFeature {
     ...(place ? { place } : {}),
     ...(exit ? { exit } : {}),
     ...(zoneMm ? { zoneMm } : {}),
+    ...(meets ? { meets } : {}),
     ...(edits ? { edits } : {}),
   };
 }
 
-const featureColumns = ({ name, question, face, place, exit, zoneMm, edits }: FeatureInput) => ({
+const featureColumns = ({ name, question, face, place, exit, zoneMm, meets, edits }: FeatureInput) => ({
   name,
   question,
   face,
   place: place ?? null,
   exit: exit ?? null,
   zoneMm: zoneMm ?? null,
+  meets: meets ?? null,
   edits: edits ?? null,
 });
 

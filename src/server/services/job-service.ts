@@ -104,7 +104,7 @@ function asPatch(current: Job, { holes, ...input }: JobReplacement): JobPatch {
       const before = there.get(h.id);
       if (!before) return [];
       const { id: _, letter: _l, version: _v, ...own } = h;
-      const blank = { place: undefined, exit: undefined, zoneMm: undefined, edits: undefined };
+      const blank = { place: undefined, exit: undefined, zoneMm: undefined, meets: undefined, edits: undefined };
       const set = setOf(fieldsOf({ ...blank, ...own, position: i })) as FeatureSet;
       return [{ id: h.id, version: before.version, set }];
     }),

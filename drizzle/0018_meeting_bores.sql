@@ -1,0 +1,1 @@
+ALTER TABLE `job_features` ADD `meets` text;
