@@ -19,6 +19,7 @@ export const wayState = z.object({
       done: count,
       steps: count,
       waiting: count.describe('Holes that wait for a decision'),
+      ungauged: count.optional().describe('Holes made with nothing gauged'),
       next: z.string().optional(),
     })
     .optional(),

@@ -29,6 +29,7 @@ test('how far a job is, and what comes next', () => {
     of({ issued, bench: { done: 12, steps: 84, waiting: 1, next: 'drill A2' } }),
     of({ issued: { number: 2, current: false }, bench: { done: 84, steps: 84, waiting: 3 } }),
     of({ issued, bench: { done: 84, steps: 84, waiting: 0 } }),
+    of({ issued, bench: { done: 84, steps: 84, waiting: 0, ungauged: 2 } }),
     of({ issued, bench: { done: 0, steps: 84, waiting: 0, next: 'clamp' } }),
   ]).toEqual([
     'new: Add the holes on the drawing.',
@@ -47,6 +48,7 @@ test('how far a job is, and what comes next', () => {
     'waiting: One hole waits for a decision: Check.',
     'waiting: 3 holes wait for a decision: Check.',
     'made: All steps done: inspection sheet in Papers.',
+    'made: All steps done, 2 holes not gauged: inspection sheet in Papers.',
     'routed: The bench leads by route 2.',
   ]);
 });

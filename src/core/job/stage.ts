@@ -14,8 +14,8 @@ export interface Progress {
   punched: number;
   /** The last route issued, and whether the job is still as it was then. */
   issued?: { number: number; current: boolean };
-  /** Steps of that route done at the bench, holes that wait for a decision, what comes next: `drill A2`. */
-  bench?: { done: number; steps: number; waiting: number; next?: string };
+  /** Steps of that route done at the bench, holes that wait for a decision, holes made with nothing gauged, what comes next: `drill A2`. */
+  bench?: { done: number; steps: number; waiting: number; ungauged?: number; next?: string };
 }
 
 /** What of it is kept and moved on by each record. */
@@ -110,9 +110,18 @@ export function stageOf(progress: Progress): Stage {
   return at('laid out', ISSUE, 'Look the route over, then issue it: the bench leads from there.');
 }
 
-function onTheBench({ done, steps, next }: NonNullable<Progress['bench']>): Stage {
+function onTheBench({ done, steps, next, ungauged = 0 }: NonNullable<Progress['bench']>): Stage {
   return next === undefined
-    ? at('made', { label: 'Inspection sheet', view: 'papers' }, 'All steps done: inspection sheet in Papers.')
+    ? at(
+        'made',
+        { label: 'Inspection sheet', view: 'papers' },
+        ungauged === 0
+          ? 'All steps done: inspection sheet in Papers.'
+          : ungauged === 1
+            ? 'All steps done, one hole not gauged: inspection sheet in Papers.'
+            : 'All steps done, {ungauged} holes not gauged: inspection sheet in Papers.',
+        { ungauged },
+      )
     : at('at the bench', { label: `Go on: ${next}`, view: 'bench' }, '{done} of {steps} steps done; next, {next}.', {
         done,
         steps,

@@ -103,6 +103,7 @@ function checkStop({ bench, issued }: WayKnown): Omit<WayStop, 'view' | 'name'> 
   if (bench && bench.waiting > 0)
     return { state: 'waits', said: bench.waiting === 1 ? phrase('1 waits') : phrase('{n} wait', { n: bench.waiting }) };
   if (!issued) return { state: 'empty', said: phrase('needs a route') };
+  if (bench?.ungauged) return { state: 'open', said: phrase('{n} not gauged', { n: bench.ungauged }) };
   return bench && bench.done >= bench.steps
     ? { state: 'done', said: phrase('nothing waits') }
     : { state: 'open', said: phrase('nothing waits') };

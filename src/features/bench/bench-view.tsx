@@ -13,6 +13,8 @@ import { BenchHeader } from './bench-header';
 import { BenchMenu } from './bench-menu';
 import { Gauge } from './gauge';
 import { StepFace } from './step-face';
+import { notGauged } from '@/core/run/not-gauged';
+import { AllDone } from './all-done';
 import { TroubleSheet } from './trouble-sheet';
 import { countsTurns, TURN_EVENT } from './turns-counted';
 import { useAwake } from './use-awake';
@@ -114,17 +116,7 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
       <div className="contents text-[20px] max-sm:text-[16px]">
         <RecordFaults {...bench} fault={undefined} />
       </div>
-      {!step && (
-        <section className="m-auto text-center">
-          <h1 className="font-cond text-[72px] font-semibold">All done</h1>
-          <p className="text-2xl">
-            Route {issue.number}, {issue.quantity} {issue.quantity === 1 ? 'part' : 'parts'}.
-          </p>
-          <a className="bench-key bench-next mt-4" href={`/jobs/${jobId}/check`}>
-            Check
-          </a>
-        </section>
-      )}
+      {!step && <AllDone jobId={jobId} route={issue.number} parts={issue.quantity} missed={notGauged(here)} />}
       {step && sheet === 'trouble' && plan && op && at && (
         <TroubleSheet
           step={step.key}
@@ -181,7 +173,7 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           onNext={sheet === 'check' ? view.acts.back : view.acts.done}
           onBack={view.acts.back}
           onTrouble={setSheet}
-          canTrouble={!checks && Boolean(op?.cut ?? op?.tap ?? op?.code === 'lay-out')}
+          canTrouble={!checks && Boolean(op?.cut ?? op?.tap ?? (op?.code === 'lay-out' || op?.key.startsWith('die-')))}
         />
       )}
     </>

@@ -128,14 +128,17 @@ function followedOf(db: Database, jobId: string, routeId: string | undefined): P
 function progressIn({ laid, run, atBench }: Followed): KeptProgress {
   const layout = { scribed: laid.lines.size, punched: laid.holes.size };
   if (!run || !atBench) return layout;
-  const at = run.now().run;
+  const now = run.now();
+  const at = now.run;
   const { next } = at;
+  const skipped = notGauged(now).filter((n) => n.why !== undefined).length;
   return {
     ...layout,
     bench: {
       done: at.steps.length - at.open,
       steps: at.steps.length,
       waiting: holesWaiting(at),
+      ...(skipped > 0 ? { ungauged: skipped } : {}),
       ...(next
         ? {
             next: next.item
