@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CHIP_SIGNS } from '@/core/cutting/chips-adviser';
-import { type BenchKind, type BodyOf } from '@/core/run/bench-record';
+import { REMEDY_SCOPES, type BenchKind, type BodyOf } from '@/core/run/bench-record';
 import { CHECK_KINDS } from '@/core/gauging/checks-of';
 import { CHOICES } from '@/core/gauging/verdict';
 import { MOST_ZONE_MM } from '@/core/layout/joint-zone';
@@ -92,11 +92,11 @@ const bodies = {
   remedy: z
     .strictObject({
       part,
-      scope: z.enum(['hole', 'rest']),
+      scope: z.enum(REMEDY_SCOPES),
       label: z.string().min(1).max(200),
       change: remedyChange,
     })
-    .describe('From here on the hole, or it and the rest of its feature, is made so'),
+    .describe('From here on the hole, or it and the rest like it, or the rest alone, is made so'),
   checked: z
     .strictObject({
       part,

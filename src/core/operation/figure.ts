@@ -127,5 +127,6 @@ export function figure(step: Step, ctx: Context): Operation {
     cautions: about(key, step.cautions),
     tap,
     inserted,
+    ...(code === 'note' && !inserted ? { purpose: step.purpose } : {}),
   };
 }

@@ -103,6 +103,8 @@ export interface Operation {
   /** Stays the same from plan to plan as long as the operation does. */
   key: string;
   code: OperationCode;
+  /** What work without a verb of its own is for, in an infinitive: `mill a flat`. */
+  purpose?: string;
   order: Phrase;
   details: Phrase[];
   cut?: Cut;

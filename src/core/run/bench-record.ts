@@ -23,6 +23,10 @@ export type RemedyChange = Partial<Pick<AskForm, 'callout' | 'drill' | 'taps' | 
   overrides?: Record<string, Pick<CutOverride, 'rpm' | 'feed'>>;
 };
 
+/** The hole that it was found on; it and those after it; those after it alone. */
+export const REMEDY_SCOPES = ['hole', 'rest', 'others'] as const;
+export type RemedyScope = (typeof REMEDY_SCOPES)[number];
+
 interface Bodies {
   'step-done': { step: string; part: number; seconds?: number };
   'step-skipped': { step: string; part: number; reason: string };
@@ -36,7 +40,7 @@ interface Bodies {
   'tap-broken': { part: number; tap: string; tapId?: string; turns?: number; felt?: LastFelt; packed?: boolean };
   'drill-dull': { part: number; tool: string };
   note: { part: number; text: string };
-  remedy: { part: number; scope: 'hole' | 'rest'; label: string; change: RemedyChange };
+  remedy: { part: number; scope: RemedyScope; label: string; change: RemedyChange };
   checked: {
     part: number;
     check: CheckKind;

@@ -18,6 +18,7 @@ export const verbOf = (code: WorkItem['code']): string =>
 export function headline(item: WorkItem, op: Operation | undefined): Phrase {
   if (item.code === 'cut-between') return item.order;
   const { verb } = KINDS[item.code];
+  if (op?.purpose) return phrase(op.purpose.charAt(0).toUpperCase() + op.purpose.slice(1));
   if (item.code === 'start') return phrase('{verb}', { verb });
   const drill = op?.cut?.spec.drill;
   if (drill) return phrase('{verb} {name}', { verb, name: drillName(drill) });

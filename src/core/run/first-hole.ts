@@ -61,6 +61,7 @@ type Gauged = Pick<Checked['body'], 'check' | 'values'>;
 function drillByPins(
   { tapDrill: { candidates, used }, limits }: ThreadPart,
   values: Gauged['values'],
+  canBeMade: (change: RemedyChange) => boolean,
 ): Drill | undefined {
   if (!limits || values.in === undefined) return undefined;
   const { minorMinMm: least, minorMaxMm: most } = limits;
@@ -69,12 +70,18 @@ function drillByPins(
   const from = (c: TapDrillCandidate): number => Math.abs(c.finishedMinorMm + off - (least + most) / 2);
   return candidates
     .filter((c) => c.finishedMinorMm + off >= least && c.finishedMinorMm + off <= most)
-    .reduce<TapDrillCandidate | undefined>((best, c) => (best && from(best) <= from(c) ? best : c), undefined)?.drill;
+    .sort((a, b) => from(a) - from(b))
+    .map((c) => c.drill)
+    .find((drill) => canBeMade({ drill: drill.label }));
 }
 
 /** Another drill for the holes that wait: by the pins where they were tried, else the next up or down. */
-function remedyOf({ check, values }: Gauged, plan: HolePlan): FirstHere['remedy'] {
-  const pinned = check === 'minor' && plan.thread ? drillByPins(plan.thread, values) : undefined;
+function remedyOf(
+  { check, values }: Gauged,
+  plan: HolePlan,
+  canBeMade: (change: RemedyChange) => boolean,
+): FirstHere['remedy'] {
+  const pinned = check === 'minor' && plan.thread ? drillByPins(plan.thread, values, canBeMade) : undefined;
   if (pinned)
     return { label: phrase('Use {drill} for them', { drill: drillName(pinned) }), change: { drill: pinned.label } };
   const kind = check === 'go' ? 'next-drill' : check === 'not-go' ? 'smaller-drill' : undefined;
@@ -91,7 +98,8 @@ export function firstHere(
   at: HoleAt,
   plan: HolePlan,
   gauged: Gauged,
+  canBeMade: (change: RemedyChange) => boolean,
 ): FirstHere | undefined {
   const left = notDrilled(run, alike, at);
-  return left === 0 ? undefined : { left, remedy: remedyOf(gauged, plan) };
+  return left === 0 ? undefined : { left, remedy: remedyOf(gauged, plan, canBeMade) };
 }

@@ -116,13 +116,18 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
     const feature = features.get(featureId);
     return feature && planAtBench(feature, job, planner, change);
   };
+  /** A remedy that cannot be made, sent by another program, changes nothing: the work goes on as it was. */
+  const madeOrAsDrawn = (featureId: string, change: RemedyChange): Result<HolePlan> | undefined => {
+    const result = made(featureId, change);
+    return result?.ok ? result : made(featureId, {});
+  };
   const asDrawn = new Map<string, Result<HolePlan> | undefined>();
   /** Plans of holes that a remedy reaches, until there is another remedy. */
   let remedied = new Map<string, Result<HolePlan> | undefined>();
   const planAt = (hole: HoleAt): Result<HolePlan> | undefined => {
     const change = changeFor(remedies, hole);
     const [plans, key] = Object.keys(change).length === 0 ? [asDrawn, hole.featureId] : [remedied, holeKey(hole)];
-    if (!plans.has(key)) plans.set(key, made(hole.featureId, change));
+    if (!plans.has(key)) plans.set(key, madeOrAsDrawn(hole.featureId, change));
     return plans.get(key);
   };
 
@@ -231,7 +236,9 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
         changeFor(remedies, hole).callout === undefined ? undefined : plan.thread?.thread.designation,
       firstHere: (hole, plan, gauged) => {
         const alike = alikeOf(route, likes(), hole);
-        return alike && firstHere(run, alike, hole, plan, gauged);
+        const canBeMade = (change: RemedyChange): boolean =>
+          made(hole.featureId, { ...changeFor(remedies, hole), ...change })?.ok === true;
+        return alike && firstHere(run, alike, hole, plan, gauged, canBeMade);
       },
       settingFor: (hole, plan) => {
         const { zoneMm, meets } = features.get(hole.featureId) ?? {};

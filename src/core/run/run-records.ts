@@ -8,6 +8,7 @@ import {
   type HoleAt,
   type RemedyChange,
   type ToolChanged,
+  type RemedyScope,
 } from './bench-record';
 import type { CheckKind } from '../gauging/checks-of';
 import type { PartResult } from './sampling';
@@ -19,7 +20,7 @@ export type Decision = Extract<BenchRecord, { kind: 'decision' }>;
 export interface Remedy {
   id: string;
   at: HoleAt;
-  scope: 'hole' | 'rest';
+  scope: RemedyScope;
   label: string;
   change: RemedyChange;
   /** Features with the same hole, its own among them, in their order: it reaches those that come after it. */

@@ -278,6 +278,14 @@ describe('what waits for a decision', () => {
     const rest = record('remedy', { part: 1, scope: 'rest', label: 'next up', change: { drill: '5.1' } });
     const other = record('decision', { part: 2, choice: 'larger', change });
     expect([drillAt(run([other, rest]), 1, 2), drillAt(run([other, rest]), 1, 3)]).toEqual(['6.8', '5.1']);
+    // For those after it alone: the hole itself stays as it was made. One that cannot be planned changes nothing.
+    const others = record('remedy', { part: 1, scope: 'others', label: 'next up', change: { drill: '5.1' } });
+    const tooSmall = record('remedy', { part: 1, scope: 'rest', label: 'under', change: { drill: '4.6' } });
+    expect([drillAt(run([others]), 1, 1), drillAt(run([others]), 1, 3), drillAt(run([tooSmall]), 1, 1)]).toEqual([
+      '5.0',
+      '5.1',
+      '5.0',
+    ]);
     // For an insert nothing here is known: it is gauged once more.
     expect(again(run([...all, failed, record('decision', { part: 1, choice: 'larger' })]))).toEqual(['check 1/1']);
   });

@@ -58,14 +58,16 @@ const calloutOf = (remedies: readonly Remedy[], at: HoleAt): string | undefined 
   remedies.findLast((r) => r.decided && r.change.callout !== undefined && holeKey(r.at) === holeKey(at))?.change
     .callout;
 
+/** Whether a remedy is meant for a hole. */
+const reaches = (remedy: Remedy, hole: HoleAt): boolean =>
+  holeKey(remedy.at) === holeKey(hole) ? remedy.scope !== 'others' : remedy.scope !== 'hole' && isFrom(hole, remedy);
+
 /** What the remedies so far change of a hole. One found on another hole counts only where both have the same thread. */
 export const changeFor = (remedies: readonly Remedy[], hole: HoleAt): RemedyChange =>
   remedies.reduce<RemedyChange>((all, remedy, n) => {
-    const { at, scope, change } = remedy;
-    const isOwn = holeKey(at) === holeKey(hole);
-    const reaches =
-      isOwn || (scope === 'rest' && isFrom(hole, remedy) && calloutOf(remedies.slice(0, n), at) === all.callout);
-    if (!reaches) return all;
+    const { at, change } = remedy;
+    if (!reaches(remedy, hole)) return all;
+    if (holeKey(at) !== holeKey(hole) && calloutOf(remedies.slice(0, n), at) !== all.callout) return all;
     const overrides = all.overrides || change.overrides ? { overrides: { ...all.overrides, ...change.overrides } } : {};
     return { ...all, ...change, ...overrides };
   }, {});
@@ -93,7 +95,7 @@ function againByRemedies(
       const hole = stepHole(steps[0]);
       if (remedy.decided) return [];
       const own = hole !== undefined && holeKey(hole) === holeKey(remedy.at);
-      if (!hole || !(own || (remedy.scope === 'rest' && isFrom(hole, remedy)))) return [];
+      if (!hole || !reaches(remedy, hole)) return [];
       const before = changeFor(remedies.slice(0, n), hole);
       const after = changeFor(remedies.slice(0, n + 1), hole);
       const done = steps.filter((s) => s.item && isDoneBy(s, remedy.id));

@@ -2,7 +2,7 @@ import { quantity } from '@/core/answer/answer';
 import { adviseFromChips, type ChipSign } from '@/core/cutting/chips-adviser';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { Operation } from '@/core/operation/operation';
-import type { RemedyChange } from '@/core/run/bench-record';
+import type { RemedyChange, RemedyScope } from '@/core/run/bench-record';
 import { showText, tell, type Display } from '@/core/units/show';
 import { RemedyKeys } from './remedy-keys';
 
@@ -13,7 +13,7 @@ interface Props {
   cut: NonNullable<Operation['cut']>;
   display: Display;
   onSaid: () => void;
-  onRemedy: (label: string, change: RemedyChange, scope: 'hole' | 'rest') => void;
+  onRemedy: (label: string, change: RemedyChange, scope: RemedyScope) => void;
   onClose: () => void;
 }
 

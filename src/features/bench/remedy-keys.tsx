@@ -1,8 +1,10 @@
+import type { RemedyScope } from '@/core/run/bench-record';
+
 interface Props {
   label: string;
   /** It helps only holes that are not drilled yet. */
   onlyNext?: boolean;
-  onApply: (scope: 'hole' | 'rest') => void;
+  onApply: (scope: RemedyScope) => void;
 }
 
 /** A remedy for this hole, or for it and those that are still to be made. */
@@ -13,7 +15,11 @@ export const RemedyKeys = ({ label, onlyNext, onApply }: Props) => (
         {label}: this hole
       </button>
     )}
-    <button type="button" className={`bench-key ${onlyNext ? 'bench-next' : ''}`} onClick={() => onApply('rest')}>
+    <button
+      type="button"
+      className={`bench-key ${onlyNext ? 'bench-next' : ''}`}
+      onClick={() => onApply(onlyNext ? 'others' : 'rest')}
+    >
       {onlyNext ? `${label}: holes not drilled yet` : 'and the rest'}
     </button>
   </div>

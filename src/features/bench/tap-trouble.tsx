@@ -2,7 +2,7 @@
 
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { remedyFor } from '@/core/hole/remedies';
-import type { RemedyChange } from '@/core/run/bench-record';
+import type { RemedyChange, RemedyScope } from '@/core/run/bench-record';
 import { causesOf, type CauseId, type SignFelt, type TroubleCase } from '@/core/tapping/trouble';
 import { tell, type Display } from '@/core/units/show';
 import { LikelyCause } from './likely-cause';
@@ -15,7 +15,7 @@ interface Props {
   display: Display;
   /** The cause that was found; undefined where it was none of those. */
   onSaid: (cause?: CauseId) => void;
-  onRemedy: (label: string, change: RemedyChange, scope: 'hole' | 'rest') => void;
+  onRemedy: (label: string, change: RemedyChange, scope: RemedyScope) => void;
   onClose: () => void;
 }
 

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { CHIP_SIGNS, type ChipSign } from '@/core/cutting/chips-adviser';
 import type { HolePlan } from '@/core/hole/hole-plan';
-import type { BenchKind, BodyOf, RemedyChange } from '@/core/run/bench-record';
+import type { BenchKind, BodyOf, RemedyChange, RemedyScope } from '@/core/run/bench-record';
 import type { ChoiceChange } from '@/core/run/choice-change';
 import type { Choice } from '@/core/gauging/verdict';
 import { DIE_SIGNS, dieCausesOf, type DieSign } from '@/core/operation/die-trouble';
@@ -54,7 +54,7 @@ export function TroubleSheet(props: Props) {
   const { cut } = op;
   const die = op.key.startsWith('die-') ? plan.outside : undefined;
   const at = op.tap ? caseOf(plan) : undefined;
-  function remedy(label: string, change: RemedyChange, scope: 'hole' | 'rest'): void {
+  function remedy(label: string, change: RemedyChange, scope: RemedyScope): void {
     record('remedy', { part, scope, label, change });
     onClose();
   }

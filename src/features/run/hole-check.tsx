@@ -209,7 +209,7 @@ export function HoleCheck({ jobId, plan, setting, at, here, record, display, cha
               <ForTheRest
                 first={kept && firstHere?.(kept.body)}
                 display={display}
-                onUse={(label, change) => record('remedy', { part: at.part, scope: 'rest', label, change })}
+                onUse={(label, change) => record('remedy', { part: at.part, scope: 'others', label, change })}
               />
             )}
             {verdict?.state === 'bad' && !ready && (
