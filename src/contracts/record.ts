@@ -71,6 +71,7 @@ const remedyChange = questionSet.pick({ drill: true, taps: true, way: true, room
       }),
     )
     .optional(),
+  pinnedOffMm: z.number().min(-5).max(5).optional().describe('Pinned minor diameter less the predicted one'),
 });
 const bodies = {
   'step-done': z.strictObject({ step, part, seconds: z.number().min(0).max(1e6).optional() }),

@@ -21,6 +21,8 @@ export const holeKey = ({ featureId, holeNumber, part }: HoleAt): string => `${f
 export type RemedyChange = Partial<Pick<AskForm, 'callout' | 'drill' | 'taps' | 'way' | 'room' | 'dry' | 'tap'>> & {
   /** Speed and feed of operations, by their keys. */
   overrides?: Record<string, Pick<CutOverride, 'rpm' | 'feed'>>;
+  /** How far the minor diameter that was pinned lies from the predicted one, mm: what was measured goes before the model. */
+  pinnedOffMm?: number;
 };
 
 /** The hole that it was found on; it and those after it; those after it alone. */

@@ -62,17 +62,18 @@ function drillByPins(
   { tapDrill: { candidates, used }, limits }: ThreadPart,
   values: Gauged['values'],
   canBeMade: (change: RemedyChange) => boolean,
-): Drill | undefined {
+): { drill: Drill; offMm: number } | undefined {
   if (!limits || values.in === undefined) return undefined;
   const { minorMinMm: least, minorMaxMm: most } = limits;
   const measured = (values.in + (values.out ?? values.in)) / 2;
   const off = measured - used.finishedMinorMm;
   const from = (c: TapDrillCandidate): number => Math.abs(c.finishedMinorMm + off - (least + most) / 2);
-  return candidates
+  const drill = candidates
     .filter((c) => c.finishedMinorMm + off >= least && c.finishedMinorMm + off <= most)
     .sort((a, b) => from(a) - from(b))
     .map((c) => c.drill)
-    .find((drill) => canBeMade({ drill: drill.label }));
+    .find(({ label }) => canBeMade({ drill: label }));
+  return drill && { drill, offMm: off };
 }
 
 /** Another drill for the holes that wait: by the pins where they were tried, else the next up or down. */
@@ -83,7 +84,10 @@ function remedyOf(
 ): FirstHere['remedy'] {
   const pinned = check === 'minor' && plan.thread ? drillByPins(plan.thread, values, canBeMade) : undefined;
   if (pinned)
-    return { label: phrase('Use {drill} for them', { drill: drillName(pinned) }), change: { drill: pinned.label } };
+    return {
+      label: phrase('Use {drill} for them', { drill: drillName(pinned.drill) }),
+      change: { drill: pinned.drill.label, pinnedOffMm: pinned.offMm },
+    };
   const kind = check === 'go' ? 'next-drill' : check === 'not-go' ? 'smaller-drill' : undefined;
   const found = kind && remedyFor(kind, plan);
   return (

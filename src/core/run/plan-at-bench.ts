@@ -1,7 +1,7 @@
-import type { Result } from '../answer/answer';
+import { about, caution, mm, ok, type Result } from '../answer/answer';
 import type { HolePlan } from '../hole/hole-plan';
 import type { JobHead, JobFeature, Planner } from '../job/plan-in-job';
-import type { Operation } from '../operation/operation';
+import { MAIN_KEY, type Operation } from '../operation/operation';
 import type { RemedyChange } from './bench-record';
 
 /** How a feature is made once the remedies found at the bench are applied to a hole of it. */
@@ -9,7 +9,7 @@ export function planAtBench(
   feature: JobFeature,
   job: JobHead,
   planner: Planner,
-  { overrides, ...change }: RemedyChange = {},
+  { overrides, pinnedOffMm, ...change }: RemedyChange = {},
 ): Result<HolePlan> {
   const edits = overrides
     ? {
@@ -22,7 +22,24 @@ export function planAtBench(
         ),
       }
     : feature.edits;
-  return planner.plan({ ...feature, question: { ...feature.question, ...change }, edits }, job);
+  const plan = planner.plan({ ...feature, question: { ...feature.question, ...change }, edits }, job);
+  return plan.ok && pinnedOffMm !== undefined ? ok(asPinned(plan.value, pinnedOffMm)) : plan;
+}
+
+const BY_MODEL: readonly string[] = ['class-outside', 'class-borderline', 'percent-range'];
+
+/** A plan whose drill was chosen by pins: what the model says of its class gives way to what was measured. */
+function asPinned(plan: HolePlan, offMm: number): HolePlan {
+  const leaves = (plan.thread?.tapDrill.used.finishedMinorMm ?? 0) + offMm;
+  const said = caution('note', 'by-pins', 'By the pins of the first hole this drill leaves about {minor}.', {
+    minor: mm(leaves),
+  });
+  const operations = plan.operations.map((op) =>
+    op.key === MAIN_KEY
+      ? { ...op, cautions: [...op.cautions.filter((c) => !BY_MODEL.includes(c.code)), ...about(op.key, [said])] }
+      : op,
+  );
+  return { ...plan, operations };
 }
 
 /** What of an operation can be seen in the metal: another drill, deeper, another tap. */

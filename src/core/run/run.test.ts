@@ -442,6 +442,15 @@ describe('one hole through first', () => {
     expect(
       now.firstHere({ ...first, holeNumber: 2 }, plan.value, { part: 1, check: 'go', values: {}, verdict: 'bad' }),
     ).toBeUndefined();
+    // What the pins said goes before the model: no red line for the drill that they asked for.
+    expect(here?.remedy?.change.pinnedOffMm).toBeCloseTo(
+      4.8 - (plan.value.thread?.tapDrill.used.finishedMinorMm ?? 0),
+      6,
+    );
+    const pinned = record('remedy', { part: 1, scope: 'others', label: 'next', change: here?.remedy?.change ?? {} });
+    const second = at([small, pinned]).planAt({ ...first, holeNumber: 2 });
+    const saidOfDrill = second?.ok ? second.value.operations.find((o) => o.key === 'drill')?.cautions : [];
+    expect(saidOfDrill?.map((c) => c.code)).toEqual(['by-pins']);
     const rest = record('remedy', { part: 1, scope: 'rest', label: 'next', change: { drill } });
     const after = at([small, rest]);
     const drillOf = (featureId: string, holeNumber: number) => {
