@@ -10,6 +10,8 @@ import { mainCut, type HolePlan, type ThreadPart } from './hole-plan';
 /** A depth that a section shows, from the face; those with a feature can be drawn to another depth. */
 export interface Level {
   mm: number;
+  /** What is set or read there, mm, where a scale holds it only nearly. */
+  setMm?: number;
   name: Phrase;
   strong?: boolean;
   feature?: CalloutFeature;
@@ -174,7 +176,7 @@ function bottomLevels(plan: HolePlan, bores: Bores, threaded: boolean): Level[] 
       of: plan.thread?.tapping.best.depth?.fullDiameter,
       op: main?.key,
     },
-    { mm: tip, name: phrase('stop, from touch'), strong: true, of: main?.cut?.travel },
+    { mm: tip, setMm: main?.cut?.stopMm, name: phrase('stop, from touch'), strong: true, of: main?.cut?.travel },
     ...(hole.thicknessMm === undefined
       ? []
       : [

@@ -110,7 +110,7 @@ function shortCaution(engagedMm: number | undefined, neededMm: number, bolt: Bol
     caution(
       'warn',
       'thread-short',
-      '{engaged} of thread strips before a {bolt} bolt breaks; {needed} would hold its full strength.',
+      '{engaged} of thread strips before its {bolt} bolt breaks; {needed} would hold its full strength.',
       { engaged: depth(engagedMm), bolt: bolt.label, needed: depth(neededMm) },
     ),
   ];

@@ -81,8 +81,8 @@ function Face({ step, job, route }: Pick<Props, 'step' | 'job' | 'route'>) {
 }
 
 const GRID =
-  'grid flex-1 gap-x-6 gap-y-3 sm:min-h-0 lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)] lg:grid-rows-[minmax(0,1fr)]';
-const DRAWING = 'dye flex gap-2 p-3 max-sm:h-[300px] max-sm:flex-none min-w-0 sm:min-h-[240px] lg:min-h-40';
+  'grid flex-1 gap-x-6 gap-y-3 sm:min-h-0 sm:max-lg:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_minmax(300px,42%)] lg:grid-rows-[minmax(0,1fr)]';
+const DRAWING = 'dye flex gap-2 p-3 max-sm:h-[300px] max-sm:flex-none min-w-0 sm:min-h-[260px] lg:min-h-40';
 
 /** What is said before a clamping: which face up, and how. */
 function Clamp({ step, route, display }: Pick<Props, 'step' | 'route' | 'display'>) {
@@ -275,7 +275,7 @@ interface TurnsProps extends Pick<Props, 'step' | 'plan' | 'signals'> {
   isShown: boolean;
 }
 
-/** The turns of a tap in its hole where they are known, on a phone before the drawing. */
+/** The turns of a tap in its hole where they are known; on a phone and a tablet before the drawing. */
 function Turns({ step, plan, signals, isShown }: TurnsProps) {
   const op = opOf(step, plan);
   const use = plan && op && tapOf(plan, op);
@@ -287,7 +287,7 @@ function Turns({ step, plan, signals, isShown }: TurnsProps) {
     [plan, use],
   );
   return strip && op ? (
-    <div className="max-sm:order-first">
+    <div className="max-lg:order-first">
       <TurnCounter step={step.key} strip={strip} name={toolOf(op).tool} signals={signals} isShown={isShown} />
     </div>
   ) : null;

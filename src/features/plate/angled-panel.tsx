@@ -151,7 +151,7 @@ function Meeting({ state, hole, bore, letters, display, onAim }: MeetingProps) {
   const aim = other && aimAt(plan.part, bore, other, deep);
   return (
     <div className="grid grid-cols-2 items-end gap-2">
-      <label className="flex flex-col gap-1">
+      <label className="col-span-2 flex flex-col gap-1">
         <span className="label">Meant to meet</span>
         <select
           className="field"
@@ -180,7 +180,7 @@ function Meeting({ state, hole, bore, letters, display, onAim }: MeetingProps) {
         />
       )}
       {other && (
-        <button type="button" className="btn col-span-2" disabled={!aim} onClick={() => aim && onAim(aim)}>
+        <button type="button" className="btn" disabled={!aim} onClick={() => aim && onAim(aim)}>
           {aim ? 'Aim there' : 'That point is not behind this face'}
         </button>
       )}

@@ -118,7 +118,7 @@ function HoleSample({ section, turns, beside, display, draw, onWorking }: Props)
   const hole = bores[bores.length - 1]?.diameterMm ?? 0;
   const unitMm = display === 'inch' ? 25.4 : 1;
   const bar = BAR_UNITS.map((units) => units * unitMm).find((mm) => mm * s >= 34) ?? 1000;
-  const value = (l: Level): string => showText({ value: l.mm, unit: 'mm', places: 1 }, display);
+  const value = (l: Level): string => showText({ value: l.setMm ?? l.mm, unit: 'mm', places: 1 }, display);
   const title = `Section of the hole: ${levels.map((l) => `${tell(l.name, display)} ${value(l)}`).join(', ')}`;
 
   /** Depth under a pointer, mm, to a step of the unit; what the break leaves out counts. */

@@ -78,7 +78,7 @@ export function PrintedSection({ section, display, bare }: Props) {
       </g>
       {levels.map((level, i) => (
         <text key={level.name.text} x={CORE.right + 15} y={labels[i] + 3} fontSize="10.5">
-          <tspan fontWeight="700">{showText({ value: level.mm, unit: 'mm', places: 1 }, display)}</tspan>
+          <tspan fontWeight="700">{showText({ value: level.setMm ?? level.mm, unit: 'mm', places: 1 }, display)}</tspan>
           <tspan x={CORE.right + 15} dy="8" fontSize="7">
             {tell(level.name, display)}
           </tspan>

@@ -237,7 +237,7 @@ function Rooms({ part, display, change }: PartProps) {
         <thead className="label text-right">
           <tr>
             <th className="py-1 text-left">How</th>
-            <th className="px-2">Stop</th>
+            <th className="px-2">Tip at</th>
             <th className="px-2">Gains</th>
             <th className="px-2">Wall</th>
             <th className="px-2">Most thread</th>
