@@ -6,6 +6,10 @@ import type { WorkItem } from '../route/work-item';
 import { tell } from '../units/show';
 import { headline, whereOf } from '../run/bench-words';
 import { checksOf, isComplete, type CheckSetting } from './checks-of';
+import { judgeHoleDepth, judgeThreadDepth } from './depth-and-size';
+import { judgeSquare } from './squareness';
+import { judgeGo, judgeNotGo, judgePins } from './thread-gauge';
+import type { Verdict } from './verdict';
 import type { Tool } from '../shop/tool';
 import { settingAt } from '../run/setting-at';
 
@@ -119,4 +123,61 @@ test('read from across the shop: the drill by its name, the thread, the verb', (
     'Saw apart.',
   ]);
   expect(whereOf(plan.operations.find((o) => o.code === 'lay-out'))).toBeUndefined();
+});
+
+test('each verdict at its limit, and what it leaves to decide', () => {
+  const of = ({ state, choices }: Verdict): string => [state, ...choices].join(' ');
+  // 12 of 1.25: 9.6 turns; half a turn short is what a gauge can tell.
+  expect([9.1, 9.05, 2, 1.9].map((turns) => of(judgeGo(turns, 12, 1.25, false)))).toEqual([
+    'good',
+    'bad clean next-tap deepen accept scrap',
+    'bad clean next-tap deepen accept scrap',
+    'bad clean redrill chase larger accept scrap',
+  ]);
+  expect(of(judgeGo(5, 12, 1.25, true))).toBe('bad clean chase next-tap accept scrap');
+  expect([2, 2.1].map((turns) => judgeNotGo(turns, 2).state)).toEqual(['good', 'bad']);
+  // A thin plate of 1.6 turns: it is through before the limit is reached. A hole that it does not enter is good.
+  expect([1.1, 1, 0].map((turns) => judgeNotGo(turns, 2, 1.6).state)).toEqual(['bad', 'good', 'good']);
+  expect([11.375, 11.37].map((read) => judgeThreadDepth(read, 12, 1.25).state)).toEqual(['good', 'bad']);
+  expect([11.8, 12.2, 11.79, 12.21].map((read) => of(judgeHoleDepth(read, 12)))).toEqual([
+    'good',
+    'good',
+    'bad clean deepen accept scrap',
+    'bad accept scrap',
+  ]);
+  const pins = (inMm: number, outMm?: number, formed = false) => of(judgePins({ inMm, outMm }, 6.647, 6.912, formed));
+  expect([pins(6.912, 6.92), pins(6.92), pins(6.7, 6.75)]).toEqual(['good', 'bad larger accept scrap', 'good']);
+  expect([pins(6.6, 6.64), pins(6.6, 6.64, true)]).toEqual([
+    'bad clean redrill accept scrap',
+    'bad chase accept scrap',
+  ]);
+  expect([pins(6.7), pins(6.6), pins(6.75, 6.7)]).toEqual(['open', 'open', 'open']);
+  expect(tell(judgePins({ inMm: 6.91 }, 6.647, 6.912, false).reason, 'mm')).toContain('Try 6.92 mm: it must not enter');
+  const lean = (frontMm: number, sideMm: number) =>
+    tell(judgeSquare({ frontMm, sideMm, heightMm: 50 }, 12).reason, 'mm');
+  expect(lean(0, 0)).toBe('Square from both sides.');
+  expect([lean(0.1, 0), lean(-0.1, 0), lean(0, 0.1), lean(0, -0.1)].map((t) => /Press it (.*)\./.exec(t)?.[1])).toEqual(
+    ['left', 'right', 'toward you', 'to the back'],
+  );
+});
+
+test('a checked hole asks the questions of its own kind', () => {
+  const formed = planOf('M6 THRU', 'aluminium-wrought-6000', { tap: 'form', drills: 'all' });
+  expect(check(formed, 'minor').judge({ in: 4.8, out: 4.9 }).choices).toEqual(['chase', 'accept', 'scrap']);
+  expect(check(planOf('M6 THRU'), 'minor').judge({ in: 4.8, out: 4.9 }).choices).toContain('redrill');
+  // M8 through 2 mm: 1.6 turns, and the not-go goes right through.
+  const thin = planOf('M8 x 2 DEEP', 'steel-low-carbon', { hole: 'through', thickness: '2' });
+  expect(check(thin, 'not-go').judge({ turns: 1.5 }).state).toBe('bad');
+  const pipe = planOf('1/8 NPT THRU', 'steel-low-carbon', { drills: 'all' });
+  const notch = check(pipe, 'go');
+  expect([notch.fields[0].signed, ...[1, -1.5, 1.5].map((turns) => notch.judge({ turns }).choices.join())]).toEqual([
+    true,
+    '',
+    'next-tap,scrap',
+    'accept,scrap',
+  ]);
+  const depth = check(planOf('ø8 x 12 DEEP'), 'depth');
+  expect([depth.fields.length, depth.judge({ depth: 11 }).state]).toEqual([1, 'bad']);
+  expect(check(planOf('ø8 THRU'), 'mating').answers).toEqual(['It goes together', 'It does not']);
+  expect(kinds(planOf('ø8 THRU'), { notGoTurns: 2, zoneMm: 0.5 })).toBe('size mating');
 });

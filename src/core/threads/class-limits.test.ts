@@ -3,6 +3,7 @@ import { classLimits, looserClass, usualClass } from './class-limits';
 import { THREADS } from './standards';
 import { fullDepthMm, isTapered, type Thread } from './thread';
 import { readCallout } from './read-callout';
+import { formOf } from './thread';
 
 function thread(designation: string): Thread {
   const found = THREADS.find((t) => t.designation === designation);
@@ -132,6 +133,7 @@ describe('metric limits, ISO 965-1, 6H, millimetres', () => {
     expect(looserClass(m8, '6H')).toBe('7H');
     expect(looserClass(m8, '7H')).toBeUndefined();
     expect(looserClass(thread('1/4-20 UNC'), '3B')).toBe('2B');
+    expect(looserClass(thread('1/4-20 UNC'), '2B')).toBeUndefined();
   });
 
   test('a pitch without the grade asked for takes the loosest there is and says so', () => {
@@ -220,4 +222,21 @@ test('every parallel thread has a window between its minor limits and the pitch 
     expect(l.minorMaxMm).toBeLessThan(t.majorMm);
     expect(l.pitchDiameterMinMm).toBeGreaterThan(l.minorMinMm);
   }
+});
+
+test('one size of thread or pitch decides the usual class; a formula says that it is one', () => {
+  expect(['M1.4x0.3', 'M1.6x0.35'].map((name) => usualClass(thread(name)))).toEqual(['5H', '6H']);
+  expect(limits(thread('1/4-20 BSW')).notes).toHaveLength(1);
+  expect(limits(thread('M8x1.25')).notes).toHaveLength(0);
+});
+
+test('only threads of 60 degrees are formed', () => {
+  const formable = (name: string) => formOf(thread(name)).formable;
+  expect(['M8x1.25', '1/4-20 UNC', '1/4-20 BSW', '2 BA', 'G 1/4'].map(formable)).toEqual([
+    true,
+    true,
+    false,
+    false,
+    false,
+  ]);
 });

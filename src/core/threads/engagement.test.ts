@@ -91,3 +91,13 @@ describe('how much thread is enough', () => {
     expect(applies('aluminium-wrought-6000', '8.8')).toBe(false);
   });
 });
+
+test('a nut of 0.8 D is beside the figures; it counts where the metal is three quarters of the bolt', () => {
+  const at = (id: string, boltId: string) => engagement(thread('M8x1.25'), material(id), bolt(boltId), 6.8);
+  expect(at('steel-low-carbon', '8.8').nutHeightMm).toBeCloseTo(6.4, 9);
+  expect(at('steel-low-carbon', '8.8').needed.working.assumptions).toHaveLength(2);
+  const own = { ...material('steel-low-carbon'), tensileMPa: 300 };
+  const applies = (tensileMPa: number) =>
+    engagement(thread('M8x1.25'), { ...own, tensileMPa }, bolt('4.6'), 6.8).nutHeightApplies;
+  expect([300, 299].map(applies)).toEqual([true, false]);
+});

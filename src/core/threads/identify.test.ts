@@ -43,4 +43,21 @@ describe('what thread is this', () => {
     }
     expect(names({ diameterMm: 200 })).toEqual([]);
   });
+
+  test('shares of what agrees make up one; a worn hole has opened; ten threads or the taper tell two apart', () => {
+    const near = identifyThread({ of: 'screw', diameterMm: 9.9, worn: false });
+    expect(near.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 9);
+    // M8: 6.647 to 6.912. Sound, its middle; worn, a tenth of a millimetre over it.
+    const off = (diameterMm: number, worn: boolean) =>
+      identifyThread({ of: 'hole', diameterMm, pitchMm: 1.25, worn }).find((c) => c.thread.designation === 'M8x1.25')
+        ?.off;
+    expect(off(6.7795, false)).toBeCloseTo(0, 2);
+    expect(off(6.7795 + (0.265 * 1.6) / 4, true)).toBeCloseTo(0, 1);
+    // A spread of a third of its class, with the caliper's own.
+    expect(off(6.7795 + Math.hypot(0.265 / 3, 0.03), false)).toBeCloseTo(1, 1);
+    const told = near.map((c) => c.tell && tell(c.tell, 'mm')).filter(Boolean);
+    expect(told.join(' ')).toMatch(/Ten threads measure \d+\.\d mm, against 15\.0 mm for M10x1\.5/);
+    const pipe = identifyThread({ of: 'screw', diameterMm: 9.6, pitchMm: 25.4 / 28, worn: false });
+    expect(pipe.map((c) => c.tell && tell(c.tell, 'mm')).join(' ')).toContain('Tapered against parallel');
+  });
 });
