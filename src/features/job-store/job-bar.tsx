@@ -49,7 +49,7 @@ const few = (list: readonly string[]): string =>
 
 /** The head of a view on a job: its name, whether all is saved, undo and redo, and what others changed. */
 export function JobBar({ inHand, view, children }: Props) {
-  const { job, saving, conflicts, news, store, gone, lost } = inHand;
+  const { job, saving, conflicts, news, store, gone, lost, notMade } = inHand;
   const notKept = useNotKept();
   const quiet = saving.state === 'saved' || saving.state === 'saving';
   return (
@@ -142,6 +142,11 @@ export function JobBar({ inHand, view, children }: Props) {
           <button type="button" className="btn" onClick={store.dropRefused}>
             Drop this change
           </button>
+        </p>
+      )}
+      {notMade && (
+        <p role="alert" className="plate border-l-8 border-l-danger p-3 font-bold text-danger">
+          Not changed. {notMade}
         </p>
       )}
       {news.length > 0 && (

@@ -263,6 +263,8 @@ const WORDS: Record<string, string> = {
   zoneMm: 'position zone',
   meets: 'bore that it meets',
   edits: 'operations',
+  rpm: 'speed, rev/min',
+  fullMm: 'depth',
 };
 /** A field as people call it. */
 export const wordOf = (field: string): string => WORDS[field] ?? field.replace(/^(question|part)\./, '');

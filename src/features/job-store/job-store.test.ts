@@ -239,3 +239,28 @@ test('a list put in becomes the features: letters for the new, places that rise,
   );
   expect(withFields(JOB.holes[0], fieldsOf({ place: null } as never))).toEqual(JOB.holes[0]);
 });
+
+test('a change that the server would refuse is not made, and blocks none after it; a field being typed waits until it is right', async () => {
+  const { store, sent } = opened();
+  const faster = (rpm: number) =>
+    store.edit((draft) => {
+      draft.features['feature-A'].edits = { overrides: { drill: { rpm } } };
+    });
+  faster(999_999);
+  expect(store.getState().notMade).toBe('Drill speed, rev/min: At most 200000.');
+  expect(store.getState().job.holes[0].edits).toBeUndefined();
+  faster(1200);
+  expect(store.getState().notMade).toBeUndefined();
+  await jest.advanceTimersByTimeAsync(1000);
+  expect(sent).toHaveLength(1);
+  const name = (text: string) => store.edit((draft) => void (draft.head.name = text), true);
+  name('');
+  await jest.advanceTimersByTimeAsync(1000);
+  expect([sent.length, store.getState().saving]).toEqual([
+    1,
+    { state: 'refused', waiting: 1, why: 'Name: Enter a name for the job.' },
+  ]);
+  name('Lid');
+  await jest.advanceTimersByTimeAsync(1000);
+  expect([sent[1]?.head?.set.name, store.getState().saving.state]).toEqual(['Lid', 'saved']);
+});

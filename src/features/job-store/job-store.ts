@@ -21,6 +21,7 @@ import {
   type JobDocument,
   type LocalChange,
 } from './job-document';
+import { faultsOf } from './change-faults';
 import { dropWaiting, putWaiting, waitingChanges } from './outbox';
 import { otherTabs, tabId, tellSaved } from './tabs';
 
@@ -60,6 +61,8 @@ export interface JobState {
   gone: boolean;
   /** What the server lacks since an older copy was brought back, in words. */
   lost: string[];
+  /** Why the last edit was not made: the field, and what it may be. */
+  notMade?: string;
 }
 
 interface Step {
@@ -75,6 +78,23 @@ const MOST_STEPS = 200;
 const ONE_STEP_MS = 1500;
 const SEND_AFTER_MS = 500;
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
+
+/** How it stands with the server. */
+type Link =
+  | {
+      is: 'open';
+      sending: boolean;
+      /** Times in a row that it was not reached, and why. */
+      tries: number;
+      fault?: string;
+      signIn?: boolean;
+    }
+  /** The first change that waits is refused for good. */
+  | { is: 'refused'; why: string }
+  /** The first change that waits is of the same fields as one made elsewhere, with the job as the server had it then. */
+  | { is: 'disputed'; conflicts: Conflict[]; against: JobDocument; change: string };
+const NO_CONFLICTS: Conflict[] = [];
+const OPEN: Extract<Link, { is: 'open' }> = { is: 'open', sending: false, tries: 0 };
 
 /** Sends a change; kept apart so that tests put another server in its place. */
 export type SendChange = (jobId: string, change: LocalChange, leaving: boolean) => Promise<Sent<PatchReceipt>>;
@@ -94,17 +114,10 @@ export class JobStore {
   private waiting: LocalChange[] = [];
   private past: Step[] = [];
   private future: Step[] = [];
-  private sending = false;
-  private tries = 0;
+  private link: Link = OPEN;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private fault: string | undefined;
-  private refused = false;
-  private signedOut = false;
-  private conflicts: Conflict[] = [];
-  /** The job as it was when the server found the conflicts. */
-  private against: JobDocument | undefined;
-  /** Id of the change that they are of. */
-  private disputed: string | undefined;
+  /** Why the last edit was not made. */
+  private notMade: string | undefined;
   private news: string[] = [];
   /** Which data of the server this job was read from; undefined until the server said so. */
   private mark: string | undefined;
@@ -133,7 +146,10 @@ export class JobStore {
   getState = (): JobState => this.state;
   /** Whether nothing is on its way, so that what is loaded now tells of others only. */
   get quiet(): boolean {
-    return !this.sending;
+    return !this.isSending;
+  }
+  private get isSending(): boolean {
+    return this.link.is === 'open' && this.link.sending;
   }
   get version(): number {
     return this.base.version;
@@ -160,6 +176,13 @@ export class JobStore {
     const [next, patches, inverse] = produceWithPatches(this.shown, (draft) => void recipe(draft));
     const change = this.change(next, patches);
     if (!change) return;
+    const wrong = faultsOf(change);
+    this.notMade = wrong.length > 0 && !typing ? wrong.join(' ') : undefined;
+    if (this.notMade !== undefined) {
+      this.tell();
+      return;
+    }
+    this.shown = next;
     const field = onlyField(change);
     const last = this.past.at(-1);
     const going = typing && field !== undefined && last?.field === field && Date.now() - last.at < ONE_STEP_MS;
@@ -189,7 +212,7 @@ export class JobStore {
 
   /** The job as the server has it now, when that is newer. */
   receive(job: Job): void {
-    if (job.version <= this.base.version || this.sending) return;
+    if (job.version <= this.base.version || this.isSending) return;
     const before = this.shown;
     this.base = documentOf(job);
     this.meta = { createdAt: job.createdAt, updatedAt: job.updatedAt };
@@ -228,8 +251,7 @@ export class JobStore {
     const [refused, ...rest] = this.waiting;
     if (refused) dropWaiting('changes', [refused.change]);
     this.waiting = rest;
-    this.refused = false;
-    this.fault = undefined;
+    this.link = OPEN;
     this.show();
     this.soon(0);
   };
@@ -291,7 +313,7 @@ export class JobStore {
     const back = await send<Job>('POST', `/api/v1/jobs/${id}/restore`);
     const { createdAt: _c, updatedAt: _u, version: _v, headVersion: _h, nextLetter: _n, ...whole } = this.state.job;
     const got = back.ok || back.status !== 404 ? back : await send<Job>('POST', '/api/v1/jobs', whole);
-    this.fault = got.ok ? undefined : got.fault;
+    this.link = got.ok ? OPEN : { ...OPEN, fault: got.fault };
     if (got.ok) {
       this.gone = false;
       if (back.ok) this.receive(got.value);
@@ -302,20 +324,18 @@ export class JobStore {
   };
 
   private reached(): void {
-    if (this.fault !== undefined && !this.refused && this.conflicts.length === 0) this.flush();
+    if (this.link.is === 'open' && this.link.fault !== undefined) this.flush();
   }
 
   /** Sends now what waits: the server is back, or the page goes. */
   flush = (leaving = false): void => {
     clearTimeout(this.timer);
-    this.tries = 0;
+    if (this.link.is === 'open') this.link = { ...this.link, tries: 0 };
     void this.sendNext(leaving);
   };
 
   private change(next: JobDocument, patches: readonly Patch[]): LocalChange | undefined {
-    const change = changeOf(this.shown, next, patches, uuidv7());
-    if (change) this.shown = next;
-    return change;
+    return changeOf(this.shown, next, patches, uuidv7());
   }
 
   private replay(patches: Patch[]): boolean {
@@ -332,16 +352,19 @@ export class JobStore {
         { ...f, version: this.shown.features[id]?.version ?? f.version },
       ]),
     );
-    const change = this.change({ ...next, features }, patches);
-    if (change) this.keep(change, false);
-    return change !== undefined;
+    const back = { ...next, features };
+    const change = this.change(back, patches);
+    if (!change) return false;
+    this.shown = back;
+    this.keep(change, false);
+    return true;
   }
 
   /** Keeps a change in the browser; one that goes on typing takes the place of the one before while that is not sent. */
   private keep(change: LocalChange, typing: boolean): void {
     const last = this.waiting.at(-1);
     const field = onlyField(change);
-    const inFlight = this.sending && this.waiting.length === 1;
+    const inFlight = this.isSending && this.waiting.length === 1;
     if (typing && last && !inFlight && onlyField(last) === field) {
       const version = last.features[0]?.version ?? last.head?.version;
       const merged = {
@@ -350,6 +373,8 @@ export class JobStore {
         head: change.head && { ...change.head, version: version ?? change.head.version },
         features: change.features.map((f) => ({ ...f, version: version ?? f.version })),
       };
+      // What was refused may be right now that it is typed on.
+      if (this.link.is === 'refused' && this.waiting.length === 1) this.link = OPEN;
       this.waiting = [...this.waiting.slice(0, -1), merged];
       this.store(merged);
     } else {
@@ -376,10 +401,12 @@ export class JobStore {
 
   /** One conflict less; after the last one the change goes on, made from the job that it was in conflict with. */
   private settled(conflict: Conflict): void {
-    this.conflicts = this.conflicts.filter((c) => c !== conflict);
-    const { against } = this;
-    if (this.conflicts.length === 0 && against) {
-      this.replaceAll((change) => (change.change === this.disputed ? madeFrom(change, against) : change));
+    if (this.link.is !== 'disputed') return;
+    const { against, change: disputed } = this.link;
+    const conflicts = this.link.conflicts.filter((c) => c !== conflict);
+    this.link = conflicts.length > 0 ? { ...this.link, conflicts } : OPEN;
+    if (conflicts.length === 0) {
+      this.replaceAll((change) => (change.change === disputed ? madeFrom(change, against) : change));
       this.soon(0);
     }
     this.show();
@@ -392,11 +419,17 @@ export class JobStore {
 
   private async sendNext(leaving: boolean): Promise<void> {
     const [first] = this.waiting;
-    if (this.sending || !first || this.conflicts.length > 0 || this.refused) return;
-    this.sending = true;
+    if (!first || this.link.is !== 'open' || this.link.sending) return;
+    const wrong = faultsOf(first);
+    if (wrong.length > 0) {
+      this.link = { is: 'refused', why: wrong.join(' ') };
+      this.tell();
+      return;
+    }
+    this.link = { ...this.link, sending: true };
     this.tell();
     const got = await this.post(this.base.id, first, leaving);
-    this.sending = false;
+    this.link = { ...this.link, sending: false };
     if (got.ok) this.taken(first, got.value);
     else this.notTaken(first, got);
     this.tell();
@@ -413,25 +446,24 @@ export class JobStore {
     this.waiting = this.waiting.slice(1);
     this.replaceAll((later) => madeAfter(later, change, receipt));
     dropWaiting('changes', [change.change]);
-    this.fault = undefined;
-    this.tries = 0;
+    this.link = OPEN;
     this.show();
     tellSaved(this.base.id);
     if (this.waiting.length > 0) this.soon(0);
   }
 
   private notTaken(change: LocalChange, got: Extract<Sent<PatchReceipt>, { ok: false }>): void {
-    this.fault = got.fault;
-    this.signedOut = got.status === 401;
-    if (got.status === 409 && got.partial) this.conflicting(change, got.partial as Job, got.errors ?? []);
-    else if (got.status === 0 || got.status === 429 || got.status >= 500 || got.status === 401 || got.status === 404) {
-      this.soon(RETRY_MS[Math.min(this.tries, RETRY_MS.length - 1)]);
-      this.tries += 1;
-    } else this.refused = true;
+    const { status, fault } = got;
+    if (status === 409 && got.partial) this.conflicting(change, got.partial as Job, got.errors ?? [], fault);
+    else if (status === 0 || status === 429 || status >= 500 || status === 401 || status === 404) {
+      const tries = this.link.is === 'open' ? this.link.tries : 0;
+      this.link = { is: 'open', sending: false, tries: tries + 1, fault, ...(status === 401 ? { signIn: true } : {}) };
+      this.soon(RETRY_MS[Math.min(tries, RETRY_MS.length - 1)]);
+    } else this.link = { is: 'refused', why: fault };
   }
 
   /** What the server found changed on both sides is shown to decide. One's own earlier write it knows by its id. */
-  private conflicting(change: LocalChange, current: Job, errors: readonly FieldError[]): void {
+  private conflicting(change: LocalChange, current: Job, errors: readonly FieldError[], fault: string): void {
     const now = documentOf(current);
     const conflicts = errors.flatMap(({ field: path }): Conflict[] => {
       const [, target, field] = /^(head|features\.[^.]+)(?:\.(.+))?$/.exec(path) ?? [];
@@ -448,12 +480,11 @@ export class JobStore {
       return [{ target: id, ...(field === undefined ? {} : { field }), name, mine: valueIn(this.shown), theirs }];
     });
     this.receive(current);
-    this.conflicts = conflicts;
-    this.against = now;
-    this.disputed = change.change;
     // A conflict that this program cannot show is not decided for anybody.
-    this.refused = conflicts.length === 0;
-    if (conflicts.length > 0) this.fault = undefined;
+    this.link =
+      conflicts.length === 0
+        ? { is: 'refused', why: fault }
+        : { is: 'disputed', conflicts, against: now, change: change.change };
   }
 
   private show(): void {
@@ -484,23 +515,25 @@ export class JobStore {
             holes: featuresOf(this.shown),
           },
       saving: this.saving(),
-      conflicts: this.conflicts,
+      conflicts: this.link.is === 'disputed' ? this.link.conflicts : NO_CONFLICTS,
       news: this.news,
       canUndo: this.past.length > 0,
       canRedo: this.future.length > 0,
       gone: this.gone,
       lost: this.lostNews,
+      notMade: this.notMade,
     };
   }
   private lastShown: JobDocument | undefined;
 
   private saving(): Saving {
+    const { link } = this;
     const waiting = this.waiting.length;
-    if (this.conflicts.length > 0) return { state: 'conflict', waiting };
-    if (this.refused) return { state: 'refused', waiting, why: this.fault };
+    if (link.is === 'disputed') return { state: 'conflict', waiting };
+    if (link.is === 'refused') return { state: 'refused', waiting, why: link.why };
     if (waiting === 0) return { state: 'saved', waiting };
-    if (this.fault === undefined) return { state: 'saving', waiting };
-    return { state: 'waiting', waiting, why: this.fault, ...(this.signedOut ? { signIn: true } : {}) };
+    if (link.fault === undefined) return { state: 'saving', waiting };
+    return { state: 'waiting', waiting, why: link.fault, ...(link.signIn ? { signIn: true } : {}) };
   }
 }
 

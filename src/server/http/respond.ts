@@ -1,3 +1,4 @@
+import '@/contracts/plain-errors';
 import type { z } from 'zod';
 import type { FieldError, ProblemDocument } from '@/contracts/problem';
 import { sqliteCode } from '../database-faults';
@@ -96,9 +97,7 @@ function fieldErrors(error: z.ZodError): FieldError[] {
         field: path.map(String).join('.') || 'body',
         code: issue.code ?? 'invalid',
         detail: strange ? 'There is no such field.' : issue.message,
-        remedy: strange
-          ? 'Leave this field out or correct its name; /api/openapi.json lists the fields.'
-          : 'Correct this field; /api/openapi.json describes it.',
+        remedy: strange ? 'Leave this field out, or correct its name.' : 'Correct this field.',
       }));
     });
 }
