@@ -97,7 +97,7 @@ test('a drill marked blunt is passed over; the gap of 6.8 is filled, then it is 
   expect(await asked()).not.toBe('17/64 in');
   await page.goto('/crib');
   await tab(page, 'Drills');
-  await page.getByRole('button', { name: '6.8 mm, gap' }).click();
+  await page.getByRole('button', { name: '6.8 mm, missing' }).click();
   await save(page);
   await expect(page.getByRole('button', { name: '6.8 mm, sharp' })).toBeVisible();
   expect(await asked()).toBe('6.8 mm');
@@ -105,7 +105,7 @@ test('a drill marked blunt is passed over; the gap of 6.8 is filled, then it is 
   await tab(page, 'Drills');
   await page.getByRole('button', { name: '6.8 mm, sharp' }).click();
   await dialog(page).getByRole('button', { name: 'Remove', exact: true }).click();
-  await expect(page.getByRole('button', { name: '6.8 mm, gap' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '6.8 mm, missing' })).toBeVisible();
   await page.getByLabel('Find').fill('blunt');
   await page.getByRole('button', { name: '17/64 in, blunt' }).click();
   await dialog(page).getByLabel('Condition').selectOption('sharp');

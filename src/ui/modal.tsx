@@ -32,6 +32,8 @@ export default function Modal({ title, description, onClose, children }: Props) 
             event.preventDefault();
             opener?.focus();
           }}
+          // A form in a dialog is not part of the form that the dialog was opened from.
+          onSubmit={(event) => event.stopPropagation()}
           className="fixed top-1/2 left-1/2 z-30 flex max-h-[88dvh] w-[min(560px,94vw)] -translate-x-1/2 -translate-y-1/2 flex-col gap-3 overflow-auto rounded-sm border border-steel-500 bg-steel-50 p-5 shadow-xl"
         >
           <div className="flex items-start justify-between gap-4">

@@ -6,7 +6,7 @@ import type { WorkItem } from '../route/work-item';
 import { tell } from '../units/show';
 import { headline, whereOf } from '../run/bench-words';
 import { checksOf, isComplete, type CheckSetting } from './checks-of';
-import { judgeHoleDepth, judgeThreadDepth } from './depth-and-size';
+import { judgeHoleDepth, judgeSize, judgeThreadDepth } from './depth-and-size';
 import { judgeSquare } from './squareness';
 import { judgeGo, judgeNotGo, judgePins } from './thread-gauge';
 import type { Verdict } from './verdict';
@@ -158,6 +158,19 @@ test('each verdict at its limit, and what it leaves to decide', () => {
   expect(lean(0, 0)).toBe('Square from both sides.');
   expect([lean(0.1, 0), lean(-0.1, 0), lean(0, 0.1), lean(0, -0.1)].map((t) => /Press it (.*)\./.exec(t)?.[1])).toEqual(
     ['left', 'right', 'toward you', 'to the back'],
+  );
+});
+
+test('a reading that cannot be of this hole is asked once more, not judged', () => {
+  expect([600, 0.6, 6].map((read) => judgeSize(read, 6).state)).toEqual(['open', 'open', 'good']);
+  expect([
+    judgeHoleDepth(120, 12).state,
+    judgeThreadDepth(120, 12, 1.25).state,
+    judgeThreadDepth(20, 12, 1.25).state,
+  ]).toEqual(['open', 'open', 'good']);
+  expect(judgePins({ inMm: 0.67, outMm: 6.9 }, 6.647, 6.912, false).state).toBe('open');
+  expect(tell(judgeSize(600, 6).reason, 'mm')).toBe(
+    '600.0 mm is read where 6.0 mm belongs: a unit or a point is wrong. Read it again.',
   );
 });
 

@@ -1,12 +1,14 @@
 import { mm } from '../answer/answer';
 import { READ_TURNS } from './thread-gauge';
-import { bad, good, type Verdict } from './verdict';
+import { bad, good, slipOf, type Verdict } from './verdict';
 
 /**
  * Depth of full thread, by a marked screw or a depth gauge.
  * @param pitchMm half of it is what a reading can tell, as with a gauge
  */
 export function judgeThreadDepth(depthMm: number, neededMm: number, pitchMm: number): Verdict {
+  const slip = depthMm > neededMm ? slipOf(depthMm, neededMm) : undefined;
+  if (slip) return slip;
   const values = { depth: mm(depthMm), needed: mm(neededMm), short: mm(neededMm - depthMm) };
   return depthMm >= neededMm - READ_TURNS * pitchMm
     ? good('Full thread {depth} deep; {needed} needed.', values)
@@ -30,6 +32,8 @@ export const generalTolerance = (sizeMm: number): number => GENERAL_MM.find(([to
 
 /** Depth of a plain blind hole to its full diameter. */
 export function judgeHoleDepth(depthMm: number, drawnMm: number): Verdict {
+  const slip = slipOf(depthMm, drawnMm);
+  if (slip) return slip;
   const within = generalTolerance(drawnMm);
   const values = { depth: mm(depthMm), drawn: mm(drawnMm), within: mm(within) };
   if (Math.abs(depthMm - drawnMm) <= within + 1e-9)
@@ -63,6 +67,8 @@ export const sizeLimits = (nominalMm: number, upperMm?: number, drillMm = nomina
  * @param drillMm drill that it was made with, where that is larger than drawn
  */
 export function judgeSize(diameterMm: number, nominalMm: number, upperMm?: number, drillMm = nominalMm): Verdict {
+  const slip = slipOf(diameterMm, nominalMm);
+  if (slip) return slip;
   const [low, high] = sizeLimits(nominalMm, upperMm, drillMm);
   const values = { size: mm(diameterMm), low: mm(low), high: mm(high) };
   if (diameterMm >= low - 1e-9 && diameterMm <= high + 1e-9) return good('{size}: inside {low} to {high}.', values);

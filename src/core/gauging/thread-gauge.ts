@@ -1,5 +1,5 @@
 import { answer, mm, turnsRead, type Answer } from '../answer/answer';
-import { bad, good, open, type Verdict } from './verdict';
+import { bad, good, open, slipOf, type Verdict } from './verdict';
 
 /** A gauge is read to half a turn. */
 export const READ_TURNS = 0.5;
@@ -80,6 +80,8 @@ export interface Pins {
  * @param formed a formed thread that is too tight cannot be drilled out: the next holes take a larger drill
  */
 export function judgePins({ inMm, outMm }: Pins, minMm: number, maxMm: number, formed: boolean): Verdict {
+  const slip = slipOf(inMm, minMm) ?? (outMm === undefined ? undefined : slipOf(outMm, minMm));
+  if (slip) return slip;
   const values = { in: mm(inMm), out: mm(outMm ?? inMm), min: mm(minMm), max: mm(maxMm), next: mm(nextPin(maxMm)) };
   if (outMm !== undefined && outMm <= inMm)
     return open('Pin {in} enters and {out} does not: one of the two was read wrong.', values);

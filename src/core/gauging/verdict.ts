@@ -1,4 +1,4 @@
-import { phrase, type Answer, type Phrase } from '../answer/answer';
+import { mm, phrase, type Answer, type Phrase } from '../answer/answer';
 
 /** Good: goes on. Bad: something has to be decided. Open: what was read does not settle it. */
 export type VerdictState = 'good' | 'bad' | 'open';
@@ -65,6 +65,18 @@ export const bad = (
   values?: Phrase['values'],
   figures: Verdict['figures'] = [],
 ): Verdict => ({ state: 'bad', reason: phrase(text, values), figures, choices });
+
+/** A reading this many times off what it is of is a slip of a unit or a point, not a hole. Our judgement. */
+const SLIP = 3;
+/** Asks again where a reading cannot be of this hole; undefined where it can. */
+export const slipOf = (readMm: number, ofMm: number): Verdict | undefined =>
+  readMm > SLIP * ofMm || readMm < ofMm / SLIP
+    ? open('{read} is read where {of} belongs: a unit or a point is wrong. Read it again.', {
+        read: mm(readMm),
+        of: mm(ofMm),
+      })
+    : undefined;
+
 export const open = (text: string, values?: Phrase['values'], figures: Verdict['figures'] = []): Verdict => ({
   state: 'open',
   reason: phrase(text, values),

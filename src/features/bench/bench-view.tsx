@@ -142,6 +142,7 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           shop={shop}
           display={display}
           record={record}
+          first={sheet === 'check' ? 'position' : undefined}
         />
       )}
       {step && (sheet === 'skip' || sheet === 'note') && (

@@ -1,6 +1,7 @@
 'use client';
 
 import { memo, useDeferredValue, useMemo } from 'react';
+import type { CheckKind } from '@/core/gauging/checks-of';
 import type { HoleAt } from '@/core/run/bench-record';
 import type { Choice } from '@/core/gauging/verdict';
 import type { BenchStep } from '@/core/run/bench-step';
@@ -20,12 +21,14 @@ interface Props extends Pick<StepInView, 'record'> {
   here: NonNullable<Running['at']>;
   shop: Running['shop'];
   display: Display;
+  /** What somebody came for: it stands first. */
+  first?: CheckKind;
 }
 
 const Checks = memo(HoleCheck);
 
 /** A hole at the gauge: which one stands at once, what to gauge on it follows a moment later. */
-export function Gauge({ jobId, step, at, plan, here, shop, display, record }: Props) {
+export function Gauge({ jobId, step, at, plan, here, shop, display, record, first }: Props) {
   const now = useMemo(
     () => ({
       jobId,
@@ -35,11 +38,12 @@ export function Gauge({ jobId, step, at, plan, here, shop, display, record }: Pr
       here,
       record,
       display,
+      first,
       tools: shop?.tools,
       changeOf: (choice: Choice) => here.changeOf(choice, at, plan),
       firstHere: (gauged: Checked['body']) => here.firstHere(at, plan, gauged),
     }),
-    [jobId, plan, here, at, record, display, shop],
+    [jobId, plan, here, at, record, display, shop, first],
   );
   const shown = useDeferredValue<typeof now | null>(now, null);
   const isBehind = shown?.at !== at;

@@ -3,7 +3,7 @@ import { showText, type Display } from '@/core/units/show';
 
 interface Props<D extends Drill> {
   drills: readonly D[];
-  /** Sizes that the case was made for; those not in it are shown as gaps. */
+  /** Sizes that the case was made for; those not in it are shown as missing. */
   madeFor: readonly Drill[];
   display: Display;
   /** Opens a drill, or the gap where one is missing. */
@@ -16,7 +16,7 @@ interface Hole<D> {
   state: 'sharp' | 'worn' | 'blunt' | 'missing';
 }
 
-const MARK: Record<Hole<Drill>['state'], string> = { sharp: '', worn: 'worn', blunt: 'blunt', missing: 'gap' };
+const MARK: Record<Hole<Drill>['state'], string> = { sharp: '', worn: 'worn', blunt: 'blunt', missing: 'missing' };
 
 function holesOf<D extends Drill>(drills: readonly D[], madeFor: readonly Drill[]): Hole<D>[] {
   const gaps = madeFor.filter((m) => !drills.some((d) => Math.abs(d.diameterMm - m.diameterMm) < 0.004));

@@ -23,7 +23,7 @@ export const CONDITIONS: readonly (readonly [DrillCondition, string])[] = [
   ['sharp', 'sharp'],
   ['worn', 'worn'],
   ['blunt', 'blunt: do not use'],
-  ['lost', 'lost'],
+  ['lost', 'missing'],
 ];
 const DRILL = z.object(CRIB_INPUT.drills.shape);
 const FIELDS: readonly RecordField[] = [
@@ -32,7 +32,7 @@ const FIELDS: readonly RecordField[] = [
   { key: 'condition', label: 'Condition', kind: 'choice', options: CONDITIONS },
   {
     key: 'material',
-    label: 'Of',
+    label: 'Material',
     kind: 'choice',
     options: [
       ['hss', 'high-speed steel'],
@@ -41,7 +41,13 @@ const FIELDS: readonly RecordField[] = [
     ],
   },
   { key: 'pointAngleDeg', label: 'Point, degrees', kind: 'number' },
-  { key: 'fluteMm', label: 'Flutes reach', kind: 'length', optional: true, hint: 'Skipped: a jobber drill.' },
+  {
+    key: 'fluteMm',
+    label: 'Flutes reach',
+    kind: 'length',
+    optional: true,
+    hint: 'Left out: as long as a jobber drill.',
+  },
   { key: 'where', label: 'Location', kind: 'text', optional: true },
 ];
 
@@ -76,8 +82,10 @@ export function DrillsPanel({ cases, state, display }: Props) {
     wanted === '' ||
     drillName(d).toLowerCase().startsWith(wanted) ||
     (d.where ?? '').toLowerCase().includes(wanted) ||
-    (d.condition ?? 'sharp') === wanted ||
+    (d.condition === 'lost' ? 'missing' : (d.condition ?? 'sharp')) === wanted ||
     (d.material ?? 'hss') === wanted;
+
+  const shown = cases.filter((c) => wanted === '' || c.drills.some(found));
 
   const edit = (caseId: string, own: DrillEntry | undefined, size: Drill): void =>
     setOpen({
@@ -118,7 +126,8 @@ export function DrillsPanel({ cases, state, display }: Props) {
         </p>
         <TextField label="Find" value={search} onChange={setSearch} placeholder="6.8, blunt, cobalt" className="w-48" />
       </div>
-      {cases.map((c) => (
+      {shown.length === 0 && cases.length > 0 && <p role="status">No drill like “{search.trim()}” in any case.</p>}
+      {shown.map((c) => (
         <section key={c.id}>
           <div className="flex flex-wrap items-center gap-3 py-1">
             <h2 className="text-lg font-bold">{c.name}</h2>

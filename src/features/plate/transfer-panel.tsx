@@ -226,6 +226,7 @@ function Mate({ jobId, face, onFound }: MateProps) {
   const fault = failed ?? list.fault;
   const [mirrored, setMirrored] = useState(true);
   async function choose(id: string): Promise<void> {
+    if (id === '') return;
     const got = await send<Job>('GET', `/api/v1/jobs/${id}`);
     setFault(got.ok ? undefined : got.fault);
     if (!got.ok) return;

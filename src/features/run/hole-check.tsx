@@ -40,6 +40,8 @@ interface Props {
   firstHere?: (gauged: Checked['body']) => FirstHere | undefined;
   /** Of the crib: instruments that are off are named. */
   tools: Shop['tools'];
+  /** What somebody came for: it stands first. */
+  first?: CheckKind;
 }
 
 /** Nothing gauged yet. */
@@ -77,14 +79,27 @@ export function VerdictLine({ verdict, display, children }: VerdictProps) {
 }
 
 /** What to gauge on one hole, one after the other: readings typed or sent by an instrument, the verdict, and what to do. */
-export function HoleCheck({ jobId, plan, setting, at, here, record, display, changeOf, firstHere, tools }: Props) {
+export function HoleCheck({
+  jobId,
+  plan,
+  setting,
+  at,
+  here,
+  record,
+  display,
+  changeOf,
+  firstHere,
+  tools,
+  first,
+}: Props) {
   const latest = here.latest.get(holeKey(at)) ?? NONE;
   const waits = ({ kind }: Check): boolean => {
     const kept = latest.get(kind);
     return kept?.body.verdict === 'bad' && !here.decisionAfter.has(kept.id);
   };
-  // What waits for a decision comes first.
-  const checks = checksOf(plan, setting).sort((a, b) => Number(waits(b)) - Number(waits(a)));
+  // What somebody came for, then what waits for a decision.
+  const rank = (c: Check): number => (c.kind === first ? 2 : Number(waits(c)));
+  const checks = checksOf(plan, setting).sort((a, b) => rank(b) - rank(a));
   const { read, textOf, byOf, put, clear } = useEntries(jobId, at, display);
   const firstOpen = checks.find((c) => !latest.has(c.kind));
   const valuesOf = (check: Check): Record<string, number> =>
