@@ -51,7 +51,7 @@ export function Gauge({ jobId, step, at, plan, here, shop, display, record, firs
     <section aria-label="Check" aria-busy={isBehind} className="min-h-0 flex-1 overflow-auto">
       <h1 className="font-cond text-[44px] leading-none font-semibold">Gauge {step.item ? holeName(step.item) : ''}</h1>
       <div className={`mt-2 text-ink will-change-[opacity] sm:[zoom:1.5] ${isBehind ? 'opacity-0' : ''}`}>
-        {shown && <Checks {...shown} />}
+        {shown && <Checks {...shown} heading="h2" />}
       </div>
     </section>
   );

@@ -59,7 +59,7 @@ export function TroubleSheet(props: Props) {
     onClose();
   }
   return (
-    <section aria-label="Trouble" className="flex flex-1 flex-col gap-3 overflow-auto p-1">
+    <section aria-label="Trouble" className="flex flex-1 flex-col gap-3 overflow-auto p-2">
       <h1 className="font-cond text-[48px] leading-none font-semibold first-letter:uppercase max-sm:text-[34px]">
         {nameOf(seen)}
       </h1>

@@ -42,6 +42,8 @@ interface Props {
   tools: Shop['tools'];
   /** What somebody came for: it stands first. */
   first?: CheckKind;
+  /** Its headings stand under that of the view. */
+  heading?: 'h2' | 'h3';
 }
 
 /** Nothing gauged yet. */
@@ -91,6 +93,7 @@ export function HoleCheck({
   firstHere,
   tools,
   first,
+  heading: Heading = 'h3',
 }: Props) {
   const latest = here.latest.get(holeKey(at)) ?? NONE;
   const waits = ({ kind }: Check): boolean => {
@@ -145,7 +148,7 @@ export function HoleCheck({
     <ol className="flex flex-col gap-2">
       {broken && (
         <li className="plate px-3 py-2" aria-label="Broken tap">
-          <h3 className="font-cond text-xl font-semibold text-danger">✕ A tap broke in it</h3>
+          <Heading className="font-cond text-xl font-semibold text-danger">✕ A tap broke in it</Heading>
           <Decided
             decision={here.decisionAfter.get(broken.id)}
             choices={CHOICES_AFTER_BREAK}
@@ -164,7 +167,7 @@ export function HoleCheck({
         return (
           <li key={check.kind} className="plate px-3 py-2" aria-label={check.title}>
             <div className="flex flex-wrap items-baseline gap-x-4">
-              <h3 className="font-cond text-xl font-semibold">{check.title}</h3>
+              <Heading className="font-cond text-xl font-semibold">{check.title}</Heading>
               <p className="text-[16px] text-steel-700">
                 {tell(check.how, display)}
                 {check.isMissing && ' Not in the crib.'}
