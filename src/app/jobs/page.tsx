@@ -1,4 +1,5 @@
 import { jobQuery } from '@/contracts/job';
+import type { JobSummary } from '@/core/job/summary';
 import { JobsView } from '@/features/jobs/jobs-view';
 import { database } from '@/server/start';
 import { jobsPage } from '@/server/services/job-service';
@@ -7,6 +8,9 @@ import { shopNow } from '@/server/services/shop-service';
 import { summariesOf } from '@/server/services/summary-service';
 
 export const metadata = { title: 'Jobs' };
+
+/** A list does not show what is to be bought. */
+const inShort = (summary: JobSummary | undefined): JobSummary | undefined => summary && { ...summary, lacks: [] };
 
 interface Props {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
@@ -32,7 +36,7 @@ export default async function JobsPage({ searchParams }: Props) {
       jobs={page.jobs.map((job) => ({
         job,
         material: shop.materials.find((m) => m.id === job.materialId)?.label ?? job.materialId,
-        summary: summaries.get(job.id),
+        summary: inShort(summaries.get(job.id)),
         recorded: recorded.get(job.id),
       }))}
     />

@@ -99,7 +99,7 @@ export interface Problem extends Phrase {
 export type Result<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
 
 /** Version of the core's rules: kept with every answer, so that an old one can be told from a new one. */
-export const CORE_VERSION = '5';
+export const CORE_VERSION = '6';
 
 export const quantity = (value: number, unit: Unit): Quantity => ({ value, unit });
 export const mm = (value: number): Quantity => ({ value, unit: 'mm' });

@@ -4,7 +4,7 @@ import type { Point } from '../layout/part';
 import { h7UpperMm, isH7, MOST_OVER_MM } from '../operation/choose-plain-drill';
 import type { Tool } from '../shop/tool';
 import { isTapered } from '../threads/thread';
-import { threadGaugeFor } from './thread-gauge-for';
+import { threadGaugeFor } from '../shop/thread-gauge-for';
 import { generalTolerance, judgeHoleDepth, judgeSize, judgeThreadDepth, sizeLimits } from './depth-and-size';
 import { judgePosition } from './position';
 import { judgeSquare, SQUARE_DEG } from './squareness';
@@ -255,7 +255,7 @@ export function checksOf(plan: HolePlan, setting: CheckSetting): Check[] {
   };
   const all = [...threadChecks(plan, setting), ...plainChecks(plan), ...position, ...wire, mating];
   const { tools } = setting;
-  if (!tools || !plan.thread || isTapered(plan.thread.thread) || threadGaugeFor(tools, plan)) return all;
+  if (!tools || !plan.thread || isTapered(plan.thread.thread) || threadGaugeFor(tools, plan.thread.thread)) return all;
   // Without a gauge of this thread its own bolt comes first, with what it proves.
   const byGauge = (c: Check): boolean => c.kind === 'go' || c.kind === 'not-go';
   return [

@@ -1,7 +1,7 @@
 import type { HolePlan } from '../hole/hole-plan';
 import { isToolUsable, type Tool } from '../shop/tool';
 import type { CheckKind } from './checks-of';
-import { threadGaugeFor } from './thread-gauge-for';
+import { threadGaugeFor } from '../shop/thread-gauge-for';
 
 const pinsFor = (tools: readonly Tool[], sizeMm: number): Tool | undefined =>
   tools.find(
@@ -10,7 +10,7 @@ const pinsFor = (tools: readonly Tool[], sizeMm: number): Tool | undefined =>
 
 /** What of the crib gauges this, where nothing else was named; undefined where the crib has nothing for it. */
 export function instrumentFor(tools: readonly Tool[], kind: CheckKind, plan: HolePlan): Tool | undefined {
-  if (kind === 'go' || kind === 'not-go') return threadGaugeFor(tools, plan);
+  if (kind === 'go' || kind === 'not-go') return plan.thread && threadGaugeFor(tools, plan.thread.thread);
   if (kind === 'minor') return pinsFor(tools, plan.thread?.limits?.minorMinMm ?? 0);
   if (kind === 'size') return pinsFor(tools, plan.hole.bores[0]?.feature.diameterMm ?? 0);
   return kind === 'depth' ? tools.find((t) => t.instrument === 'depth-gauge' && isToolUsable(t)) : undefined;

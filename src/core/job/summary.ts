@@ -1,3 +1,5 @@
+import type { Shop } from '../shop/shop';
+import { lacksOf, type Lack } from './to-buy';
 import type { OperationCode } from '../operation/operation';
 import { equalFeatures, withCount } from './equal-features';
 import { faceSketch, type FaceSketch } from './face-sketch';
@@ -29,6 +31,8 @@ export interface JobSummary {
   sketch?: FaceSketch;
   /** One part, hole by hole, without changes of tool, s. */
   seconds: number;
+  /** What the crib lacks for it, of every kind of hole. */
+  lacks: { lack: Lack; hole: string; count: number }[];
 }
 
 const KINDS_LISTED = 12;
@@ -45,13 +49,15 @@ export interface KindOfHole {
   line: HoleLine;
   impossible: boolean;
   seconds: number;
+  lacks: JobSummary['lacks'];
 }
 
 /** The kinds of holes of a job one by one, so that a server can do other work between two of them. */
 export function* kindsOfHoles(
-  features: readonly NamedFeature[],
+  features: readonly (NamedFeature & { letter: string })[],
   job: JobHead,
   planner: Planner,
+  shop: Pick<Shop, 'pools' | 'tools'>,
 ): Generator<KindOfHole, void> {
   for (const { features: equal, count } of equalFeatures(features)) {
     const plan = planner.plan(equal[0], job);
@@ -59,6 +65,13 @@ export function* kindsOfHoles(
       line: { ...holeLine(equal[0], job, planner), callout: withCount(equal[0].question.callout, count), count },
       impossible: !plan.ok,
       seconds: plan.ok ? plan.value.seconds * (count / Math.max(1, plan.value.callout.count)) : 0,
+      lacks: plan.ok
+        ? lacksOf(plan.value, shop).map((lack) => ({
+            lack,
+            hole: equal.map((f) => f.letter).join(', '),
+            count: count * job.quantity,
+          }))
+        : [],
     };
   }
 }
@@ -77,6 +90,7 @@ export function summaryOf(
     holes: lines.reduce((sum, l) => sum + l.count, 0),
     troubled: lines.filter((l) => l.troubles.length > 0).length,
     impossible: kinds.filter((k) => k.impossible).length,
+    lacks: kinds.flatMap((k) => k.lacks),
     features: features.length,
     unplaced: features.filter((f) => !f.place).length,
     sketch: faceSketch(job.part, features),

@@ -42,9 +42,14 @@ export function CribView({ shopName, machines, cases, tools, taps, materials, ha
   const { display } = useUnits();
   return (
     <main id="main" className="mx-auto flex max-w-[1280px] flex-col gap-3 p-3 sm:px-5">
-      <h1 className="font-cond text-3xl font-semibold">
-        Crib <span className="text-xl font-medium text-steel-700">{shopName}</span>
-      </h1>
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 className="mr-auto font-cond text-3xl font-semibold">
+          Crib <span className="text-xl font-medium text-steel-700">{shopName}</span>
+        </h1>
+        <a className="btn" href="/crib/to-buy">
+          List to buy
+        </a>
+      </div>
       {state.fault && (
         <p role="alert" className="font-bold text-danger">
           {state.fault}

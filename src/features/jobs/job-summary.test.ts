@@ -95,7 +95,7 @@ test('a line holds every warning, the worst first, and none for a hole that need
 test('a job in short: equal features are one line with all of their holes, the first twelve kinds, the rest counted', () => {
   const [feet, bad] = job.holes;
   const again = { ...feet, id: 'hole-0003', question: { ...feet.question, callout: '2x M8 x 10 DEEP' } };
-  const summary = (holes: Job['holes']) => summaryOf([...kindsOfHoles(holes, job, planner)], job, holes);
+  const summary = (holes: Job['holes']) => summaryOf([...kindsOfHoles(holes, job, planner, { pools: [] })], job, holes);
   const { lines: kinds, more, holes, troubled, work, seconds } = summary([feet, bad, again]);
   expect([kinds.map((l) => [l.callout, l.count]), more, holes, troubled]).toEqual([
     [

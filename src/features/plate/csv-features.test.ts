@@ -13,6 +13,7 @@ const whole: FeatureInput = {
   place: { kind: 'circle', x: 1, y: -2.5, diameter: 40, divisions: 4, startDeg: 45, skip: [2] },
   exit: { dx: 3, dy: -0.5 },
   zoneMm: 0.2,
+  meets: 'hole-0002',
   edits: {
     dropped: ['start'],
     overrides: { drill: { rpm: 330 } },

@@ -8,6 +8,9 @@ import type { Imported } from '@/core/layout/imported';
 /** What of a feature stands in the last column, as text by field; the rest has columns of its own. */
 const OWN = ['letter', 'exit', 'zoneMm', 'meets', 'edits'] as const;
 
+/** Of those, what is text as it stands. */
+const TEXTS: readonly string[] = ['letter', 'meets'];
+
 /** A feature as a row: with the answers that differ from a blank question, its far end and changes to its operations. */
 export function csvFeature({ id, name, question, face, place, ...rest }: FeatureInput): CsvFeature {
   const answers = Object.entries(question).filter(
@@ -27,7 +30,7 @@ const { question: questionSchema, ...shape } = featureInput.shape;
 function valueOf(key: string, text: string): { of: 'question' | 'feature'; value: unknown } | undefined {
   const own = OWN.find((k) => k === key);
   let value: unknown = key === 'dry' ? text === 'true' : text;
-  if (own && own !== 'letter')
+  if (own && !TEXTS.includes(own))
     try {
       value = JSON.parse(text);
     } catch {
@@ -66,6 +69,7 @@ export function featuresFrom(found: Imported, usual: Usual): { holes: FeatureInp
       face,
       place: follows ? { ...place, of: ids.get(place.of) ?? place.of } : place,
       ...own,
+      ...(typeof own.meets === 'string' ? { meets: ids.get(own.meets) ?? own.meets } : {}),
       question: { ...BLANK_FORM, ...usual.question, ...answers, callout },
     };
   });

@@ -47,6 +47,14 @@ function papersOf({ jobId, issue, isInch }: Props): Paper[] {
       links: [['Open', `${base}/sheet`]],
     },
     {
+      name: 'List to buy',
+      what: 'What it needs and the crib does not have, with what would do instead.',
+      links: [
+        ['Open', `${base}/to-buy`],
+        ['CSV', `${base}/to-buy.csv`],
+      ],
+    },
+    {
       name: 'Template',
       what: 'The face at true size, to glue on and punch through.',
       links: [['PDF', `${base}/template.pdf?${paper}`]],

@@ -2,6 +2,7 @@ import type { ListedJob } from '@/contracts/job';
 import { CORE_VERSION } from '@/core/answer/answer';
 import { plannerFor, type Planner } from '@/core/job/plan-in-job';
 import { kindsOfHoles, summaryOf, type JobSummary } from '@/core/job/summary';
+import type { Shop } from '@/core/shop/shop';
 import type { Database } from '../database';
 import { inSlices } from '../in-slices';
 import { findCribRevision } from '../repositories/crib-repository';
@@ -12,12 +13,13 @@ import { shopNow } from './shop-service';
 async function make(
   db: Database,
   jobId: string,
+  shop: Shop,
   planner: Planner,
   cribRevision: number,
 ): Promise<JobSummary | undefined> {
   const job = await findJob(db, jobId);
   if (!job) return undefined;
-  const kinds = await inSlices(kindsOfHoles(job.holes, job, planner), (kind) => kind);
+  const kinds = await inSlices(kindsOfHoles(job.holes, job, planner, shop), (kind) => kind);
   const summary = summaryOf(kinds, job, job.holes);
   await keepSummary(db, jobId, { jobVersion: job.version, cribRevision, coreVersion: CORE_VERSION }, summary);
   return summary;
@@ -38,9 +40,10 @@ export async function summariesOf(
   );
   const stale = jobs.filter((j) => !found.has(j.id));
   if (stale.length === 0) return found;
-  const planner = plannerFor(await shopNow(db));
+  const shop = await shopNow(db);
+  const planner = plannerFor(shop);
   for (const { id } of stale) {
-    const summary = await make(db, id, planner, cribRevision);
+    const summary = await make(db, id, shop, planner, cribRevision);
     if (summary) found.set(id, summary);
   }
   return found;
