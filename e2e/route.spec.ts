@@ -6,8 +6,17 @@ const kept = (page: Page) => expect(page.getByRole('status').filter({ hasText: /
 test('from an empty job to a printed, issued route, and a changed second issue', async ({ page, request }) => {
   await page.goto('/jobs');
   await page.getByRole('button', { name: 'New job' }).click();
-  await page.waitForURL(/\/jobs\/[\w-]{20,}$/);
-  const id = page.url().split('/').pop() ?? '';
+  // Nothing is made until it has a name; the stock is drawn as it is written.
+  await expect(page.getByRole('button', { name: 'Make the job' })).toBeDisabled();
+  await page.keyboard.type('New job');
+  await page.getByLabel('Stock', { exact: true }).fill('120 by 80');
+  await expect(page.getByText('Write it so: 180 x 120 x 16')).toBeVisible();
+  await page.getByLabel('Stock', { exact: true }).fill('120 x 80 x 12');
+  await expect(page.getByRole('img', { name: 'The top face with 0 holes' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/jobs\/[\w-]{20,}\/plate$/);
+  const id = page.url().split('/').at(-2) ?? '';
+  await expect(page.getByRole('link', { name: /^Part, / })).toContainText('120 × 80 × 12 mm');
   await page.goto(`/jobs/${id}/route`);
   await expect(page.getByRole('main').getByRole('alert')).toContainText('This job has no holes yet.');
   await page.goto(`/jobs/${id}`);

@@ -63,7 +63,7 @@ export type JobPapers = z.infer<typeof jobPapers>;
 
 export const headFields = {
   name: z.string().trim().min(1, 'Enter a name for the job.').max(120, 'A name has at most 120 characters.'),
-  materialId: z.string().max(80),
+  materialId: z.string().min(1, 'Pick the metal.').max(80),
   quantity: z
     .number('Enter how many parts.')
     .int('A whole number of parts.')

@@ -1,5 +1,6 @@
 import { allCautions, type HolePlan } from '@/core/hole/hole-plan';
 import { tell, type Display } from '@/core/units/show';
+import { Why } from './why';
 
 /** Cautions of this hole's own, those that would spoil something first; how many are shown where the tab names a count. */
 export const ownCautions = (plan: HolePlan) =>
@@ -24,6 +25,7 @@ export function HoleNotes({ plan, display, notesOnly = false }: Props) {
         {own.map((c) => (
           <li key={`${c.subject} ${c.code}`} className={c.level === 'note' ? '' : 'font-bold'}>
             {tell(c, display)}
+            <Why code={c.code} />
           </li>
         ))}
       </ul>

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Answer, Source } from '@/core/answer/answer';
+import { reasonOfRule } from '@/core/answer/reasons';
 import { showText, tell, type Display } from '@/core/units/show';
 import Modal from './modal';
 
@@ -10,11 +11,13 @@ const KIND: Record<Source['kind'], string> = {
   model: 'Our model: an estimate, never a rating',
 };
 
-/** How a figure was reached: formula, what went in, who says so, what was assumed. */
+/** How a figure was reached: why it is so, formula, what went in, who says so, what was assumed. */
 export default function WorkingDialog({ of, display, onClose }: { of: Answer; display: Display; onClose: () => void }) {
   const { working } = of;
+  const reason = reasonOfRule(working.rule);
   return (
     <Modal title={`${working.rule}: ${showText(of, display)}`} onClose={onClose}>
+      {reason && <p className="text-lg leading-snug">{reason}</p>}
       <p className="rounded-sm bg-steel-200 px-3 py-2">
         {display === 'inch' ? (working.inchFormula ?? working.formula) : working.formula}
       </p>

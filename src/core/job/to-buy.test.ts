@@ -23,7 +23,7 @@ const lacking = (form: Partial<AskForm>, at = shop) => {
 
 test('a better drill that is missing, a blunt reamer, taps that nobody has, a gauge: each with what would do', () => {
   const m8 = lacking({ callout: 'M8 THRU' });
-  expect(m8).toContain('drill | 6.8 mm | better | planned with 6.7 mm meanwhile');
+  expect(m8).toContain('drill | 6.8 mm drill | better | planned with 6.7 mm meanwhile');
   expect(m8).toContain(
     'gauge | plug gauge M8x1.25 | better | its own bolt, which proves that this screw goes in, not the class',
   );
@@ -39,7 +39,7 @@ test('a better drill that is missing, a blunt reamer, taps that nobody has, a ga
     drills: crib.drills.map((d) => (d.label === '5.0' ? { ...d, condition: 'blunt' as const } : d)),
   };
   expect(lacking({ callout: 'M6 THRU' }, { ...shop, pools: [blunt, shop.pools[1]] })).toContain(
-    'drill | 5.0 mm | better | blunt, in the crib: sharpen it',
+    'drill | 5.0 mm drill | better | blunt, in the crib: sharpen it',
   );
 });
 

@@ -33,8 +33,8 @@ function drillLacks({ operations, thread }: HolePlan, crib: readonly Drill[]): L
       kind: 'drill',
       name:
         drill.series === 'metric'
-          ? phrase('{drill}', { drill: drillName(drill) })
-          : phrase('{drill}, {size}', { drill: drillName(drill), size: mm(drill.diameterMm) }),
+          ? phrase('{drill} drill', { drill: drillName(drill) })
+          : phrase('{drill} drill, {size}', { drill: drillName(drill), size: mm(drill.diameterMm) }),
       needed,
       instead: own?.condition === 'blunt' ? phrase('blunt, in the crib: sharpen it') : instead,
     };

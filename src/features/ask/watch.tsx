@@ -4,6 +4,7 @@ import type { AskForm } from '@/core/hole/form';
 import { allCautions, type HolePlan } from '@/core/hole/hole-plan';
 import { remedyOf } from '@/core/hole/remedies';
 import { tell, type Display } from '@/core/units/show';
+import { Why } from '@/ui/why';
 
 interface Props {
   plan: HolePlan;
@@ -28,6 +29,7 @@ export function Watch({ plan, display, change }: Props) {
             >
               <span>
                 <span aria-label={c.level}>{c.level === 'stop' ? '✕' : '!'}</span> {tell(c, display)}
+                <Why code={c.code} />
               </span>
               {remedy && (
                 <button type="button" className="btn h-11 sm:h-9" onClick={() => change(remedy.change)}>

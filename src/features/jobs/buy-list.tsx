@@ -1,4 +1,4 @@
-import { BUY_KINDS, holesBehind, type ToBuy } from '@/core/job/to-buy';
+import { holesBehind, type ToBuy } from '@/core/job/to-buy';
 import { tell, type Display } from '@/core/units/show';
 
 interface Props {
@@ -22,8 +22,7 @@ function Group({ name, list, display }: { name: string; list: readonly ToBuy[]; 
           <li key={x.key} className="flex items-start gap-3 border-t border-steel-200 py-2 first:border-0">
             <span aria-hidden className="mt-1 size-5 flex-none border-2 border-ink" />
             <span className="min-w-0 flex-1">
-              <strong className="font-cond text-xl">{tell(x.name, display)}</strong>{' '}
-              <span className="text-[15px] text-steel-700">{BUY_KINDS[x.kind].toLowerCase()}</span>
+              <strong className="font-cond text-xl">{tell(x.name, display)}</strong>
               {x.instead && <span className="block text-[16px]">{tell(x.instead, display)}</span>}
             </span>
             <span className="w-2/5 flex-none text-right text-[15px]">

@@ -3,19 +3,22 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useRef, useState, useTransition } from 'react';
-import { v7 as uuidv7 } from 'uuid';
 import type { Job, ListedJob } from '@/contracts/job';
 import type { JobSummary } from '@/core/job/summary';
-import { NOTHING_RECORDED, stageOf, type Recorded } from '@/core/job/stage';
+import { NOTHING_RECORDED, stageOf, type Recorded, type Stage } from '@/core/job/stage';
 import { tell, type Display } from '@/core/units/show';
 import { useShopTime } from '@/ui/shop-clock';
+import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';
+import { later } from '@/ui/later';
 import { useKeys } from '@/ui/keys';
 import { send } from '@/ui/send';
 import { useUnits } from '@/ui/units';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
 import { JobMenu } from './job-menu';
 import { lineText } from './job-summary';
+
+const NewJob = later(() => import('./new-job'));
 
 export interface JobRow {
   job: ListedJob;
@@ -73,31 +76,25 @@ export function JobsView({ jobs, search: searched, page, pages, total }: Props) 
     router.refresh();
   }, [gone, router]);
   useKeys({ z: () => void undo() });
-  async function beginJob(): Promise<void> {
-    const id = uuidv7();
-    const body = {
-      id,
-      name: 'New job',
-      materialId: 'steel-low-carbon',
-      quantity: 1,
-      notes: '',
-      units: display,
-      holes: [],
-    };
-    const got = await send<Job>('POST', '/api/v1/jobs', body);
-    if (got.ok) router.push(`/jobs/${id}`);
-    else setFault(got.fault);
-  }
+  const [isNew, setNew] = useState(false);
+  const [state, setState] = useState<Stage['stage'] | 'all'>('all');
+  const staged = jobs.map((row) => ({ row, stage: stageOfRow(row).stage }));
+  const states = [...new Set(staged.map((s) => s.stage))].sort((a, b) => rankOf(a) - rankOf(b));
+  const shown = staged
+    .filter((s) => state === 'all' || s.stage === state || !states.includes(state))
+    .sort((a, b) => rankOf(a.stage) - rankOf(b.stage))
+    .map((s) => s.row);
 
   return (
     <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-3 p-3 sm:px-5">
       <div className="flex flex-wrap items-end gap-3">
         <h1 className="mr-auto font-cond text-3xl font-semibold">Jobs</h1>
         <TextField label="Search" value={search} onChange={find} placeholder="name, metal, thread" className="w-64" />
-        <button type="button" className="btn-next" onClick={() => void beginJob()}>
+        <button type="button" className="btn-next" onClick={() => setNew(true)}>
           New job
         </button>
       </div>
+      {isNew && <NewJob display={display} onClose={() => setNew(false)} />}
       {fault && (
         <p role="alert" className="font-bold text-danger">
           {fault}
@@ -126,8 +123,16 @@ export function JobsView({ jobs, search: searched, page, pages, total }: Props) 
           )}
         </p>
       )}
+      {states.length > 1 && (
+        <Choice
+          label="Show"
+          value={state}
+          onChange={setState}
+          options={[['all', `all ${jobs.length}`], ...states.map((name) => [name, name] as const)]}
+        />
+      )}
       <ul className="flex flex-col gap-2" aria-busy={searching}>
-        {jobs.map((row) => (
+        {shown.map((row) => (
           <Row
             key={row.job.id}
             row={row}
@@ -165,23 +170,41 @@ interface RowProps {
   onDelete: () => void;
 }
 
-/** A job in a row: its face, what it is of, how far it is and what comes next. */
-function Row({ row: { job, material, summary, recorded = NOTHING_RECORDED }, display, onCopy, onDelete }: RowProps) {
-  const { stage, next } = stageOf({
+const stageOfRow = ({ summary, recorded = NOTHING_RECORDED }: Pick<JobRow, 'summary' | 'recorded'>): Stage =>
+  stageOf({
     holes: summary?.holes ?? 0,
     impossible: summary?.impossible ?? 0,
     unplaced: summary?.unplaced ?? 0,
     features: summary?.features ?? 0,
     ...recorded,
   });
+
+/** What somebody has to decide comes first, then what is at the bench; what is made comes last. */
+const FIRST: readonly Stage['stage'][] = ['waiting', 'at the bench'];
+const rankOf = (stage: Stage['stage']): number =>
+  stage === 'made' ? FIRST.length + 1 : FIRST.includes(stage) ? FIRST.indexOf(stage) : FIRST.length;
+
+/** A job in a row: its face, what it is of, how far it is and what comes next. */
+function Row({ row: { job, material, summary, recorded = NOTHING_RECORDED }, display, onCopy, onDelete }: RowProps) {
+  const { stage, next } = stageOfRow({ summary, recorded });
+  const { bench } = recorded;
   const at = useShopTime();
   return (
     <li className="plate relative grid grid-cols-[76px_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 p-2 focus-within:border-ink hover:border-ink md:grid-cols-[96px_minmax(0,2.2fr)_minmax(0,1fr)_auto]">
-      <div className="dye row-span-2 grid h-[72px] place-items-center p-1 md:row-span-1">
+      <div className="dye row-span-2 grid h-[72px] grid-rows-[minmax(0,1fr)] place-items-center gap-1 p-1 md:row-span-1">
         {summary?.sketch ? (
           <FaceDrawing sketch={summary.sketch} className="size-full" />
         ) : (
           <span className="font-cond text-sm text-dye-200">not laid out</span>
+        )}
+        {bench && bench.done > 0 && (
+          <span
+            role="img"
+            aria-label={`${bench.done} of ${bench.steps} steps done`}
+            className="h-1.5 w-full self-end bg-dye-200/30"
+          >
+            <span className="block h-full bg-brass" style={{ width: `${(100 * bench.done) / bench.steps}%` }} />
+          </span>
         )}
       </div>
       <div className="min-w-0">

@@ -1,0 +1,25 @@
+'use client';
+
+import { useState } from 'react';
+import { reasonOfCaution } from '@/core/answer/reasons';
+
+/** The reason of the trade behind a caution, on demand; nothing where it says so itself. */
+export function Why({ code }: { code: string }) {
+  const [open, setOpen] = useState(false);
+  const says = reasonOfCaution(code);
+  if (!says) return null;
+  return (
+    <>
+      {' '}
+      <button
+        type="button"
+        className="link min-h-9 px-1 text-[15px] font-normal"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        why
+      </button>
+      {open && <span className="block text-[15px] font-normal text-ink">{says}</span>}
+    </>
+  );
+}
