@@ -2,7 +2,7 @@ import { featureInput, type FeatureInput } from '@/contracts/job';
 import { readPlateCsv, writePlateCsv } from '@/core/formats/plate-csv';
 import { BLANK_FORM } from '@/core/hole/form';
 import type { Imported } from '@/core/layout/imported';
-import { csvFeature, featuresFrom, type Usual } from './csv-features';
+import { csvFeature, doublesOf, featuresFrom, withImported, type Usual, type WithDoubles } from './csv-features';
 
 const usual: Usual = { face: 'front', question: { machine: 'lathe', units: 'inch' }, taken: new Set() };
 const whole: FeatureInput = {
@@ -80,4 +80,40 @@ test('an answer of the wrong type is left out by name, and nothing else', () => 
   const { holes, wrong } = featuresFrom(found, usual);
   expect(wrong.sort()).toEqual(['cheese', 'edits', 'exit', 'letter', 'tap']);
   expect([holes[0].question.depth, holes[0].question.tap, holes[0].exit]).toEqual(['8', 'auto', undefined]);
+});
+
+test('what was exported and comes back updates by its id; the same hole in the same place is a double; the rest is new', () => {
+  const at = (x: number) => ({ kind: 'point' as const, x, y: 20 });
+  const own = { ...whole, edits: undefined };
+  const second: FeatureInput = {
+    ...own,
+    id: 'hole-0009',
+    letter: 'B',
+    question: { ...own.question, callout: 'M8 THRU' },
+    place: at(50),
+  };
+  const found = {
+    understood: [],
+    leftOut: [],
+    features: [
+      { id: own.id, name: 'moved', callout: '3x M4 THRU', face: own.face, place: at(70) },
+      { name: '', callout: 'M8 THRU', face: own.face, place: at(50) },
+      { name: 'new', callout: 'M5 THRU', face: own.face, place: at(90) },
+    ],
+  };
+  const here = [own, second];
+  expect(doublesOf(found, usual, here).map((d) => d.of.id)).toEqual([own.id, second.id]);
+  const after = (how: WithDoubles) =>
+    withImported(here, found, usual, how).map((h) => [h.name, (h.place as { x?: number }).x]);
+  expect(after('update')).toEqual([
+    ['moved', 70],
+    [second.name, 50],
+    ['new', 90],
+  ]);
+  expect(after('skip')).toHaveLength(3);
+  expect(after('skip')[0]).toEqual([own.name, (own.place as { x?: number }).x]);
+  expect(after('add')).toHaveLength(5);
+  // What is not in the table stays: answers, zone, letter.
+  const [kept] = withImported(here, found, usual, 'update') as FeatureInput[];
+  expect([kept.letter, kept.zoneMm, kept.question.percent]).toEqual([own.letter, own.zoneMm, own.question.percent]);
 });

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal/lite';
 import { v7 as uuidv7 } from 'uuid';
 import { featureInput, type FeatureInput } from '@/contracts/job';
 import { BLANK_FORM, type AskForm } from '@/core/hole/form';
@@ -47,6 +48,54 @@ export interface Usual {
   question: Partial<AskForm>;
   /** Ids that are there already: a feature under one of them gets a new one. */
   taken: ReadonlySet<string>;
+}
+
+/** What is done with rows that stand in the job already. */
+export const WITH_DOUBLES = { update: 'update them', add: 'add them once more', skip: 'leave them out' } as const;
+export type WithDoubles = keyof typeof WITH_DOUBLES;
+
+const samePlace = (a: Pick<FeatureInput, 'face' | 'place'>, b: Pick<FeatureInput, 'face' | 'place'>): boolean =>
+  a.face === b.face && a.place !== undefined && dequal(a.place, b.place);
+
+/** The feature of the job that a row is of: by its id, else the same callout in the same place. */
+const matchOf = (row: Imported['features'][number], face: FaceId, holes: readonly FeatureInput[]) =>
+  holes.find((h) => h.id === row.id) ??
+  holes.find((h) => h.question.callout === row.callout && samePlace(h, { face: row.face ?? face, place: row.place }));
+
+/** Rows that stand in the job already, each with the feature that it is of. */
+export const doublesOf = (found: Imported, { face }: Pick<Usual, 'face'>, holes: readonly FeatureInput[]) =>
+  found.features.flatMap((row) => {
+    const of = matchOf(row, face, holes);
+    return of ? [{ row, of }] : [];
+  });
+
+/** The features of a job with imported rows in it: new ones after those there, doubles as it is said. */
+export function withImported<F extends FeatureInput>(
+  holes: readonly F[],
+  found: Imported,
+  usual: Usual,
+  doubles: WithDoubles,
+): (F | FeatureInput)[] {
+  if (doubles === 'add') return [...holes, ...featuresFrom(found, usual).holes];
+  const known = new Map(doublesOf(found, usual, holes).map(({ row, of }) => [row, of]));
+  const fresh = featuresFrom({ ...found, features: found.features.filter((row) => !known.has(row)) }, usual).holes;
+  if (doubles === 'skip') return [...holes, ...fresh];
+  const rows = new Map([...known].map(([row, of]) => [of.id, row]));
+  return [
+    ...holes.map((hole) => {
+      const row = rows.get(hole.id);
+      if (!row) return hole;
+      const { holes: read } = featuresFrom({ ...found, features: [{ ...row, id: undefined }] }, usual);
+      const { id: _, letter: _l, question, ...rest } = read[0];
+      return {
+        ...hole,
+        ...rest,
+        name: row.name || hole.name,
+        question: { ...hole.question, callout: question.callout },
+      };
+    }),
+    ...fresh,
+  ];
 }
 
 /** Imported rows as features of a job, what follows another still following it; and the answers that are none, by name. */

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { FeatureInput, Job } from '@/contracts/job';
 import type { Problem } from '@/core/answer/answer';
+import type { ColumnMap, TableHead } from '@/core/formats/table-columns';
 import type { Imported } from '@/core/layout/imported';
 import type { Display } from '@/core/units/show';
 import { facesOf, type FaceId } from '@/core/layout/part';
@@ -14,7 +15,16 @@ import { ReadingBar } from '@/ui/reading-bar';
 import { send } from '@/ui/send';
 import { useFileReader } from '@/ui/use-file-reader';
 import { useJobList } from '../job-store/use-job-list';
-import { csvFeature, featuresFrom, type Usual } from './csv-features';
+import { ColumnMapping } from './column-map';
+import {
+  csvFeature,
+  doublesOf,
+  featuresFrom,
+  WITH_DOUBLES,
+  withImported,
+  type Usual,
+  type WithDoubles,
+} from './csv-features';
 import type { PlateState } from './use-plate';
 
 interface Props {
@@ -32,6 +42,8 @@ interface Preview {
   /** A whole part of ours, which replaces what is here. */
   whole?: { part: PlateState['plan']['part']; holes: FeatureInput[] };
   problems: Problem[];
+  /** A table whose headings are not ours: its columns have to be named. */
+  table?: { text: string; head: TableHead };
 }
 
 /** Largest file read, bytes. */
@@ -47,6 +59,7 @@ const TOO_LARGE: Problem = {
 export function TransferPanel({ state, display, name, jobId, machineId, letters }: Props) {
   const { plan, laid, face, edit } = state;
   const [preview, setPreview] = useState<Preview>();
+  const [doubles, setDoubles] = useState<WithDoubles>('update');
   const reader = useFileReader();
   const [pasted, setPasted] = useState('');
   const [unit, setUnit] = useState<'mm' | 'inch'>(display);
@@ -71,7 +84,7 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
     return { ...found, leftOut: [...found.leftOut, ...wrong] };
   }
   function tooMany(found: Imported): Problem[] {
-    const total = countHoles([...plan.holes, ...featuresFrom(found, usual).holes]);
+    const total = countHoles(withImported(plan.holes, found, usual, 'update'));
     if (total <= MOST_HOLES) return [];
     return [
       {
@@ -98,17 +111,31 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
     }
     const read = await reader.read(name, file, /\.dxf$/i.test(name) ? 'dxf' : 'plate-csv', bare);
     const problems = read.ok ? tooMany(read.value) : read.problems;
+    if (problems[0]?.code === 'csv-columns') {
+      const { tableHead } = await import('@/core/formats/table-columns');
+      const text = await file.text();
+      setPreview({ file: name, problems: [], table: { text, head: tableHead(text) } });
+      return;
+    }
+    setDoubles('update');
     setPreview({ file: name, problems, ...(read.ok && problems.length === 0 ? { found: said(read.value) } : {}) });
   }
   function take({ found, whole }: Preview): void {
     if (whole) edit(() => whole);
     else if (found) {
-      const { holes } = featuresFrom(found, usual);
-      edit((p) => ({ part: found.stock ? { ...p.part, stock: found.stock } : p.part, holes: [...p.holes, ...holes] }));
+      edit((p) => ({
+        part: found.stock ? { ...p.part, stock: found.stock } : p.part,
+        holes: withImported(p.holes, found, usual, doubles),
+      }));
     }
     setPreview(undefined);
     setPasted('');
   }
+  async function bringMapped(name: string, text: string, map: ColumnMap): Promise<void> {
+    const { withOurColumns } = await import('@/core/formats/table-columns');
+    await bring(name, new Blob([withOurColumns(text, map)]));
+  }
+  const already = preview?.found ? doublesOf(preview.found, usual, plan.holes).length : 0;
   async function out(kind: 'dxf' | 'csv' | 'svg' | 'json'): Promise<void> {
     if (kind === 'dxf')
       download(`${base}.dxf`, 'image/vnd.dxf', (await import('@/core/formats/plate-dxf')).writePlateDxf(laid, label));
@@ -167,7 +194,14 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
           Preview
         </button>
         <ReadingBar reading={reader.reading} onCancel={reader.cancel} />
-        {preview && (
+        {preview?.table && (
+          <ColumnMapping
+            key={preview.table.head.headings.join()}
+            head={preview.table.head}
+            onUse={(map) => void bringMapped(preview.file, preview.table?.text ?? '', map)}
+          />
+        )}
+        {preview && !preview.table && (
           <FilePreview
             name={preview.file}
             problems={preview.problems}
@@ -177,6 +211,14 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
             onTake={(preview.found ?? preview.whole) && (() => take(preview))}
             onLeave={() => setPreview(undefined)}
           >
+            {already > 0 && (
+              <Choice
+                label={already === 1 ? 'One hole stands there already' : `${already} stand there already`}
+                value={doubles}
+                onChange={setDoubles}
+                options={Object.entries(WITH_DOUBLES) as [WithDoubles, string][]}
+              />
+            )}
             {preview.whole && (
               <p>A whole part: {preview.whole.holes.length} features. It replaces what is here; undo restores it.</p>
             )}
@@ -185,7 +227,7 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
       </section>
       <Mate jobId={jobId} face={face} onFound={(file, found) => setPreview({ file, found, problems: [] })} />
       <section className="flex flex-col gap-2">
-        <h2 className="font-cond text-lg font-semibold">Remove</h2>
+        <h2 className="font-cond text-lg font-semibold">Export</h2>
         <div className="flex flex-wrap gap-1.5">
           {(['dxf', 'csv', 'svg', 'json'] as const).map((kind) => (
             <button key={kind} type="button" className="btn" onClick={() => void out(kind)}>
