@@ -67,10 +67,10 @@ export function AddLine({ state, display, machineId }: Props) {
       }}
       className="flex flex-col gap-1"
     >
-      <div className="flex items-end gap-2">
+      <div className="flex flex-wrap items-end gap-2">
         <TextField
           label="Add: callout and place"
-          className="flex-1"
+          className="basis-full"
           value={line}
           onChange={(next) => {
             setLine(next);

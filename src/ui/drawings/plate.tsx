@@ -7,6 +7,7 @@ import { heightList } from '@/core/layout/height-list';
 import { snapStep } from '@/core/layout/move-place';
 import { SIDES, type Point, type Side } from '@/core/layout/part';
 import { FaceCanvas } from './face-canvas';
+import { placeLabels } from './place-labels';
 import type { Camera } from './face-painter';
 import { useWidth } from './use-width';
 
@@ -126,6 +127,19 @@ export function PlateDrawing({
     if (laid.holes.length <= MOST_LABELS) return laid.holes;
     return counts.size <= MOST_LABELS ? laid.holes.filter((h) => h.number === 1) : [];
   }, [laid.holes, counts]);
+  const { scale } = view;
+  /** Labels with their places from the corner of the face, px: a pan leaves them, a zoom makes room. */
+  const labels = useMemo(() => {
+    const all = labelled.map((h) => ({
+      hole: h,
+      x: h.onFace.x * scale,
+      y: -h.onFace.y * scale,
+      r: (h.footprint.mouthMm / 2) * scale,
+      text: `${letters.get(h.featureId) ?? ''}${counts.get(h.featureId) === 1 ? '' : h.number}${h.impossible ? ' ✕' : ''}`,
+    }));
+    const places = placeLabels(all, all);
+    return all.map(({ hole, text }, i) => ({ hole, text, at: places[i] }));
+  }, [labelled, letters, counts, scale]);
 
   function holeAt(px: Point): LaidHole | undefined {
     const at = toFace(px);
@@ -327,17 +341,17 @@ export function PlateDrawing({
             />
           </g>
         </g>
-        {labelled.map((h) => (
+        {labels.map(({ hole, text, at }) => (
           <text
-            key={`${h.featureId} ${h.number}`}
-            x={view.x + (h.onFace.x + h.footprint.mouthMm / 2) * view.scale + 4}
-            y={view.y - (h.onFace.y + h.footprint.mouthMm / 2) * view.scale - 2}
-            fill={selection.has(h.featureId) ? '#f0cd80' : '#eef2ff'}
+            key={`${hole.featureId} ${hole.number}`}
+            x={view.x + at.x}
+            y={view.y + at.y}
+            fill={selection.has(hole.featureId) ? '#f0cd80' : '#eef2ff'}
             fontSize="16"
             fontWeight="600"
             className="font-cond select-none"
           >
-            {`${letters.get(h.featureId) ?? ''}${counts.get(h.featureId) === 1 ? '' : h.number}${h.impossible ? ' ✕' : ''}`}
+            {text}
           </text>
         ))}
         {unrolled && (
