@@ -173,7 +173,7 @@ test('what does not fit is listed with its cure; walls inside the part are check
 test('means of layout, dials, punch marks and an angled hole', async ({ page }) => {
   await page.goto('/jobs/sample-job-bearing-block/plate');
   await page.getByRole('tab', { name: /^Lay out/ }).click();
-  await page.getByRole('tab', { name: 'Means' }).click();
+  await page.getByRole('tab', { name: 'How to lay out' }).click();
   await page.getByLabel('Position zone of A, ø').fill('0.5');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('listitem').filter({ hasText: 'cheapest that holds' })).toContainText('Transfer punch');
@@ -407,7 +407,7 @@ test('how a mark was made is kept with it; the zone is the joint’s, or the dra
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
   await page.reload();
   await page.getByRole('tab', { name: /^Lay out/ }).click();
-  await page.getByRole('tab', { name: 'Means' }).click();
+  await page.getByRole('tab', { name: 'How to lay out' }).click();
   const zone = page.getByLabel('Position zone of A, ø');
   await expect(zone).toHaveValue('0.2 mm');
   await zone.fill('0.3');
@@ -430,7 +430,7 @@ test('a hole that cannot be made says so on the plate, in the room list and on t
   await page.keyboard.press('Enter');
   await expect(page.getByRole('application').getByText('✕')).toBeVisible();
   await page.getByRole('tab', { name: /^Lay out/ }).click();
-  await expect(page.getByRole('tabpanel', { name: 'Room' })).toContainText('can’t be made');
+  await expect(page.getByRole('tabpanel', { name: 'What fits' })).toContainText('can’t be made');
   await page.getByRole('tab', { name: 'Punch' }).click();
   await expect(page.getByRole('alert').filter({ hasText: '1 can’t be made as drawn' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Record [A-Z]1$/ })).toBeDisabled();

@@ -49,8 +49,8 @@ const TABS = [
 /** What is open first where there is something to scribe. */
 const FROM_SCRIBE = [TABS[2], ...TABS.filter(([id]) => id !== 'scribe')] as const;
 const LAYOUT_TABS = [
-  ['room', 'Room'],
-  ['means', 'Means'],
+  ['room', 'What fits'],
+  ['means', 'How to lay out'],
   ['angled', 'Angled'],
 ] as const;
 const SCRIBE_TABS = [
