@@ -2,6 +2,8 @@ export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],
+  // Nothing passes or fails by the clock: a neighbour may take a core.
+  testTimeout: 120_000,
   transform: {
     '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }],
   },

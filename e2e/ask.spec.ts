@@ -65,13 +65,13 @@ test('one key switches inch and millimetre and changes no physical figure; the j
   await page.keyboard.press('u');
   await expect(page.getByLabel('Plate, in')).toHaveValue('25 mm');
   await expect(callout(page)).toHaveValue('ø9 mm x 20 mm DEEP');
-  await expect(level(page, /^stop, from touch 0\.894 in/)).toBeVisible();
+  await expect(level(page, /^stop, from touch 0\.906 in/)).toBeVisible();
   await expect(drill(page)).toHaveText('9.0 mm');
   await page.getByRole('button', { name: 'Save as a job' }).click();
   await page.getByRole('dialog').getByLabel('Name of the job').fill('Inch job');
   await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('link', { name: 'Print the card' }).click();
-  await expect(page.getByTestId('card')).toContainText('stop 0.894 in');
+  await expect(page.getByTestId('card')).toContainText('stop 0.906 in');
   // A key is heard once the page has its script.
   await page.goto(ASK, { waitUntil: 'networkidle' });
   await callout(page).focus();
@@ -90,7 +90,7 @@ test('every figure shows its working when touched, by keyboard too', async ({ pa
   await page.keyboard.press('Escape');
   await expect(dialog).toBeHidden();
   await expect(page.getByRole('button', { name: 'Show the working: drill speed' })).toBeFocused();
-  await level(page, /^stop, from touch 21\.8 mm/).press('Enter');
+  await level(page, /^stop, from touch 22\.0 mm/).press('Enter');
   await expect(dialog).toContainText('full-diameter depth');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Show the working: tapping torque' }).click();
@@ -173,7 +173,7 @@ test('save a hole as a job, find it again, print the card', async ({ page }) => 
   await page.getByRole('button', { name: 'More for Finder bracket' }).click();
   await page.getByRole('menuitem', { name: 'Card' }).click();
   const card = page.getByTestId('card');
-  await expect(card).toContainText(/Drill 17\/64 in.*stop 21\.8 mm/);
+  await expect(card).toContainText(/Drill 17\/64 in.*stop 22\.0 mm/);
   await expect(card.getByRole('img', { name: 'Section, M8x1.25' })).toBeVisible();
   await expect(card.getByRole('img', { name: /Code that opens http:\/\/127.0.0.1:\d+\/jobs\// })).toBeVisible();
 });
@@ -220,7 +220,7 @@ test('on a phone callout, metal and the strip are in the first screen, and nothi
   await page.goto(ASK);
   const strip = page.getByLabel('In short');
   await expect(strip).toContainText('Drill17/64 in');
-  await expect(strip).toContainText('Stop21.8 mm');
+  await expect(strip).toContainText('Stop22.0 mm');
   for (const part of [callout(page), page.getByRole('button', { name: /^Material/ }), strip]) {
     const box = await part.boundingBox();
     expect((box?.y ?? 9999) + (box?.height ?? 0)).toBeLessThan(400);

@@ -156,6 +156,6 @@ test('a thread on a rod is asked for, and stands in a job beside holes with oper
   await expect(page.getByText('7.87 mm').or(page.getByText('7.875 mm')).first()).toBeVisible();
   await page.goto('/jobs/sample-job-mirror-cell-studs/holes?hole=sample-hole-stud-thread');
   const operations = page.getByRole('region', { name: 'Operations' });
-  await expect(operations).toContainText('Close the die little by little until the thread runs in its tapped hole');
+  await expect(operations).toContainText('Close the die little by little until the trial runs in its tapped hole');
   await expect(operations.getByRole('heading').or(operations.getByText('Outside thread')).first()).toBeVisible();
 });

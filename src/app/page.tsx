@@ -1,3 +1,4 @@
+import { redirect } from 'next/navigation';
 import { fromAddress } from '@/core/hole/form';
 import { AskView } from '@/features/ask/ask-view';
 import type { Origin } from '@/features/ask/use-ask';
@@ -16,6 +17,8 @@ export default async function AskPage({ searchParams }: Props) {
   const params = await searchParams;
   const db = await database();
   const shop = await shopNow(db);
+  // A shop with nothing in it is set up first.
+  if (shop.machines.length === 0 && shop.pools[0].drills.length === 0) redirect('/set-up');
   const first = fromAddress(params, {
     units: await unitsHere(),
     machine: shop.machines[0]?.id ?? '',

@@ -227,6 +227,12 @@ export const missingDrill = z.strictObject({
 export type DrillMark = z.infer<typeof drillMark>;
 export const drillMarks = z.object({ marks: z.array(drillMark).describe('What was marked, as it was before') });
 
+/** What was taken out with the sample shop. */
+export const sampleOut = z.object({
+  jobs: z.number().int().min(0),
+  entries: z.number().int().min(0).describe('Entries of the crib that nobody had changed'),
+});
+
 const habitsSchema = z.strictObject(
   Object.fromEntries(HABITS.map((h) => [h.id, z.enum(h.options.map(([value]) => value) as [string, ...string[]])])),
 ) as unknown as z.ZodType<ShopHabits>;

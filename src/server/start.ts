@@ -5,7 +5,7 @@ import { copyEveryNight } from './backup';
 import { DEFAULT_URL, openDatabase, type Database } from './database';
 import { UnusableDatabase } from './database-faults';
 import { beginSampleRun } from './demo/sample-run';
-import { seedSampleShop } from './demo/sample-shop';
+import { beginEmptyShop, seedSampleShop } from './demo/sample-shop';
 import { isLoopback } from './http/hosts';
 import { accessRow, isEnded } from './repositories/access-repository';
 import { forgetChanges } from './repositories/job-repository';
@@ -43,11 +43,12 @@ async function closeDoor(db: Database): Promise<void> {
   });
 }
 
-/** Opens the server's database and, when it is new, fills it with the sample shop; `JOLLY_BIT_SEED=none` leaves it empty. */
+/** Opens the server's database and, when it is new, fills it with the sample shop; `JOLLY_BIT_SEED=none` begins an empty one. */
 async function start(): Promise<Opened> {
   const url = process.env.DATABASE_URL ?? DEFAULT_URL;
   const { db, client } = await openDatabase(url);
-  if (process.env.JOLLY_BIT_SEED !== 'none' && (await seedSampleShop(db))) await beginSampleRun(db);
+  if (process.env.JOLLY_BIT_SEED === 'none') await beginEmptyShop(db);
+  else if (await seedSampleShop(db)) await beginSampleRun(db);
   await writing(db, (tx) => forgetChanges(tx, new Date(Date.now() - CHANGES_KEPT_MS).toISOString()));
   await closeDoor(db);
   copyEveryNight(client, url);

@@ -16,7 +16,7 @@ export interface HoleLine {
   /** Undefined where the machine has none; rev/min. */
   speed?: { rpm: number; label: string };
   /** Full diameter and stop from touch, mm. */
-  depth?: { fullMm: number; travelMm: number; through: boolean };
+  depth?: { fullMm: number; stopMm: number; through: boolean };
   /** How it is tapped, reamed or headed. */
   then: Phrase[];
   /** Version of the rules that answered it when it was saved, where that is an older one. */
@@ -44,7 +44,7 @@ function planned(plan: HolePlan): Pick<HoleLine, 'drill' | 'speed' | 'depth' | '
         name: main.spec.tool.name,
         toBuy: plan.thread ? plan.thread.tapDrill.because === 'to-buy' : !main.spec.tool.owned,
       },
-      depth: { fullMm: main.spec.fullMm, travelMm: main.travel.value, through: main.spec.through },
+      depth: { fullMm: main.spec.fullMm, stopMm: main.stopMm, through: main.spec.through },
       ...(main.speed.ok ? { speed: { rpm: main.speed.value.rpm, label: main.speed.value.label } } : {}),
     }),
     then: best

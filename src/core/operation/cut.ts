@@ -1,5 +1,6 @@
 import {
   answer,
+  depth,
   mm,
   ok,
   phrase,
@@ -192,6 +193,9 @@ function grabOf(torque: Answer | undefined, { asked: { machine }, setting }: Con
   return { force, holding: holdingFor(force.value) };
 }
 
+/** A difference that shows in the tenths of a depth, mm. */
+const SEEN_MM = 0.05;
+
 /**
  * The figures of one cutting operation: ideal and set speed, feed, travel from touch, stop, withdrawals, torque, force
  * at the part's edge, and what to watch in them. Speed and feed stay within the machine's power.
@@ -212,6 +216,11 @@ export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}):
         });
   const { speed, feed, cautions } = driven(spec, ctx, ideal, planned, over);
   const travel = travelOf(spec, tipMm);
+  const stops = stopsFor(spec, machine, travel.value, tipMm, ctx.setting.thicknessMm);
+  if (Math.abs(stops.stopMm - travel.value) >= SEEN_MM)
+    travel.working.assumptions.push(
+      phrase('Set to {set}: the nearest mark that is as good.', { set: depth(stops.stopMm) }),
+    );
   const torque = torqueOf(spec, ctx, feed.value);
   const cut: Cut = {
     spec,
@@ -222,7 +231,7 @@ export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}):
     tipMm,
     travel,
     breaksThroughMm: spec.through ? spec.fullMm : undefined,
-    ...stopsFor(spec, machine, travel.value, tipMm, ctx.setting.thicknessMm),
+    ...stops,
     pecks: isDrill
       ? peckDepths(spec.diameterMm, reachMm - spec.fromMm, material, byHand).map((at) => at + spec.fromMm)
       : [],

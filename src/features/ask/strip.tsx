@@ -8,7 +8,7 @@ import { showText, type Display } from '@/core/units/show';
 export function Strip({ plan, display }: { plan: HolePlan; display: Display }) {
   const cut = mainCut(plan);
   if (!cut) return null;
-  const { spec, speed, travel } = cut;
+  const { spec, speed, stopMm } = cut;
   const cells: [string, string, string][] = [
     [
       'Drill',
@@ -18,7 +18,7 @@ export function Strip({ plan, display }: { plan: HolePlan; display: Display }) {
     ['rev/min', speed.ok ? String(speed.value.rpm) : '—', speed.ok ? speed.value.label : 'other machine'],
     spec.through
       ? ['Depth', 'through', showText(toTenths(spec.fullMm), display)]
-      : ['Stop', showText(toTenths(travel.value), display), 'from touch'],
+      : ['Stop', showText(toTenths(stopMm), display), 'from touch'],
   ];
   return (
     <dl

@@ -46,6 +46,9 @@ export function CribView({ shopName, machines, cases, tools, taps, materials, ha
         <h1 className="mr-auto font-cond text-3xl font-semibold">
           Crib <span className="text-xl font-medium text-steel-700">{shopName}</span>
         </h1>
+        <a className="btn" href="/set-up">
+          Set up your shop
+        </a>
         <a className="btn" href="/crib/to-buy">
           List to buy
         </a>

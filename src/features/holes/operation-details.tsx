@@ -53,7 +53,7 @@ export function Details({ op, state, display, onMissing, onDrop }: DetailsProps)
             [
               ['ideal speed', cut.ideal],
               ['feed', cut.feed],
-              ['stop', cut.travel],
+              ['travel', cut.travel],
               ['torque', cut.torque],
               ['force when it grabs', cut.grab?.force],
               ['time', op.time],

@@ -71,7 +71,7 @@ test('a line says what to do for each hole, in the job’s own metal and number'
   expect(lineText(feet, 'mm')).toMatchObject({
     drill: '6.8 mm',
     speed: '980 rev/min, row 2',
-    depth: '16.3 mm, stop 18.3 mm',
+    depth: '16.3 mm, stop 18.5 mm',
     then: expect.stringContaining('plug (4)'),
   });
   // Steel, not the copper that the hole was asked in: 6.8 in copper would go faster than 980.

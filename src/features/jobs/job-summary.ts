@@ -22,7 +22,7 @@ export function lineText(line: HoleLine, display: Display): LineText {
       deep &&
       (deep.through
         ? `through ${showText(depth(deep.fullMm), display)}`
-        : `${showText(depth(deep.fullMm), display)}, stop ${showText(depth(deep.travelMm), display)}`),
+        : `${showText(depth(deep.fullMm), display)}, stop ${showText(depth(deep.stopMm), display)}`),
     then: line.then.map((p) => tell(p, display).replace(/\.$/, '')).join('; '),
     troubles: line.troubles.map((t) => tell(t, display)),
   };

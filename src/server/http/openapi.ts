@@ -7,6 +7,7 @@ import {
   drillMarks,
   inUseChange,
   missingDrill,
+  sampleOut,
   shopChange,
   versionField,
 } from '@/contracts/crib';
@@ -70,6 +71,7 @@ const OUTPUTS = {
   Machines: machineCatalogue,
   CribAdded: cribAdded,
   DrillMarks: drillMarks,
+  SampleOut: sampleOut,
   Session: sessionState,
   SignedIn: signedIn,
   Copies: copyList,
@@ -256,6 +258,12 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
   },
   '/api/v1/shop': {
     put: { summary: "Change the shop's habits", body: 'ShopChange', done: [204, null, 'Done'], refused: OLD_VERSION },
+  },
+  '/api/v1/shop/sample': {
+    delete: {
+      summary: 'Take the sample shop out: its jobs, and what nobody has changed of its crib',
+      done: [200, 'SampleOut', 'What was taken out'],
+    },
   },
   '/api/v1/session': {
     get: { summary: 'Who is signed in', done: [200, 'Session', 'Who, and what signing in takes here'] },

@@ -1,0 +1,10 @@
+import { mayChangeCrib } from '@/server/access/at-the-door';
+import { database } from '@/server/start';
+import { answering, json } from '@/server/http/respond';
+import { takeSampleOut } from '@/server/services/sample-service';
+
+export const DELETE = (request: Request): Promise<Response> =>
+  answering(async () => {
+    await mayChangeCrib(await database(), request);
+    return json(await takeSampleOut(await database()));
+  });
