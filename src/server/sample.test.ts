@@ -7,7 +7,7 @@ import { machineInput } from '@/contracts/crib';
 import { listDrillCases, listMachines, listMaterials, listTools, shopRow } from './repositories/crib-repository';
 import { addItem, markMissing } from './services/crib-service';
 import { createJob, existingJob, jobsPage } from './services/job-service';
-import { isSampleThere, takeSampleOut } from './services/sample-service';
+import { isSampleThere, takeSampleOut } from './demo/sample-out';
 import { shopNow } from './services/shop-service';
 import { shopDatabase } from './tests/shop-database';
 

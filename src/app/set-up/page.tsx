@@ -1,7 +1,7 @@
 import { USUAL_HABITS } from '@/core/shop/habits';
 import { SetUpView } from '@/features/set-up/set-up-view';
 import { shopRow } from '@/server/repositories/crib-repository';
-import { isSampleThere } from '@/server/services/sample-service';
+import { isSampleThere } from '@/server/demo/sample-out';
 import { database } from '@/server/start';
 
 export const metadata = { title: 'Set up · Jolly Bit' };

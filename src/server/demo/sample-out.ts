@@ -1,11 +1,11 @@
 import type { CribKind } from '@/contracts/crib';
 import type { Database } from '../database';
-import { SAMPLE_CASES, SAMPLE_DRILLS } from '../demo/sample-drills';
-import { SAMPLE_JOBS } from '../demo/sample-jobs';
-import { SAMPLE_MACHINES } from '../demo/sample-machines';
-import { OWN_NAME, SAMPLE_NAME } from '../demo/sample-shop';
-import { SAMPLE_TAPS } from '../demo/sample-taps';
-import { SAMPLE_TOOLS } from '../demo/sample-tools';
+import { SAMPLE_CASES, SAMPLE_DRILLS } from './sample-drills';
+import { SAMPLE_JOBS } from './sample-jobs';
+import { SAMPLE_MACHINES } from './sample-machines';
+import { OWN_NAME, SAMPLE_NAME } from './sample-shop';
+import { SAMPLE_TAPS } from './sample-taps';
+import { SAMPLE_TOOLS } from './sample-tools';
 import { removeItem } from '../repositories/crib-repository';
 import { markDeleted } from '../repositories/job-repository';
 import { anyOfCases, anyOfJobs, holdsDrills, isMachineUsed, renameShop } from '../repositories/sample-repository';
