@@ -21,6 +21,7 @@ import { HAND_LIMIT_NM } from './tap-strength';
 import type { TapSequence } from './tap-sequence';
 import type { TappingQuestion } from './tapping-question';
 import type { Turning, WeighedTurning } from './turning';
+import { holderCaution, holderOf, type Holder } from './tap-holder';
 import { headFor, RUN_IN_TURNS, slipsTooLate, WAY_FACTS, wayLabel, type WayId } from './ways';
 
 /** One way of driving the taps of a hole, with what it would mean. */
@@ -151,38 +152,6 @@ function squareTooOdd(id: WayId, { aids }: TappingQuestion, { taps }: WeighedTur
   return taps
     .map((t) => t.squareMm)
     .find((square) => !aids.wrenches.some((w) => w.fromMm <= square + 0.05 && square <= w.toMm + 0.05));
-}
-
-/** What holds a shank that the chuck does not take: one of the crib, or one to get. */
-interface Holder {
-  shankMm: number;
-  chuckMm: number;
-  /** Undefined where the crib has none. */
-  name?: string;
-}
-
-function holderOf(id: WayId, { machine, aids }: TappingQuestion, taps: WeighedTurning['taps']): Holder | undefined {
-  const shankMm = Math.max(...taps.map((t) => t.shankMm));
-  if (!WAY_FACTS[id].inChuck || !machine || shankMm <= machine.chuckMm + 0.01) return undefined;
-  const own = aids?.holders.find((h) => h.fromMm <= shankMm + 0.01 && shankMm <= h.toMm + 0.01);
-  return { shankMm, chuckMm: machine.chuckMm, ...(own ? { name: own.name } : {}) };
-}
-
-function holderCaution({ shankMm, chuckMm, name }: Holder): Caution {
-  const values = { shank: mm(shankMm), chuck: mm(chuckMm), name: name ?? '' };
-  return name === undefined
-    ? caution(
-        'note',
-        'holder-to-buy',
-        'Its shank of {shank} is over the {chuck} of the chuck: to buy, a collet or an end-mill holder, or turn a bushing for it. It does not slip: switch off early.',
-        values,
-      )
-    : caution(
-        'note',
-        'holder',
-        'Its shank of {shank} is over the {chuck} of the chuck: {name}. It does not slip: switch off early.',
-        values,
-      );
 }
 
 const lateChuck = caution(
