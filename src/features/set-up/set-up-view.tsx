@@ -25,7 +25,12 @@ function Ticks<T extends string>({ title, hint, all, on, change }: TicksProps<T>
       <p className="text-[15px] text-steel-700">{hint}</p>
       {all.map(([id, label]) => (
         <label key={id} className="flex min-h-11 items-center gap-3 text-lg">
-          <input type="checkbox" className="size-6 flex-none accent-ink" checked={on.has(id)} onChange={() => toggle(id)} />
+          <input
+            type="checkbox"
+            className="size-6 flex-none accent-ink"
+            checked={on.has(id)}
+            onChange={() => toggle(id)}
+          />
           {label}
         </label>
       ))}
