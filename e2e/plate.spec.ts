@@ -34,8 +34,8 @@ test('type callouts with places, see them, get the heights in the reading of the
 const MOMENTS: [RegExp, RegExp?][] = [
   [/^Scribe/, /^Heights/],
   [/^Scribe/, /^Dials/],
-  [/^Lay out/, /^Room/],
-  [/^Lay out/, /^Means/],
+  [/^Lay out/, /^What fits/],
+  [/^Lay out/, /^How to lay out/],
   [/^Lay out/, /^Angled/],
   [/^Part/],
   [/^Punch/],
