@@ -458,8 +458,12 @@ describe('said once, with figures that can be known', () => {
       { start: 9, end: 10 },
     ]);
     expect(asked({ callout: 'M6', depth: '80' })).toEqual([['depth-out-of-reach', ['80 mm'], undefined]]);
-    for (const callout of ['1/4-20 x 8 in DEEP', '1/4-20 x 8 mm DEEP', '1/4-20 x 8 THREADS', '1/4-20 x 2 DEEP'])
-      expect(planned({ callout, thickness: '300', drills: 'all' }).thread).toBeDefined();
+    const lengthOf = (callout: string) =>
+      planned({ callout, thickness: '300', drills: 'all' }).thread?.at.lengthMm.toFixed(2);
+    // 8 in, 8 mm, eight pitches of 1.27, 2 in.
+    expect(['1/4-20 x 8 in DEEP', '1/4-20 x 8 mm DEEP', '1/4-20 x 8 THREADS', '1/4-20 x 2 DEEP'].map(lengthOf)).toEqual(
+      ['203.20', '8.00', '10.16', '50.80'],
+    );
   });
 
   test('the drill of a thread that could be formed is weighed with a forming tap', () => {
