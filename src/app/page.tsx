@@ -5,6 +5,7 @@ import type { Origin } from '@/features/ask/use-ask';
 import { database } from '@/server/start';
 import { findJob } from '@/server/repositories/job-repository';
 import { unitsHere } from './units-here';
+import { isCribEmpty } from '@/server/repositories/crib-repository';
 import { shopForView, shopNow } from '@/server/services/shop-service';
 
 interface Props {
@@ -17,8 +18,8 @@ export default async function AskPage({ searchParams }: Props) {
   const params = await searchParams;
   const db = await database();
   const shop = await shopNow(db);
-  // A shop with nothing in it is set up first.
-  if (shop.machines.length === 0 && shop.pools[0].drills.length === 0) redirect('/set-up');
+  // A shop with nothing in it is set up first; what is only out of use is there.
+  if (params.callout === undefined && (await isCribEmpty(db))) redirect('/set-up');
   const first = fromAddress(params, {
     units: await unitsHere(),
     machine: shop.machines[0]?.id ?? '',

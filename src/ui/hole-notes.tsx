@@ -1,6 +1,8 @@
 import { allCautions, type HolePlan } from '@/core/hole/hole-plan';
 import { tell, type Display } from '@/core/units/show';
-import { Why } from './why';
+import { later } from './later';
+
+const Why = later(() => import('./why'));
 
 /** Cautions of this hole's own, those that would spoil something first; how many are shown where the tab names a count. */
 export const ownCautions = (plan: HolePlan) =>

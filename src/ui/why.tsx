@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { reasonOfCaution } from '@/core/answer/reasons';
 
 /** The reason of the trade behind a caution, on demand; nothing where it says so itself. */
-export function Why({ code }: { code: string }) {
+export default function Why({ code }: { code: string }) {
   const [open, setOpen] = useState(false);
   const says = reasonOfCaution(code);
   if (!says) return null;

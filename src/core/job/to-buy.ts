@@ -5,7 +5,6 @@ import type { HolePlan } from '../hole/hole-plan';
 import type { Shop } from '../shop/shop';
 import type { ToolUse } from '../shop/tool';
 import { sameSize } from '../tap-drill/tap-drill-candidate';
-import type { TapToUse } from '../tapping/tap';
 
 export const BUY_KINDS = { drill: 'Drills', tap: 'Taps', tool: 'Tools', gauge: 'Gauges' } as const;
 export type BuyKind = keyof typeof BUY_KINDS;
@@ -62,7 +61,6 @@ function tapLacks({ thread: part }: HolePlan): Lack[] {
   const name = part.thread.designation;
   const all = best.others.find((o) => o.possible && o.owned);
   const instead = all && phrase('{taps} of the crib would do', { taps: all.taps.join(', then ') });
-  const shank = Math.max(0, ...best.taps.map((t: TapToUse) => t.shankMm));
   return [
     ...best.taps
       .filter((t) => !t.owned)
@@ -87,12 +85,12 @@ function tapLacks({ thread: part }: HolePlan): Lack[] {
           },
         ]
       : []),
-    ...(best.cautions.some((c) => c.code === 'holder-to-buy')
+    ...(best.holder && best.holder.name === undefined
       ? [
           {
-            key: `holder ${shank}`,
+            key: `holder ${best.holder.shankMm}`,
             kind: 'tool' as const,
-            name: phrase('collet or tap holder for a shank of {shank}', { shank: mm(shank) }),
+            name: phrase('collet or tap holder for a shank of {shank}', { shank: mm(best.holder.shankMm) }),
             needed: true,
             instead: phrase('turn a bushing for it'),
           },

@@ -38,6 +38,8 @@ export interface WayOfTapping extends Turning {
   /** What to set the clutch of the tapping head to. */
   clutch?: Answer;
   secondsAll: number;
+  /** What holds a shank that the chuck does not take. */
+  holder?: Holder;
   /** No tap wrench of the crib takes its square. */
   lacksWrench: boolean;
   cautions: Caution[];
@@ -313,6 +315,7 @@ export function wayOfTapping(way: WeighedWay, q: TappingQuestion, turned: Turnin
         : undefined,
     clutch,
     secondsAll: way.secondsAll,
+    holder,
     lacksWrench: oddSquareMm !== undefined,
     cautions: [
       ...loadCautions(turned),

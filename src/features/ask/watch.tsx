@@ -4,7 +4,9 @@ import type { AskForm } from '@/core/hole/form';
 import { allCautions, type HolePlan } from '@/core/hole/hole-plan';
 import { remedyOf } from '@/core/hole/remedies';
 import { tell, type Display } from '@/core/units/show';
-import { Why } from '@/ui/why';
+import { later } from '@/ui/later';
+
+const Why = later(() => import('@/ui/why'));
 
 interface Props {
   plan: HolePlan;

@@ -20,9 +20,7 @@ export function AllDone({ jobId, route, parts, missed }: Props) {
       </p>
       {missed.length > 0 && (
         <div role="status" className="mt-3 text-[22px]">
-          <p className="font-bold" style={{ color: 'var(--bench-danger)' }}>
-            ! {missed.length === 1 ? 'One hole is' : `${missed.length} holes are`} not gauged
-          </p>
+          <p className="font-bold">{missed.length === 1 ? 'One hole is' : `${missed.length} holes are`} not gauged</p>
           <ul className="mx-auto mt-1 max-h-[30vh] max-w-[40rem] overflow-auto text-left">
             {missed.map(({ hole, at, why }) => (
               <li key={`${at.featureId} ${at.holeNumber} ${at.part}`}>

@@ -195,6 +195,7 @@ export class JobStore {
   };
 
   undo = (): void => {
+    this.notMade = undefined;
     const step = this.past.at(-1);
     if (!step) return;
     this.past = this.past.slice(0, -1);
@@ -203,6 +204,7 @@ export class JobStore {
   };
 
   redo = (): void => {
+    this.notMade = undefined;
     const [step, ...rest] = this.future;
     if (!step) return;
     this.future = rest;
@@ -286,6 +288,8 @@ export class JobStore {
       this.waiting.map((c) => c.change),
     );
     this.waiting = [];
+    // What was refused or disputed was of changes that are gone with them.
+    this.link = { ...OPEN, sending: this.isSending };
     this.past = [];
     this.future = [];
     this.show();
@@ -313,7 +317,8 @@ export class JobStore {
     const back = await send<Job>('POST', `/api/v1/jobs/${id}/restore`);
     const { createdAt: _c, updatedAt: _u, version: _v, headVersion: _h, nextLetter: _n, ...whole } = this.state.job;
     const got = back.ok || back.status !== 404 ? back : await send<Job>('POST', '/api/v1/jobs', whole);
-    this.link = got.ok ? OPEN : { ...OPEN, fault: got.fault };
+    const sending = this.isSending;
+    this.link = { ...OPEN, sending, ...(got.ok ? {} : { fault: got.fault }) };
     if (got.ok) {
       this.gone = false;
       if (back.ok) this.receive(got.value);

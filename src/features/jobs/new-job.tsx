@@ -37,6 +37,7 @@ export default function NewJob({ display, onClose }: Props) {
   const [parts, setParts] = useState('1');
   const [fault, setFault] = useState<string>();
   const { data: metals = [] } = useQuery({ queryKey: ['materials'], queryFn: materials, staleTime: 60_000 });
+  const metal = metals.some((m) => m.id === material) ? material : (metals[0]?.id ?? material);
   const read = readStock(stock, display === 'inch' ? 'in' : 'mm');
   const quantity = Number(parts);
   const isCount = Number.isInteger(quantity) && quantity >= 1;
@@ -47,7 +48,7 @@ export default function NewJob({ display, onClose }: Props) {
     const job = {
       id,
       name: name.trim(),
-      materialId: material,
+      materialId: metal,
       quantity,
       units: display,
       holes: [],
@@ -96,7 +97,7 @@ export default function NewJob({ display, onClose }: Props) {
           {metals.length === 0 ? (
             <span />
           ) : (
-            <SelectField label="Metal" value={material} onChange={setMaterial}>
+            <SelectField label="Metal" value={metal} onChange={setMaterial}>
               {metals.map((m) => (
                 <option key={m.id} value={m.id}>
                   {m.label}

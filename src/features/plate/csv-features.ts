@@ -85,14 +85,11 @@ export function withImported<F extends FeatureInput>(
     ...holes.map((hole) => {
       const row = rows.get(hole.id);
       if (!row) return hole;
-      const { holes: read } = featuresFrom({ ...found, features: [{ ...row, id: undefined }] }, usual);
+      // Answers that came back count; those that the table does not hold stay.
+      const own = { ...usual, question: hole.question };
+      const { holes: read } = featuresFrom({ ...found, features: [{ ...row, id: undefined }] }, own);
       const { id: _, letter: _l, question, ...rest } = read[0];
-      return {
-        ...hole,
-        ...rest,
-        name: row.name || hole.name,
-        question: { ...hole.question, callout: question.callout },
-      };
+      return { ...hole, ...rest, name: row.name || hole.name, question };
     }),
     ...fresh,
   ];

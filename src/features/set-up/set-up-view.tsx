@@ -93,17 +93,17 @@ export function SetUpView({ shop }: { shop: ShopNow }) {
       )}
       {fault && (
         <p role="alert" className="font-bold text-danger">
-          {fault} What was done before it stays.
+          {fault} What was done before it stays; pressed again, it goes on from there.
         </p>
       )}
-      <button
-        type="button"
-        className="btn-next self-start text-xl"
-        disabled={busy !== undefined}
-        onClick={() => void make()}
-      >
-        {busy === undefined ? 'This is my shop' : `${busy}…`}
-      </button>
+      <div className="flex flex-wrap items-center gap-4">
+        <button type="button" className="btn-next text-xl" disabled={busy !== undefined} onClick={() => void make()}>
+          {busy === undefined ? 'This is my shop' : `${busy}…`}
+        </button>
+        <a className="link" href="/?callout=">
+          Not now
+        </a>
+      </div>
     </main>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { ShopChange } from '@/contracts/crib';
 import { pointAngleOf } from '@/core/drills/drill';
@@ -33,24 +33,22 @@ export interface ShopNow {
 
 const HAND_SET = ['taper', 'plug', 'bottoming'] as const;
 
-function tapsOf(sets: ReadonlySet<UsualTapSet>) {
-  return [...sets].flatMap((set) =>
-    USUAL_TAP_SETS[set].flatMap((name) => {
-      const thread = threadNamed(name);
-      return thread ? HAND_SET.map((role) => usualOwnTap(uuidv7(), thread, role)) : [];
-    }),
-  );
-}
+const tapsOf = (set: UsualTapSet) =>
+  USUAL_TAP_SETS[set].flatMap((name) => {
+    const thread = threadNamed(name);
+    return thread ? HAND_SET.map((role) => usualOwnTap(uuidv7(), thread, role)) : [];
+  });
 
-/** Adds a case and its drills. */
-async function addCase(setId: string): Promise<Sent<unknown>> {
+type Work = () => Promise<Sent<unknown>>;
+/** A step of the set-up: its key, what it is called while it runs, and what it does. */
+type Step = readonly [key: string, name: string, work: Work];
+
+function caseSteps(setId: string, caseId: string): Step[] {
   const set = DRILL_SETS.find((s) => s.id === setId);
-  const id = uuidv7();
-  const made = await send('POST', '/api/v1/crib/cases', { id, name: set?.label ?? 'Case', setId });
-  if (!made.ok || !set) return made;
+  if (!set) return [];
   const drills = set.drills.map((d) => ({
     id: uuidv7(),
-    caseId: id,
+    caseId,
     series: d.series,
     label: d.label,
     diameterMm: d.diameterMm,
@@ -59,7 +57,11 @@ async function addCase(setId: string): Promise<Sent<unknown>> {
     condition: 'sharp',
     where: '',
   }));
-  return send('POST', '/api/v1/crib/import', { drills });
+  const entry = { id: caseId, name: set.label, setId };
+  return [
+    [`case ${setId}`, 'Drills', () => send('POST', '/api/v1/crib/cases', entry)],
+    [`drills ${setId}`, 'Drills', () => send('POST', '/api/v1/crib/import', { drills })],
+  ];
 }
 
 /** The drills and taps that most shops of a unit have. */
@@ -80,30 +82,42 @@ export function useSetUp(shop: ShopNow) {
   const [busy, setBusy] = useState<string>();
   const [fault, setFault] = useState<string>();
 
+  /** Steps that are done: pressed again, it goes on where it stopped. */
+  const done = useRef(new Set<string>());
+  /** Ids of the cases that are made, the same at every press. */
+  const cases = useRef(new Map<string, string>());
+  const caseOf = (setId: string): string => {
+    const id = cases.current.get(setId) ?? uuidv7();
+    cases.current.set(setId, id);
+    return id;
+  };
+
+  function stepsNow(): Step[] {
+    const change: ShopChange = { version: shop.version, units: ticked.units, habits: shop.habits };
+    const sample: Step = ['sample', 'Taking the sample out', () => send('DELETE', '/api/v1/shop/sample')];
+    const machines = USUAL_MACHINES.filter((m) => ticked.machines.has(m.name)).map((m): Step => [
+      `machine ${m.name}`,
+      m.name,
+      () => send('POST', '/api/v1/crib/machines', { ...m, id: uuidv7() }),
+    ]);
+    const taps = [...ticked.taps].map((set): Step => [
+      `taps ${set}`,
+      'Taps',
+      () => send('POST', '/api/v1/crib/import', { taps: tapsOf(set) }),
+    ]);
+    return [
+      ...(ticked.withoutSample ? [sample] : []),
+      ['units', 'Units', () => send('PUT', '/api/v1/shop', change)],
+      ...machines,
+      ...[...ticked.drills].flatMap((set) => caseSteps(set, caseOf(set))),
+      ...taps,
+    ];
+  }
+
   async function make(): Promise<void> {
     setFault(undefined);
-    const change: ShopChange = { version: shop.version, units: ticked.units, habits: shop.habits };
-    const steps: [string, () => Promise<Sent<unknown>>][] = [
-      ...(ticked.withoutSample
-        ? ([['Taking the sample out', () => send('DELETE', '/api/v1/shop/sample')]] as [
-            string,
-            () => Promise<Sent<unknown>>,
-          ][])
-        : []),
-      ['Units', () => send('PUT', '/api/v1/shop', change)],
-      ...USUAL_MACHINES.filter((m) => ticked.machines.has(m.name)).map((m): [string, () => Promise<Sent<unknown>>] => [
-        m.name,
-        () => send('POST', '/api/v1/crib/machines', { ...m, id: uuidv7() }),
-      ]),
-      ...[...ticked.drills].map((set): [string, () => Promise<Sent<unknown>>] => ['Drills', () => addCase(set)]),
-      ...(ticked.taps.size > 0
-        ? ([['Taps', () => send('POST', '/api/v1/crib/import', { taps: tapsOf(ticked.taps) })]] as [
-            string,
-            () => Promise<Sent<unknown>>,
-          ][])
-        : []),
-    ];
-    for (const [name, work] of steps) {
+    for (const [key, name, work] of stepsNow()) {
+      if (done.current.has(key)) continue;
       setBusy(name);
       const got = await work();
       if (!got.ok) {
@@ -111,8 +125,9 @@ export function useSetUp(shop: ShopNow) {
         setFault(`${name}: ${got.fault}`);
         return;
       }
+      done.current.add(key);
     }
-    router.push('/');
+    router.push('/?callout=');
     router.refresh();
   }
   return { ticked, setTicked, busy, fault, make };

@@ -147,6 +147,14 @@ export async function updateItem<K extends CribKind>(
   return done.length > 0;
 }
 
+/** Whether there is neither a machine nor a case, in use or not. */
+export async function isCribEmpty(db: Writer): Promise<boolean> {
+  const [machine] = await db.select({ id: machines.id }).from(machines).limit(1);
+  if (machine) return false;
+  const [found] = await db.select({ id: drillCases.id }).from(drillCases).limit(1);
+  return found === undefined;
+}
+
 /** Takes an entry out whose version still holds; says whether it did. */
 export async function removeItem(db: Writer, kind: CribKind, id: string, version: number): Promise<boolean> {
   const table = TABLE[kind];
