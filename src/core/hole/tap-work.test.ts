@@ -1,3 +1,4 @@
+import { toolOf } from '../route/work-of-job';
 import { DIE_SIGNS, dieCausesOf, type DieSign } from '../operation/die-trouble';
 import { planned, codesOf } from '../tests/bench-shop';
 import { ownTap, TAPS, tapShop } from '../tests/bench-taps';
@@ -203,6 +204,17 @@ describe('a thread on a rod', () => {
       'check',
     ]);
     expect(codesOf(plan)).toContain('die-to-buy');
+    // One tool for the three, by its name; what has none is named by what it is for, never by a key.
+    const tools = plan.operations.map((op) => toolOf(op).tool);
+    expect(tools.slice(0, 7)).toEqual([
+      'saw and face',
+      'turn the blank',
+      'chamfer',
+      'die M10x1.5',
+      'die M10x1.5',
+      'die M10x1.5',
+      'chasing nut M10x1.5',
+    ]);
     expect(sectionOf(plan).rod).toMatchObject({ majorMm: 10, lengthMm: 30 });
   });
 

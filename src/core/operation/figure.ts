@@ -128,5 +128,6 @@ export function figure(step: Step, ctx: Context): Operation {
     tap,
     inserted,
     ...(code === 'note' && !inserted ? { purpose: step.purpose } : {}),
+    ...(step.tool ? { tool: step.tool } : {}),
   };
 }

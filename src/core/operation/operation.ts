@@ -105,6 +105,8 @@ export interface Operation {
   code: OperationCode;
   /** What work without a verb of its own is for, in an infinitive: `mill a flat`. */
   purpose?: string;
+  /** What it is done with, where its kind does not say. */
+  tool?: ToolUse;
   order: Phrase;
   details: Phrase[];
   cut?: Cut;

@@ -109,7 +109,8 @@ const work = (
   purpose: string,
   details: Phrase[] = [],
   cautions: Caution[] = [],
-) => handStep({ key, kind: 'note', order, seconds, purpose, details, cautions });
+  tool?: ToolUse,
+) => handStep({ key, kind: 'note', order, seconds, purpose, details, cautions, ...(tool ? { tool } : {}) });
 
 function squareBy({ asked }: Context, { rpm }: OutsideThread): Phrase {
   if (asked.machine?.kind !== 'lathe')
@@ -165,6 +166,7 @@ export function outsideSteps(o: OutsideThread, ctx: Context, count: number): Ste
         fluid,
       ],
       lacking(die),
+      die,
     ),
     work(
       'die-close',
@@ -179,6 +181,8 @@ export function outsideSteps(o: OutsideThread, ctx: Context, count: number): Ste
         phrase('A sixth of a turn of the adjusting screw at a time; try it in the hole after each.'),
         phrase('The tapped hole is cut first: it sets the standard.'),
       ],
+      [],
+      die,
     ),
     work(
       'die-run',
@@ -186,6 +190,8 @@ export function outsideSteps(o: OutsideThread, ctx: Context, count: number): Ste
       turns.value * secondsATurn,
       'cut to length',
       [...hand, phrase('A half turn on, a quarter back; clear the chips and oil.'), fluid],
+      [],
+      die,
     ),
     ...(chaser
       ? [
@@ -200,6 +206,7 @@ export function outsideSteps(o: OutsideThread, ctx: Context, count: number): Ste
             'chase',
             [phrase('It follows the thread and makes it true; it never cuts into bare stock.')],
             lacking(chaser),
+            chaser,
           ),
         ]
       : []),

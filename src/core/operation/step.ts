@@ -1,5 +1,6 @@
 import { depth, mm, phrase, type Caution, type Phrase } from '../answer/answer';
 import { drillName, pointAngleOf, type Drill } from '../drills/drill';
+import type { ToolUse } from '../shop/tool';
 import type { CutOverride } from './cut';
 import { MAIN_KEY, type CutSpec, type OperationCode, type TapStep, type ToolChoice } from './operation';
 import { tipOf, travelMmOf } from './travel';
@@ -36,6 +37,8 @@ export interface HandStep extends StepBase {
   seconds: number;
   /** What the time is for, in an infinitive. */
   purpose: string;
+  /** What it is done with, where its kind does not say. */
+  tool?: ToolUse;
   tap?: TapStep;
 }
 

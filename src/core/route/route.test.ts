@@ -139,6 +139,16 @@ describe('the route of a job, by hand', () => {
     expect(close?.after).toContain(tap?.id);
   });
 
+  test('one tool that does three things to a hole is at one hole, not at three', () => {
+    const r = route([feature('A', 'M10 x 30 OUTSIDE', { kind: 'point', x: 0, y: 0 }, { machine: 'lathe' })]);
+    const dies = runSteps(r).filter((s) => s.item?.opKey.startsWith('die-'));
+    expect(dies.map((s) => [s.item?.opKey, s.place?.n, s.place?.of])).toEqual([
+      ['die-open', 1, 1],
+      ['die-close', 1, 1],
+      ['die-run', 1, 1],
+    ]);
+  });
+
   test('habits decide where the shop has one; nothing to make, or what cannot be made, says so', () => {
     const holes = [feature('A', '6x M6 THRU', circle(6, 100))];
     expect(route(holes, head(), 'hole-by-hole').setUps[1].strategy).toBe('hole-by-hole');

@@ -65,14 +65,18 @@ type Bare = Omit<RunStep, 'newTool' | 'newSpeed'>;
 
 function visitSteps(visit: Visit, n: number, part: number, isLeft: IsDue): Bare[] {
   const items = visit.items.filter((item) => isLeft(item, part));
-  return items.map((item, i) => ({
+  // One tool may do several things to a hole: holes are counted, not what is done.
+  const holeOf = (item: WorkItem): string => `${item.featureId}/${item.hole}`;
+  const holes = new Map<string, number>();
+  for (const item of items) if (!holes.has(holeOf(item))) holes.set(holeOf(item), holes.size + 1);
+  return items.map((item) => ({
     key: workKey(item, part),
     kind: 'work' as const,
     setUp: n,
     part,
     visit,
     item,
-    place: { n: i + 1, of: items.length },
+    place: { n: holes.get(holeOf(item)) ?? 1, of: holes.size },
   }));
 }
 

@@ -52,7 +52,8 @@ export function toolOf(op: Operation): { tool: string; inCrib: boolean } {
       inCrib: 'owned' in tap ? tap.owned === true : true,
     };
   }
-  return { tool: KINDS[op.code].handTool ?? op.key, inCrib: true };
+  if (op.tool) return { tool: op.tool.name, inCrib: op.tool.owned };
+  return { tool: KINDS[op.code].handTool ?? op.purpose ?? op.key, inCrib: true };
 }
 /** Whether a hole of this plan is cut with fluid: by what is asked, and by a metal that is best cut dry. */
 const isWet = ({ dry, material }: HolePlan): boolean => !dry && !material.runsDry;

@@ -43,8 +43,9 @@ function feelOfTap({ place }: TapStep, { thread, dry, material, machine }: HoleP
  * What the hand does while it cuts: out at these readings of the stop, never dwell, ease where it comes through, and what to
  * do when it catches there; of a tap, its first turns.
  */
-export function feelOf({ cut, tap }: Operation, plan: HolePlan): Phrase[] {
+export function feelOf({ cut, tap, purpose, details }: Operation, plan: HolePlan): Phrase[] {
   if (tap) return feelOfTap(tap, plan);
+  if (purpose) return details;
   if (!cut || cut.spec.family !== 'drill') return [];
   const { material } = plan;
   const { breaksThroughMm: through } = cut;

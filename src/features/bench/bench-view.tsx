@@ -189,6 +189,8 @@ function nextWords(step: BenchStep, after: BenchStep | undefined): string {
   if (after.part !== step.part) return `Done: part ${after.part}`;
   if (after.line) return 'Done: next line';
   if (after.newTool) return 'Done: next tool';
+  const isSame = after.item?.featureId === step.item?.featureId && after.item?.hole === step.item?.hole;
+  if (isSame && after.item) return 'Done: next step';
   return 'Done: next hole';
 }
 

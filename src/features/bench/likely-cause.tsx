@@ -54,7 +54,7 @@ export function LikelyCause<C extends Likely<string>>({ causes, display, none, o
             </button>
           </div>
           <p className="mt-3 text-[20px]" style={{ color: 'var(--bench-quiet)' }}>
-            {asked + 1} of {causes.length}, likeliest first for this hole.
+            {asked + 1} of {causes.length}, likeliest first here.
           </p>
         </>
       ) : (

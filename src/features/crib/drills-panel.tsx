@@ -71,7 +71,7 @@ interface Props {
   display: Display;
 }
 
-/** The drills as they stand in their cases; a drill opens when touched, a gap offers to fill it. */
+/** The drills as they stand in their cases; a drill opens when touched, a missing one can be put back. */
 export function DrillsPanel({ cases, state, display }: Props) {
   const [open, setOpen] = useState<{ caseId: string; drill: DrillEntry; fresh: boolean }>();
   const [name, setName] = useState('');
@@ -122,7 +122,8 @@ export function DrillsPanel({ cases, state, display }: Props) {
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-end gap-3">
         <p className="mr-auto max-w-xl">
-          Solid: in the crib. Hollow: missing, or too blunt to use. Touch a drill to mark it, a gap to fill it.
+          Solid: in the crib. Hollow: missing, or too blunt to use. Touch a drill to mark it, a missing one to put it
+          back.
         </p>
         <TextField label="Find" value={search} onChange={setSearch} placeholder="6.8, blunt, cobalt" className="w-48" />
       </div>

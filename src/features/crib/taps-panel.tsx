@@ -129,7 +129,7 @@ export function TapsPanel({ taps, names, state, display }: Props) {
         />
       </form>
       <p className="text-[15px]">
-        Broken and lost taps are not used; worn ones count as duller. The number is the chamfer, in threads. With no
+        Broken and missing taps are not used; worn ones count as duller. The number is the chamfer, in threads. With no
         taps here the plans assume the usual ones.
       </p>
       <TapRack
