@@ -44,8 +44,7 @@ try {
       askBytes,
       emptyBytes,
       ratio: askBytes / emptyBytes,
-      // 1.55 before the crib's own taps were planned with, and 8 % for them.
-      limit: 1.55 * 1.08,
+      limit: 1.4,
     }),
   );
 } finally {

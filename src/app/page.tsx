@@ -1,5 +1,7 @@
 import { redirect } from 'next/navigation';
 import { fromAddress } from '@/core/hole/form';
+import { wholeShop } from '@/core/shop/shop';
+import { answerQuestion } from '@/features/ask/answer-question';
 import { AskView } from '@/features/ask/ask-view';
 import type { Origin } from '@/features/ask/use-ask';
 import { database } from '@/server/start';
@@ -29,5 +31,6 @@ export default async function AskPage({ searchParams }: Props) {
   const hole = job?.holes.find((h) => h.id === params.jobHole);
   const origin: Origin | undefined =
     job && hole ? { jobId: job.id, holeId: hole.id, jobName: job.name, holeName: hole.name } : undefined;
-  return <AskView first={first} shop={shopForView(shop)} origin={origin} />;
+  const seen = shopForView(shop);
+  return <AskView asked={{ first, answered: answerQuestion(first, wholeShop(seen)), shop: seen }} origin={origin} />;
 }

@@ -1,5 +1,6 @@
 import { fieldsOf, setOf, type FeatureSet, type HeadSet } from '@/contracts/job-change';
-import { inUnits, type AskForm } from '@/core/hole/form';
+import type { AskForm } from '@/core/hole/form';
+import { inUnits } from '@/core/hole/form-in-units';
 import { tapLoadRequest } from '@/contracts/tap-load';
 import { routeIssueRequest } from '@/contracts/route-issue';
 import { listTaps } from './repositories/crib-repository';

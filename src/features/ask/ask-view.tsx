@@ -2,11 +2,10 @@
 
 import { later } from '@/ui/later';
 import { useMemo, useState } from 'react';
-import type { AskForm } from '@/core/hole/form';
 import { AnswerPanel } from './answer-panel';
 import { Strip } from './strip';
 import { QuestionBar } from './question-bar';
-import { useAsk, type AskShop, type Origin } from './use-ask';
+import { useAsk, type AskedFirst, type Origin } from './use-ask';
 import { useReached } from '@/ui/use-reached';
 import { useMissingDrill } from '@/ui/use-missing-drill';
 import { Watch } from './watch';
@@ -16,26 +15,29 @@ const MissingDrill = later(() => import('@/ui/missing-drill'));
 const Details = later(() => import('./details'));
 
 interface Props {
-  first: AskForm;
-  shop: AskShop;
+  asked: AskedFirst;
   origin?: Origin;
 }
 
 /** Enter the callout and see which drill, at which speed, how deep, tapped how, and why. */
-export function AskView({ first, shop: askShop, origin }: Props) {
+export function AskView({ asked: given, origin }: Props) {
   const extra = origin ? `&job=${origin.jobId}&jobHole=${origin.holeId}` : '';
   const missing = useMissingDrill();
-  const { crib } = askShop;
-  const pool = missing.without(crib);
-  const hereNow = useMemo(() => ({ ...askShop, crib: pool }), [askShop, pool]);
-  const { form: typed, heard, change, asked, shop } = useAsk(first, hereNow, extra);
+  const pool = missing.without(given.shop.crib);
+  const hereNow = useMemo(() => (pool === given.shop.crib ? given.shop : { ...given.shop, crib: pool }), [given, pool]);
+  const { form: typed, heard, change, asked, shop, touch } = useAsk(given, hereNow, extra);
   const form = { ...typed, ...heard?.part };
   const [saving, setSaving] = useState(false);
   const [foot, reached] = useReached<HTMLDivElement>();
   const { plan, problems, sample } = asked;
   const display = form.units;
   return (
-    <main id="main" className="mx-auto flex max-w-[1880px] flex-col gap-2 p-2 sm:px-4">
+    <main
+      id="main"
+      className="mx-auto flex max-w-[1880px] flex-col gap-2 p-2 sm:px-4"
+      onFocusCapture={touch}
+      onPointerDownCapture={touch}
+    >
       <h1 className="sr-only">Ask</h1>
       <QuestionBar
         form={typed}

@@ -11,7 +11,7 @@ import { showText, tell } from '@/core/units/show';
 import { depth } from '@/core/answer/answer';
 import { PickField } from '@/ui/pick-field';
 import { CalloutField } from './callout-field';
-import type { Heard } from './use-spoken';
+import type { Heard } from './answered';
 
 const More = later(() => import('./more'));
 

@@ -1,15 +1,12 @@
 'use client';
 
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import type { Problem } from '@/core/answer/answer';
-import { refusals, type HolePlan } from '@/core/hole/hole-plan';
-import { EXAMPLE_HOLE, inUnits, toAddress, type AskForm } from '@/core/hole/form';
-import { planForm } from '@/core/hole/read-form';
+import { toAddress, type AskForm } from '@/core/hole/form';
 import { wholeShop, type Shop } from '@/core/shop/shop';
 import type { DrillPool } from '@/core/drills/drill-sets';
 import type { Display } from '@/core/units/show';
 import { useOwnUnits } from '@/ui/units';
-import { useSpoken } from './use-spoken';
+import type { Answered } from './answered';
 
 /** What the server hands the view: the shop with its crib; the usual sets are known here. */
 export interface AskShop extends Omit<Shop, 'pools'> {
@@ -24,37 +21,56 @@ export interface Origin {
   holeName: string;
 }
 
-export interface Asked {
-  plan?: HolePlan;
-  /** By field of the question; empty when the question stands. */
-  problems: Problem[];
-  /** A worked sample hole is shown, as nothing is asked yet. */
-  sample?: boolean;
+/** What comes with the page. */
+export interface AskedFirst {
+  first: AskForm;
+  /** The answer to it. */
+  answered: Answered;
+  shop: AskShop;
 }
 
-function answerTo(form: AskForm, shop: Shop): Asked {
-  const sample = form.callout.trim() === '';
-  const result = planForm(sample ? { ...form, ...EXAMPLE_HOLE } : form, shop);
-  if (!result.ok) return { problems: sample ? [] : result.problems };
-  return { plan: result.value, problems: refusals(result.value), sample };
-}
+type Planner = typeof import('./answer-question');
+
+/** Fetched once, when a question is first touched: the first answer comes with the page. */
+let planner: Promise<Planner> | undefined;
+const fetchPlanner = (): Promise<Planner> =>
+  (planner ??= import('./answer-question').catch((fault: unknown) => {
+    planner = undefined;
+    throw fault;
+  }));
 
 /** The question, its answer as one types, and its address. */
-export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
+export function useAsk({ first, answered, shop: given }: AskedFirst, askShop: AskShop, extra: string) {
   const [form, setForm] = useState(first);
+  const [{ answerQuestion }, setPlanner] = useState<Partial<Planner>>({});
   const shop = useMemo<Shop>(() => wholeShop(askShop), [askShop]);
   const settled = useDeferredValue(form);
-  const read = useSpoken(settled.callout, shop);
+  const isGiven = settled === first && askShop === given;
+  const touch = useCallback(() => void fetchPlanner().then(setPlanner, () => undefined), []);
+  // Each change asks again for it, where the server could not be reached.
+  useEffect(() => {
+    if (!isGiven && !answerQuestion) touch();
+  }, [isGiven, answerQuestion, settled, touch]);
+  const {
+    of,
+    heard: read,
+    asked,
+  } = useMemo(
+    () => (isGiven || !answerQuestion ? answered : answerQuestion(settled, shop)),
+    [isGiven, answerQuestion, answered, settled, shop],
+  );
   // What was heard is of the line as it stands: never of one that was typed on since.
-  const heard = settled.callout === form.callout ? read : undefined;
-  const asked = useMemo(() => answerTo({ ...settled, ...heard?.part }, shop), [settled, heard, shop]);
+  const heard = of === form.callout ? read : undefined;
   // What was said counts as soon as anything else is changed; the line itself may still be typed on.
   const change = useCallback(
     (part: Partial<AskForm>) =>
       setForm((now) => ({ ...now, ...(part.callout === undefined ? heard?.part : undefined), ...part })),
     [heard],
   );
-  const toUnits = useCallback((units: Display) => setForm((now) => inUnits(now, units)), []);
+  const toUnits = useCallback(
+    (units: Display) => void fetchPlanner().then(({ inUnits }) => setForm((now) => inUnits(now, units))),
+    [],
+  );
   useOwnUnits(form.units, toUnits);
 
   const written = useRef(0);
@@ -82,5 +98,5 @@ export function useAsk(first: AskForm, askShop: AskShop, extra: string) {
     return () => clearTimeout(timer);
   }, [form, extra]);
 
-  return { form, heard, change, asked, shop };
+  return { form, heard, change, asked, shop, touch };
 }

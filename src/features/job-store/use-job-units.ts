@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback } from 'react';
-import { inUnits } from '@/core/hole/form';
+import { inUnits } from '@/core/hole/form-in-units';
 import type { Display } from '@/core/units/show';
 import { useOwnUnits, useUnits } from '@/ui/units';
 import type { JobInHand } from './use-job';

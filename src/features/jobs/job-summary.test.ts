@@ -1,5 +1,6 @@
 import type { Job } from '@/contracts/job';
-import { BLANK_FORM, inUnits } from '@/core/hole/form';
+import { BLANK_FORM } from '@/core/hole/form';
+import { inUnits } from '@/core/hole/form-in-units';
 import { USUAL_HABITS } from '@/core/shop/habits';
 import type { Shop } from '@/core/shop/shop';
 import { DRILL_SETS } from '@/core/drills/drill-sets';

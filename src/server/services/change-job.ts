@@ -9,7 +9,7 @@ import {
 } from '@/contracts/job-change';
 import type { FeatureInput, Job, JobFeature } from '@/contracts/job';
 import type { FieldError } from '@/contracts/problem';
-import { inUnits } from '@/core/hole/form';
+import { inUnits } from '@/core/hole/form-in-units';
 import { nextLetter } from '@/core/layout/letters';
 import { countHoles, MOST_HOLES } from '@/core/layout/place';
 import type { Database } from '../database';
