@@ -6,6 +6,7 @@ import { wholeShop, type Shop } from '@/core/shop/shop';
 import type { DrillPool } from '@/core/drills/drill-sets';
 import type { Display } from '@/core/units/show';
 import { useOwnUnits } from '@/ui/units';
+import type * as planning from './answer-question';
 import type { Answered } from './answered';
 
 /** What the server hands the view: the shop with its crib; the usual sets are known here. */
@@ -29,7 +30,7 @@ export interface AskedFirst {
   shop: AskShop;
 }
 
-type Planner = typeof import('./answer-question');
+type Planner = Pick<typeof planning, 'answerQuestion' | 'inUnits'>;
 
 /** Fetched once, when a question is first touched: the first answer comes with the page. */
 let planner: Promise<Planner> | undefined;
