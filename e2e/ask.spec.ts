@@ -180,7 +180,7 @@ test('save a hole as a job, find it again, print the card', async ({ page }) => 
 
 test('open a hole of a job in Ask, change it, update the job', async ({ page }) => {
   await page.goto('/jobs/sample-job-bearing-block');
-  await page.getByRole('link', { name: 'Open in Ask' }).first().click();
+  await page.getByRole('link', { name: 'In Ask' }).first().click();
   await expect(callout(page)).toHaveValue('3/8-16 UNC-2B THRU');
   await page.getByLabel('Plate, mm').fill('20');
   await page.getByRole('button', { name: 'Update Azimuth bearing block' }).click();

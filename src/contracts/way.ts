@@ -21,6 +21,16 @@ export const wayState = z.object({
       waiting: count.describe('Holes that wait for a decision'),
       ungauged: count.optional().describe('Holes made with nothing gauged'),
       next: z.string().optional(),
+      inHand: z
+        .object({
+          part: count,
+          made: z
+            .record(z.string(), z.array(count))
+            .describe('Numbers of the holes with nothing left to cut, by feature'),
+          done: z.record(z.string(), count).describe('Operations done, by kind'),
+        })
+        .optional()
+        .describe('The part in hand'),
     })
     .optional(),
   records: count,

@@ -7,8 +7,18 @@ import { readCallout } from '../threads/read-callout';
 export interface FaceSketch {
   face: FaceId;
   shape: FaceShape;
-  /** In the order of the features: centre and diameter. */
-  holes: { x: number; y: number; diameterMm: number; letter: string }[];
+  /** In the order of the features. */
+  holes: SketchedHole[];
+}
+
+/** A hole of a small drawing: its centre and diameter, mm. */
+export interface SketchedHole {
+  x: number;
+  y: number;
+  diameterMm: number;
+  letter: string;
+  featureId?: string;
+  number?: number;
 }
 
 /** More holes than this are not told apart in a small drawing. */
@@ -37,7 +47,13 @@ export function faceSketch(part: Part, features: readonly Placed[]): FaceSketch 
     .flatMap(({ id, letter, question }) => {
       const read = readCallout(question.callout);
       const diameterMm = read.ok ? footprint(read.value).diameterMm : 3;
-      return (points.get(id) ?? []).map((at) => ({ ...fromDatum(at, shape, datum), diameterMm, letter }));
+      return (points.get(id) ?? []).map((at, i) => ({
+        ...fromDatum(at, shape, datum),
+        diameterMm,
+        letter,
+        featureId: id,
+        number: i + 1,
+      }));
     });
   return { face, shape, holes: holes.slice(0, MOST_DRAWN) };
 }

@@ -15,7 +15,15 @@ export interface Progress {
   /** The last route issued, and whether the job is still as it was then. */
   issued?: { number: number; current: boolean };
   /** Steps of that route done at the bench, holes that wait for a decision, holes made with nothing gauged, what comes next: `drill A2`. */
-  bench?: { done: number; steps: number; waiting: number; ungauged?: number; next?: string };
+  bench?: {
+    done: number;
+    steps: number;
+    waiting: number;
+    ungauged?: number;
+    next?: string;
+    /** Of the part in hand. */
+    inHand?: { part: number; made: Record<string, number[]>; done: Record<string, number> };
+  };
 }
 
 /** What of it is kept and moved on by each record. */

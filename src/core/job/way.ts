@@ -32,7 +32,8 @@ export interface Way {
 
 const mm0 = (value: number) => ({ value, unit: 'mm' as const, places: value % 1 === 0 ? 0 : 1 });
 
-function partSaid({ stock }: Part): Phrase {
+/** The stock of a part in its sizes: 180 × 180 × 16. */
+export function partSaid({ stock }: Part): Phrase {
   switch (stock.shape) {
     case 'plate':
       return phrase('{w} × {h} × {t}', {

@@ -1,4 +1,5 @@
 import type { OperationCode } from '../operation/operation';
+import { KINDS } from '../operation/kinds';
 import type { RunStep } from '../route/run-steps';
 import type { WorkItem } from '../route/work-item';
 import { holeKey, holeOf, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
@@ -74,6 +75,37 @@ export const changeFor = (remedies: readonly Remedy[], hole: HoleAt): RemedyChan
 
 /** How many holes wait, however much is against each. */
 export const holesWaiting = ({ waiting }: Run): number => new Set(waiting.map((w) => holeKey(w.at))).size;
+
+/** What is made of the part in hand, the last one where all are made. */
+export interface PartInHand {
+  part: number;
+  /** Numbers of the holes in which nothing is left to cut, by feature. */
+  made: Record<string, number[]>;
+  /** Operations done, by kind; each counts once a hole. */
+  done: Partial<Record<OperationCode, number>>;
+}
+
+/** How far the part in hand is, hole by hole; undefined where nothing was done to it. */
+export function partInHand({ steps, settled, next }: Pick<Run, 'steps' | 'settled' | 'next'>): PartInHand | undefined {
+  const part = next?.part ?? steps.at(-1)?.part ?? 1;
+  const left = new Map<string, { hole: HoleAt; isLeft: boolean }>();
+  const done: PartInHand['done'] = {};
+  for (const step of steps) {
+    const hole = step.part === part ? stepHole(step) : undefined;
+    if (!hole || !step.item) continue;
+    const { code } = step.item;
+    if (code === 'cut-between') continue;
+    const isOpen = !settled.has(step.key);
+    if (!isOpen && !step.again) done[code] = (done[code] ?? 0) + 1;
+    if (KINDS[code].removes === 'nothing') continue;
+    const key = holeKey(hole);
+    left.set(key, { hole, isLeft: isOpen || left.get(key)?.isLeft === true });
+  }
+  if (Object.keys(done).length === 0) return undefined;
+  const made: PartInHand['made'] = {};
+  for (const { hole, isLeft } of left.values()) if (!isLeft) (made[hole.featureId] ??= []).push(hole.holeNumber);
+  return { part, made, done };
+}
 
 interface Again {
   of: RunStep;

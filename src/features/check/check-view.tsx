@@ -1,23 +1,20 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { holeKey, isOfHole, type BenchKind, type BodyOf, type HoleAt } from '@/core/run/bench-record';
-import { sectionOf } from '@/core/hole/section';
-import { checksOf } from '@/core/gauging/checks-of';
+import { isOfHole, type BenchKind, type BodyOf, type HoleAt } from '@/core/run/bench-record';
 import { gaugingOf } from '@/core/run/kept-verdict';
 import type { WorkItem } from '@/core/route/work-item';
 import { holeName } from '@/core/route/work-item';
-import { CoreSample } from '@/ui/drawings/core-sample';
-import { later } from '@/ui/later';
 import { useUnits } from '@/ui/units';
 import { RecordFaults } from '../job-store/record-faults';
 import { SHELL_SAID, useOfflineShell, type Shell } from '../run/offline-shell';
 import { useRun, type Running } from '../run/use-run';
-import { DeviationPlot, type Deviation } from './deviation-plot';
-import { PhotoKept } from './photo-kept';
+import { Beside } from './beside';
+import { deviationsOf } from './deviations-of';
+import { Heading } from './heading';
+import { HoleNav } from './hole-nav';
+import { WaitingList } from './waiting-list';
 import { HoleCheck } from '../run/hole-check';
-
-const PhotoPanel = later(() => import('./photo-panel'));
 
 /** What was made against what was asked for: gauged hole by hole, judged, and decided. */
 export function CheckView({ jobId }: { jobId: string }) {
@@ -57,10 +54,6 @@ const holesOf = (issue: Running['issue']): WorkItem[] =>
     .filter((i, n, all) => all.findIndex((other) => holeName(other) === holeName(i)) === n)
     .sort((a, b) => holeName(a).localeCompare(holeName(b), undefined, { numeric: true })) ?? [];
 
-/** So many that wait are listed at once. */
-const MOST_LISTED = 12;
-const SIGNS = { good: '✓', bad: '✕', wait: '!', open: '' } as const;
-
 function Holes({ jobId, running, shell }: { jobId: string; running: Running; shell: Shell }) {
   const { issue, job, at: here, bench, shop } = running;
   const { display } = useUnits();
@@ -68,10 +61,8 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
   const waiting = here?.run.waiting ?? [];
   const [part, setPart] = useState<number>();
   const [chosen, setChosen] = useState<string>();
-  const [photographing, setPhotographing] = useState(false);
   const { records } = bench;
   if (!issue || !job || !here) return null;
-  const { latest } = here;
   const every = job.route?.checkEvery ?? 1;
   const atOf = (item: WorkItem, of: number): HoleAt => ({ featureId: item.featureId, holeNumber: item.hole, part: of });
   const first = waiting[0];
@@ -92,127 +83,42 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
     setChosen(keyOf(item));
     return bench.record(kind, body, { ...about, corrects });
   };
-  const deviations = holes.flatMap((h): Deviation[] => {
-    const own = atOf(h, ofPart);
-    const kept = latest.get(holeKey(own))?.get('position');
-    const made = kept && here.planAt(own);
-    if (!kept || !made?.ok) return [];
-    const { drawn, zoneMm } = here.settingFor(own, made.value);
-    return drawn && zoneMm
-      ? [
-          {
-            name: holeName(h),
-            off: { x: kept.body.values.x - drawn.x, y: kept.body.values.y - drawn.y },
-            zoneMm,
-            good: kept.body.verdict === 'good',
-          },
-        ]
-      : [];
-  });
+  const deviations = deviationsOf(
+    here,
+    holes.map((h) => ({ name: holeName(h), at: atOf(h, ofPart) })),
+  );
+  const nameOf = (of: HoleAt): string => {
+    const h = holes.find((each) => each.featureId === of.featureId && each.hole === of.holeNumber);
+    return h ? holeName(h) : '';
+  };
   const setting = plan && here.settingFor(at, plan);
   const decided = plan && here.decidedThread(at, plan);
-  const photo = records.findLast((r) => r.kind === 'photo' && isOfHole(r, at));
-  const sheet = `/jobs/${jobId}/inspection.pdf?paper=${display === 'inch' ? 'letter' : 'a4'}`;
   const gauged = holes.filter((h) => gaugingOf(here, atOf(h, ofPart)) !== 'open').length;
   return (
     <>
-      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
-        <h1 className="font-cond text-3xl font-semibold">Check: {job.name}</h1>
-        <span className="text-[15px]">
-          Route {issue.number}, part {ofPart}: {gauged} of {holes.length} holes gauged
-        </span>
-        <span role="status" className="text-[15px]">
-          {bench.toSend > 0 ? `${bench.toSend} to send` : ''}
-        </span>
-        <span className="ml-auto flex flex-wrap gap-2">
-          <a className="btn" href={`/jobs/${jobId}/bench`}>
-            Bench
-          </a>
-          <a className="btn" href="/instruments">
-            Instruments
-          </a>
-          <a className="btn" href={sheet}>
-            Inspection sheet
-          </a>
-          {issue.quantity > 1 && (
-            <a className="btn" href={`${sheet}&from=${ofPart}&to=${ofPart}`}>
-              Of part {ofPart}
-            </a>
-          )}
-          <a className="btn" href={`/jobs/${jobId}/inspection.csv`}>
-            CSV
-          </a>
-        </span>
-      </div>
+      <Heading running={running} part={ofPart} gauged={gauged} of={holes.length} />
       {shell === 'cannot' && <p className="text-[15px] text-steel-700">{SHELL_SAID.cannot}</p>}
       <RecordFaults {...bench} />
-      {waiting.length > 0 && (
-        <div role="alert" className="plate border-l-8 border-l-danger p-2">
-          <ul>
-            {waiting.slice(0, MOST_LISTED).map((w) => {
-              const h = holes.find((i) => i.featureId === w.at.featureId && i.hole === w.at.holeNumber);
-              return (
-                <li key={w.because.id}>
-                  <button
-                    type="button"
-                    className="link min-h-11 font-bold text-danger"
-                    onClick={() => {
-                      setChosen(`${w.at.featureId}/${w.at.holeNumber}`);
-                      setPart(w.at.part);
-                    }}
-                  >
-                    ! {h ? holeName(h) : ''}, part {w.at.part}:{' '}
-                    {w.because.kind === 'tap-broken' ? 'a tap broke in it' : `${w.because.body.check} is not good`}.
-                    Decide.
-                  </button>
-                </li>
-              );
-            })}
-            {waiting.length > MOST_LISTED && <li>And {waiting.length - MOST_LISTED} more after these.</li>}
-          </ul>
-        </div>
-      )}
+      <WaitingList
+        waiting={waiting}
+        nameOf={nameOf}
+        onOpen={(to) => {
+          setChosen(`${to.featureId}/${to.holeNumber}`);
+          setPart(to.part);
+        }}
+      />
       <div className="grid items-start gap-3 lg:grid-cols-[230px_minmax(0,1fr)_340px]">
-        <nav aria-label="Holes" className="plate flex flex-col gap-2 p-2">
-          {issue.quantity > 1 && (
-            <label className="flex items-center gap-2 font-cond text-lg">
-              Part
-              <select className="field h-11" value={ofPart} onChange={(e) => setPart(Number(e.target.value))}>
-                {Array.from({ length: issue.quantity }, (_, i) => i + 1).map((n) => (
-                  <option key={n} value={n}>
-                    {n}
-                    {here.duePartsOf(item.featureId, item.hole).includes(n) ? '' : ', not due'}
-                  </option>
-                ))}
-              </select>
-            </label>
-          )}
-          {every > 1 && (
-            <p className="text-[14px] text-steel-700">
-              The first part, one in {every}, and the last; all after a fault.
-            </p>
-          )}
-          <ul className="grid grid-cols-3 gap-1.5">
-            {holes.map((h) => {
-              const state = gaugingOf(here, atOf(h, ofPart));
-              const current = h === item;
-              return (
-                <li key={h.id}>
-                  <button
-                    type="button"
-                    aria-current={current ? 'true' : undefined}
-                    onClick={() => setChosen(keyOf(h))}
-                    className={`h-12 w-full rounded-sm border font-cond text-lg font-semibold ${
-                      current ? 'border-ink bg-ink text-white' : 'border-steel-300 bg-white'
-                    } ${!current && (state === 'bad' || state === 'wait') ? 'text-danger' : ''} ${!current && state === 'good' ? 'text-pass' : ''}`}
-                  >
-                    {holeName(h)} <span aria-label={state}>{SIGNS[state]}</span>
-                  </button>
-                </li>
-              );
-            })}
-          </ul>
-        </nav>
+        <HoleNav
+          holes={holes}
+          item={item}
+          part={ofPart}
+          quantity={issue.quantity}
+          every={every}
+          duePartsOf={here.duePartsOf}
+          stateOf={(h) => gaugingOf(here, atOf(h, ofPart))}
+          onPart={setPart}
+          onHole={(h) => setChosen(keyOf(h))}
+        />
         <section aria-label={`Hole ${holeName(item)}`} className="min-w-0">
           <h2 className="font-cond text-2xl font-semibold">
             {holeName(item)}: {job.holes.find((f) => f.id === item.featureId)?.question.callout}
@@ -235,39 +141,16 @@ function Holes({ jobId, running, shell }: { jobId: string; running: Running; she
             <p>This hole can’t be made as drawn.</p>
           )}
         </section>
-        <aside className="flex min-w-0 flex-col gap-3">
-          {plan && (
-            <section aria-label="Section" className="dye h-72 p-2">
-              <CoreSample section={sectionOf(plan)} display={display} />
-            </section>
-          )}
-          <section aria-label="Positions" className="dye p-2">
-            <h2 className="font-cond text-lg font-semibold">Positions of part {ofPart}</h2>
-            <DeviationPlot deviations={deviations} display={display} />
-          </section>
-          {photo && <PhotoKept key={photo.id} jobId={jobId} recordId={photo.id} />}
-          {setting?.drawn &&
-            (photographing ? (
-              <PhotoPanel
-                display={display}
-                onKeep={(image, off) => {
-                  const { drawn } = setting;
-                  record('photo', { part: at.part, image, dxMm: off.x, dyMm: off.y });
-                  const check = plan && checksOf(plan, setting).find((c) => c.kind === 'position');
-                  if (drawn && check) {
-                    const values = { x: drawn.x + off.x, y: drawn.y + off.y };
-                    const verdict = check.judge(values).state;
-                    record('checked', { part: at.part, check: 'position', values, verdict, instrument: 'photograph' });
-                  }
-                  setPhotographing(false);
-                }}
-              />
-            ) : (
-              <button type="button" className="btn" onClick={() => setPhotographing(true)}>
-                Position from a photograph
-              </button>
-            ))}
-        </aside>
+        <Beside
+          jobId={jobId}
+          part={ofPart}
+          plan={plan}
+          setting={setting}
+          deviations={deviations}
+          photo={records.findLast((r) => r.kind === 'photo' && isOfHole(r, at))?.id}
+          display={display}
+          record={record}
+        />
       </div>
     </>
   );

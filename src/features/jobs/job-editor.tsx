@@ -1,24 +1,29 @@
 'use client';
 
+import { useQuery } from '@tanstack/react-query';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { headFields, type Job, type JobFeature, type JobPapers } from '@/contracts/job';
+import type { Job, JobFeature } from '@/contracts/job';
+import type { WayState } from '@/contracts/way';
 import type { DrillPool } from '@/core/drills/drill-sets';
-import { BLANK_FORM, toAddress } from '@/core/hole/form';
-import { holeLine, type HoleLine } from '@/core/job/hole-line';
+import { BLANK_FORM } from '@/core/hole/form';
+import { holeLine } from '@/core/job/hole-line';
 import { faceSketch } from '@/core/job/face-sketch';
-import { plannerFor, questionInJob } from '@/core/job/plan-in-job';
+import { plannerFor } from '@/core/job/plan-in-job';
 import { workOf } from '@/core/job/summary';
+import { partSaid } from '@/core/job/way';
 import { wholeShop, type Shop } from '@/core/shop/shop';
-import type { Display } from '@/core/units/show';
+import { tell } from '@/core/units/show';
 import { PickField } from '@/ui/pick-field';
 import { useDraft } from '@/ui/use-draft';
 import { JobBar } from '../job-store/job-bar';
-import { useJob, type JobInHand } from '../job-store/use-job';
+import { useJob } from '../job-store/use-job';
 import { useJobUnits } from '../job-store/use-job-units';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
-import { lineText } from './job-summary';
+import { HeadField, PaperFields } from './head-fields';
+import { HoleRow } from './hole-row';
+import { madeIn } from './made-in';
 import { RouteStrip } from './route-strip';
 
 interface Props {
@@ -37,6 +42,9 @@ export function JobEditor({ job: opened, shop: shopHere, machineId }: Props) {
   const shop = useMemo<Shop>(() => wholeShop(shopHere), [shopHere]);
   const planner = useMemo(() => plannerFor(shop), [shop]);
   const lines = useMemo(() => job.holes.map((hole) => holeLine(hole, job, planner)), [job, planner]);
+  // As the way above has it, kept up with what is recorded.
+  const { data: way } = useQuery<WayState>({ queryKey: ['way', job.id], enabled: false });
+  const bench = way?.bench;
   const sketch = useMemo(() => faceSketch(job.part, job.holes), [job.part, job.holes]);
   const [callout, setCallout] = useDraft(`${job.id} add`);
   const [removed, setRemoved] = useState<JobFeature>();
@@ -65,35 +73,43 @@ export function JobEditor({ job: opened, shop: shopHere, machineId }: Props) {
       <JobBar inHand={inHand} />
       <section
         aria-label="The part"
-        className="grid grid-cols-[minmax(0,1fr)] gap-3 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]"
+        className="grid grid-cols-[minmax(0,1fr)] gap-3 md:grid-cols-[minmax(0,4fr)_minmax(0,5fr)]"
       >
-        <Link href={`/jobs/${job.id}/plate`} prefetch={false} className="dye grid h-60 place-items-center p-3">
+        <Link
+          href={`/jobs/${job.id}/plate`}
+          prefetch={false}
+          className="dye grid h-80 grid-rows-[minmax(0,1fr)_auto] place-items-center gap-2 p-3 md:h-auto"
+        >
           {sketch ? (
-            <FaceDrawing sketch={sketch} letters className="size-full" />
+            <FaceDrawing sketch={sketch} letters isMade={madeIn(bench)} className="size-full md:max-h-72" />
           ) : (
             <span className="text-lg underline decoration-dotted underline-offset-4">
               Lay the part out on the plate
             </span>
           )}
+          <span className="justify-self-start font-cond text-lg">
+            {job.part.stock.shape}, {tell(partSaid(job.part), units)}
+            {job.quantity > 1 && bench?.inHand ? `; part ${bench.inHand.part} of ${job.quantity} in hand` : ''}
+          </span>
         </Link>
         <div className="flex flex-col gap-3">
-          <RouteStrip work={workOf(lines)} />
+          <RouteStrip work={workOf(lines)} done={bench?.inHand?.done} />
+          <div className="plate grid gap-3 p-3 sm:grid-cols-[2fr_2fr_90px]">
+            <HeadField inHand={inHand} field="name" label="Job" className="font-bold" />
+            <PickField
+              label="Material"
+              value={job.materialId}
+              options={shop.materials}
+              find={() => import('@/ui/materials-found').then((m) => m.materialsFound(shop.materials))}
+              onChange={(id) => inHand.edit((d) => void (d.head.materialId = id))}
+              none={job.materialId}
+            />
+            <HeadField inHand={inHand} field="quantity" label="Parts" />
+            <HeadField inHand={inHand} field="notes" label="Notes" />
+            <PaperFields inHand={inHand} />
+          </div>
         </div>
       </section>
-      <div className="plate grid gap-3 p-3 sm:grid-cols-[2fr_2fr_90px]">
-        <HeadField inHand={inHand} field="name" label="Job" className="font-bold" />
-        <PickField
-          label="Material"
-          value={job.materialId}
-          options={shop.materials}
-          find={() => import('@/ui/materials-found').then((m) => m.materialsFound(shop.materials))}
-          onChange={(id) => inHand.edit((d) => void (d.head.materialId = id))}
-          none={job.materialId}
-        />
-        <HeadField inHand={inHand} field="quantity" label="Parts" />
-        <HeadField inHand={inHand} field="notes" label="Notes" />
-        <PaperFields inHand={inHand} />
-      </div>
       <section className="plate p-3">
         <h2 className="font-cond text-xl font-semibold">Holes</h2>
         {job.holes.length === 0 && <p className="py-2">No holes yet. Enter a callout below.</p>}
@@ -141,157 +157,5 @@ export function JobEditor({ job: opened, shop: shopHere, machineId }: Props) {
         </form>
       </section>
     </div>
-  );
-}
-
-interface HeadFieldProps {
-  inHand: JobInHand;
-  field: 'name' | 'quantity' | 'notes';
-  label: string;
-  className?: string;
-}
-
-/** A field of the job: what can be saved is, as it is typed; what cannot stays with the reason. */
-function HeadField({ inHand, field, label, className = '' }: HeadFieldProps) {
-  const { job, edit } = inHand;
-  // A draft begins with a mark, as an emptied field is one too.
-  const [draft, setDraft] = useDraft(`${job.id} ${field}`);
-  const text = draft === '' ? String(job[field]) : draft.slice(1);
-  const value = field === 'quantity' ? (text.trim() === '' ? NaN : Number(text)) : text;
-  const read = headFields[field].safeParse(value);
-  const type = (next: string): void => {
-    setDraft(`=${next}`);
-    const typed = headFields[field].safeParse(field === 'quantity' && next.trim() !== '' ? Number(next) : next);
-    if (typed.success) edit((d) => void Object.assign(d.head, { [field]: typed.data }), true);
-  };
-  const props = {
-    className: `field ${className} ${field === 'notes' ? 'h-20 py-2' : ''} ${read.success ? '' : 'border-danger'}`,
-    value: text,
-    'aria-invalid': !read.success,
-    onBlur: () => read.success && setDraft(''),
-  };
-  return (
-    <label className={`flex flex-col gap-1 ${field === 'notes' ? 'sm:col-span-3' : ''}`}>
-      <span className="label">{label}</span>
-      {field === 'notes' ? (
-        <textarea {...props} onChange={(e) => type(e.target.value)} />
-      ) : (
-        <input
-          {...props}
-          inputMode={field === 'quantity' ? 'numeric' : undefined}
-          onChange={(e) => type(e.target.value)}
-        />
-      )}
-      {!read.success && (
-        <span role="alert" className="text-sm font-bold text-danger">
-          {read.error.issues[0].message}
-        </span>
-      )}
-    </label>
-  );
-}
-
-const PAPERS: [keyof JobPapers, string][] = [
-  ['drawing', 'Drawing'],
-  ['revision', 'Revision'],
-  ['partNumber', 'Part number'],
-  ['order', 'Order'],
-  ['serial', 'First serial'],
-];
-
-/** What a customer looks for on the papers: drawing, revision, order, part and serial. */
-function PaperFields({ inHand }: { inHand: JobInHand }) {
-  const { papers = {} } = inHand.job;
-  const set = (key: keyof JobPapers, text: string): void =>
-    inHand.edit((d) => {
-      const { [key]: _, ...rest } = d.head.papers ?? {};
-      d.head.papers = text === '' ? rest : { ...rest, [key]: text };
-    }, true);
-  return (
-    <div className="grid grid-cols-2 gap-3 sm:col-span-3 sm:grid-cols-5">
-      {PAPERS.map(([key, label]) => (
-        <label key={key} className="flex flex-col gap-1">
-          <span className="label">{label}</span>
-          <input
-            className="field"
-            maxLength={60}
-            value={papers[key] ?? ''}
-            onChange={(e) => set(key, e.target.value)}
-          />
-        </label>
-      ))}
-    </div>
-  );
-}
-
-interface HoleRowProps {
-  inHand: JobInHand;
-  hole: JobFeature;
-  line: HoleLine;
-  units: Display;
-  /** Undefined for the first. */
-  onUp?: () => void;
-  onRemove: () => void;
-}
-
-function HoleRow({ inHand, hole, line, units, onUp, onRemove }: HoleRowProps) {
-  const { job, edit } = inHand;
-  const text = lineText(line, units);
-  const named = hole.name || hole.question.callout;
-  const address = `/?${toAddress(questionInJob(hole.question, job))}&job=${job.id}&jobHole=${hole.id}`;
-  return (
-    <li className="grid gap-x-4 gap-y-1 border-t border-steel-200 py-2 first:border-0 md:grid-cols-[1fr_auto]">
-      <div className="min-w-0">
-        <div className="flex flex-wrap items-baseline gap-x-3">
-          <strong className="font-cond text-xl">{hole.letter}</strong>
-          <strong className="text-lg">{hole.question.callout}</strong>
-          <input
-            aria-label={`Name of ${hole.letter}`}
-            className="h-9 min-w-40 flex-1 rounded-sm border border-steel-200 bg-white px-2"
-            value={hole.name}
-            maxLength={120}
-            placeholder="name"
-            onChange={(e) => edit((d) => void (d.features[hole.id].name = e.target.value), true)}
-          />
-        </div>
-        {text.drill ? (
-          <p className="text-[15px]">
-            Drill <strong>{text.drill}</strong> at {text.speed}; {text.depth}. {text.then && `${text.then}.`}
-          </p>
-        ) : (
-          text.then && <p className="text-[15px] text-steel-700">{text.then}.</p>
-        )}
-        {line.savedBy && (
-          <p className="text-[15px] text-steel-700">
-            Saved with rules {line.savedBy}; the figures here are by today’s rules.
-          </p>
-        )}
-        {text.troubles.map((trouble) => (
-          <p key={trouble} className="text-[15px] font-bold text-danger">
-            ! {trouble}
-          </p>
-        ))}
-      </div>
-      <div className="flex items-start gap-2">
-        <Link className="btn" href={`/jobs/${job.id}/holes?hole=${hole.id}`} prefetch={false}>
-          In full
-        </Link>
-        <Link className="btn" href={address} prefetch={false}>
-          Open in Ask
-        </Link>
-        <button
-          type="button"
-          className="btn px-3"
-          disabled={!onUp}
-          onClick={onUp}
-          aria-label={`Move ${hole.letter}, ${named}, up`}
-        >
-          ↑
-        </button>
-        <button type="button" className="btn px-3" onClick={onRemove} aria-label={`Remove ${hole.letter}, ${named}`}>
-          ✕
-        </button>
-      </div>
-    </li>
   );
 }

@@ -15,6 +15,7 @@ import { useKeys } from '@/ui/keys';
 import { send } from '@/ui/send';
 import { useUnits } from '@/ui/units';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
+import { madeIn } from './made-in';
 import { JobMenu } from './job-menu';
 import { lineText } from './job-summary';
 
@@ -193,7 +194,7 @@ function Row({ row: { job, material, summary, recorded = NOTHING_RECORDED }, dis
     <li className="plate relative grid grid-cols-[76px_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 p-2 focus-within:border-ink hover:border-ink md:grid-cols-[96px_minmax(0,2.2fr)_minmax(0,1fr)_auto]">
       <div className="dye row-span-2 grid h-[72px] grid-rows-[minmax(0,1fr)] place-items-center gap-1 p-1 md:row-span-1">
         {summary?.sketch ? (
-          <FaceDrawing sketch={summary.sketch} className="size-full" />
+          <FaceDrawing sketch={summary.sketch} isMade={madeIn(bench)} className="size-full" />
         ) : (
           <span className="font-cond text-sm text-dye-200">not laid out</span>
         )}

@@ -17,22 +17,36 @@ function shadeOf(code: Work['code']): string {
   return marks || code === 'deburr' ? SHADES.light : SHADES.quiet;
 }
 
-/** The operations of a job in order, the holes of each kind once, as a strip. */
-export function RouteStrip({ work: unsorted }: { work: readonly Work[] }) {
+interface Props {
+  work: readonly Work[];
+  /** Operations done on the part in hand, by kind. */
+  done?: Record<string, number>;
+}
+
+/** The operations of a job in order, the holes of each kind once, as a strip; a line under each says how far it is. */
+export function RouteStrip({ work: unsorted, done }: Props) {
   const work = [...unsorted].sort((a, b) => CODES.indexOf(a.code) - CODES.indexOf(b.code));
   if (work.length === 0) return null;
   return (
     <ol
-      className="flex h-7 w-full overflow-hidden rounded-sm font-cond text-[15px] font-medium"
+      className="flex min-h-8 w-full flex-wrap gap-y-px overflow-hidden rounded-sm font-cond text-[15px] font-medium"
       aria-label="Operations, and how many of each in one part"
     >
       {work.map(({ code, times }) => (
         <li
           key={code}
           style={{ flexGrow: times }}
-          className={`flex min-w-0 items-center justify-center gap-1 px-1 whitespace-nowrap ${shadeOf(code)}`}
+          className={`relative flex min-w-fit items-center justify-center gap-1 px-1 whitespace-nowrap ${shadeOf(code)}`}
         >
-          <span className="truncate">{KINDS[code].sign}</span> {times}
+          {KINDS[code].sign} {times}
+          {done && (
+            <span
+              role="img"
+              aria-label={`, ${Math.min(times, done[code] ?? 0)} done`}
+              className="absolute bottom-0 left-0 h-1.5 bg-brass"
+              style={{ width: `${(100 * Math.min(times, done[code] ?? 0)) / times}%` }}
+            />
+          )}
         </li>
       ))}
     </ol>

@@ -48,6 +48,7 @@ export function usePlate(first: Job, shop: Shop) {
   }, [bores, features, plan.holes]);
 
   return {
+    shop,
     plan,
     planner,
     face,

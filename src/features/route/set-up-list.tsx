@@ -3,11 +3,11 @@
 import { useState } from 'react';
 import type { RouteSettings } from '@/contracts/route';
 import { nameOfSetUp } from '@/core/route/batch';
-import { mayJoin, moveVisit, type Route, type RouteSetUp, type Visit } from '@/core/route/route';
-import { showText, tell, type Display } from '@/core/units/show';
-import { SortableStep } from '@/ui/sortable-step';
+import { mayJoin, moveVisit, type Route, type RouteSetUp } from '@/core/route/route';
+import { tell, type Display } from '@/core/units/show';
 import { SortableSteps } from '@/ui/sortable-steps';
 import { FirstHoles } from './first-holes';
+import { timeOf, toggled, VisitRow } from './visit-row';
 
 interface Props {
   route: Route;
@@ -17,21 +17,6 @@ interface Props {
   chosen?: string;
   onChoose: (visit: string) => void;
 }
-
-const time = (s: number): string => (s < 100 ? `${Math.round(s)} s` : `${(s / 60).toFixed(1)} min`);
-
-/** Holes of a visit by feature: A ×3, B ×4. */
-function holesOf({ items }: Visit): string {
-  const counts = new Map<string, number>();
-  for (const { letter } of items) counts.set(letter, (counts.get(letter) ?? 0) + 1);
-  return [...counts]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([letter, n]) => (n > 1 ? `${letter} ×${n}` : letter))
-    .join(', ');
-}
-
-const toggled = (list: readonly string[] | undefined, key: string): string[] =>
-  list?.includes(key) ? list.filter((k) => k !== key) : [...(list ?? []), key];
 
 interface SetUpProps extends Omit<Props, 'route'> {
   setUp: RouteSetUp;
@@ -72,7 +57,7 @@ function SetUpSection({ setUp, number, quantity, follows, settings, decide, disp
           {number} {nameOfSetUp(setUp)}
         </h2>
         <span className="font-cond text-lg">
-          {time(setUp.seconds)} {setUp.isFirst ? 'on the first part' : 'for all parts'}
+          {timeOf(setUp.seconds)} {setUp.isFirst ? 'on the first part' : 'for all parts'}
         </span>
         <span className="text-[15px] text-steel-700">{tell(setUp.reason, display)}</span>
       </div>
@@ -123,75 +108,19 @@ function SetUpSection({ setUp, number, quantity, follows, settings, decide, disp
         </p>
       )}
       <SortableSteps ids={visits.map((v) => v.key)} onMove={move}>
-        {visits.map((visit, i) => {
-          const stops = [
-            ...new Set(visit.items.flatMap((item) => (item.stopMm === undefined ? [] : [item.stopMm.toFixed(2)]))),
-          ];
-          const pinned = settings.pinned?.includes(visit.key) ?? false;
-          const split = settings.splits?.includes(visit.key) ?? false;
-          return (
-            <SortableStep key={visit.key} id={visit.key} chosen={chosen === visit.key} number={i + 1}>
-              <div className="flex min-w-0 flex-wrap items-center gap-x-3 py-1">
-                <button
-                  type="button"
-                  aria-pressed={chosen === visit.key}
-                  className="grid min-h-11 min-w-0 flex-1 basis-64 grid-cols-[22px_minmax(0,1fr)_auto] gap-x-1.5 px-1 text-left"
-                  onClick={() => onChoose(visit.key)}
-                >
-                  <span className="font-cond text-[17px] font-semibold text-steel-700">{i + 1}</span>
-                  <span className="min-w-0">
-                    <strong>{visit.tool}</strong>
-                    {!visit.inCrib && <span className="ml-1.5 text-sm text-danger">to buy</span>}{' '}
-                    <span className="text-[15px]">{holesOf(visit)}</span>
-                    <span className="block text-[15px] text-steel-700">
-                      {[
-                        visit.rpm === undefined ? '' : `${visit.rpm.toFixed(0)} rev/min, ${visit.speedLabel}`,
-                        stops.length === 0 && visit.items.some((item) => item.stopOff) ? 'through, stop off' : '',
-                        stops.length > 0
-                          ? `stop ${stops.map((mm) => showText({ value: Number(mm), unit: 'mm', places: 1 }, display)).join(', ')}`
-                          : '',
-                      ]
-                        .filter(Boolean)
-                        .join('; ')}
-                    </span>
-                  </span>
-                  <span className="font-cond text-[17px] whitespace-nowrap text-steel-700">
-                    {time(visit.changeS + visit.workS)}
-                  </span>
-                </button>
-                {(pinned || chosen === visit.key) && (
-                  <label className="flex min-h-11 items-center gap-1.5 text-sm">
-                    <input
-                      type="checkbox"
-                      className="size-5 accent-ink"
-                      checked={pinned}
-                      onChange={() =>
-                        decide((s) => ({
-                          ...s,
-                          pinned: toggled(s.pinned, visit.key),
-                          // What is pinned stays where it is when the rest is planned again.
-                          order: { ...s.order, [key]: s.order?.[key] ?? visits.map((v) => v.key) },
-                        }))
-                      }
-                    />
-                    pinned
-                  </label>
-                )}
-                {i < visits.length - 1 && (split || chosen === visit.key) && (
-                  <label className="flex min-h-11 items-center gap-1.5 text-sm">
-                    <input
-                      type="checkbox"
-                      className="size-5 accent-ink"
-                      checked={split}
-                      onChange={() => decide((s) => ({ ...s, splits: toggled(s.splits, visit.key) }))}
-                    />
-                    unclamp after
-                  </label>
-                )}
-              </div>
-            </SortableStep>
-          );
-        })}
+        {visits.map((visit, i) => (
+          <VisitRow
+            key={visit.key}
+            visit={visit}
+            at={i}
+            setUp={setUp}
+            settings={settings}
+            decide={decide}
+            display={display}
+            chosen={chosen === visit.key}
+            onChoose={onChoose}
+          />
+        ))}
       </SortableSteps>
     </section>
   );

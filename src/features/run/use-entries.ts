@@ -63,6 +63,17 @@ export function useEntries(jobId: string, at: HoleAt, display: Display) {
       const value = typedIn === display || f.unit === 'turns' ? undefined : read(check, f);
       return value === undefined ? text : lengthText(value, display);
     },
+    /** Every figure of a check that can be read, by its field. */
+    valuesOf: (check: Check): Record<string, number> =>
+      Object.fromEntries(
+        check.fields.flatMap((f) => {
+          const value = read(check, f);
+          return value === undefined ? [] : [[f.id, value]];
+        }),
+      ),
+    /** Something stands there that cannot be read. */
+    isWrong: (check: Check, f: CheckField): boolean =>
+      (entries[keyOf(check, f)]?.text ?? '').trim() !== '' && read(check, f) === undefined,
     byOf: (check: Check): string | undefined => check.fields.map((f) => entries[keyOf(check, f)]?.by).find(Boolean),
     /** Several at once: an instrument may send more than one figure. */
     put: (figures: readonly { check: Check; field: CheckField; text: string }[], by?: string): void =>
@@ -75,3 +86,5 @@ export function useEntries(jobId: string, at: HoleAt, display: Display) {
     clear: (check: Check): void => write(without(check.fields.map((f) => keyOf(check, f)))),
   };
 }
+
+export type Entries = ReturnType<typeof useEntries>;

@@ -8,7 +8,7 @@ import { verbOf } from '@/core/run/bench-words';
 import { byPartAndHole, inspectionRows, type InspectionRow } from '@/core/run/inspection-rows';
 import { notGauged, type NotGauged } from '@/core/run/not-gauged';
 import { firstHoles } from '@/core/route/first-through';
-import { holesWaiting } from '@/core/run/run';
+import { holesWaiting, partInHand } from '@/core/run/run';
 import { followRun, type FollowedRun } from '@/core/run/run-of-issue';
 import { plannerFor } from '@/core/job/plan-in-job';
 import { NOTHING_RECORDED, type KeptProgress, type Recorded } from '@/core/job/stage';
@@ -131,6 +131,7 @@ function progressIn({ laid, run, atBench }: Followed): KeptProgress {
   const now = run.now();
   const at = now.run;
   const { next } = at;
+  const inHand = partInHand(at);
   const skipped = notGauged(now).filter((n) => n.why !== undefined).length;
   return {
     ...layout,
@@ -139,6 +140,7 @@ function progressIn({ laid, run, atBench }: Followed): KeptProgress {
       steps: at.steps.length,
       waiting: holesWaiting(at),
       ...(skipped > 0 ? { ungauged: skipped } : {}),
+      ...(inHand ? { inHand } : {}),
       ...(next
         ? {
             next: next.item

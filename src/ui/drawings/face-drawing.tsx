@@ -1,4 +1,4 @@
-import type { FaceSketch } from '@/core/job/face-sketch';
+import type { FaceSketch, SketchedHole } from '@/core/job/face-sketch';
 
 interface Props {
   sketch: FaceSketch;
@@ -6,6 +6,10 @@ interface Props {
   letters?: boolean;
   /** Place in the list of the hole that stands out. */
   lit?: number;
+  /** Holes that are made are filled. */
+  isMade?: (hole: SketchedHole) => boolean;
+  /** From this one on in the list holes are being laid out: they stand out. */
+  newFrom?: number;
   /** A line across the face at a height, mm from the lower left or the centre. */
   line?: { axis: 'x' | 'y'; at: number };
   /** Outlines in black, for paper. */
@@ -14,7 +18,16 @@ interface Props {
 }
 
 /** A face of a part as if dyed, with its holes: small, to know a job by. */
-export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, line: across, ink, className }: Props) {
+export function FaceDrawing({
+  sketch: { shape, holes, face },
+  letters,
+  lit,
+  isMade,
+  newFrom = Infinity,
+  line: across,
+  ink,
+  className,
+}: Props) {
   const round = shape.kind === 'circle';
   const [w, h] = round ? [shape.diameterMm, shape.diameterMm] : [shape.widthMm, shape.heightMm];
   const [left, bottom] = round ? [-w / 2, -h / 2] : [0, 0];
@@ -30,7 +43,7 @@ export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, line
       viewBox={`${left - pad} ${-(bottom + h) - pad} ${w + 2 * pad} ${h + 2 * pad}`}
       preserveAspectRatio="xMidYMid meet"
       role="img"
-      aria-label={`The ${face} face with ${holes.length} holes`}
+      aria-label={`The ${face} face with ${holes.length} holes${isMade ? `, ${holes.filter(isMade).length} made` : ''}`}
       className={className}
     >
       {round ? (
@@ -53,36 +66,40 @@ export function FaceDrawing({ sketch: { shape, holes, face }, letters, lit, line
           strokeWidth={colours.line}
         />
       )}
-      {holes.map(({ x, y, diameterMm, letter }, i) => (
-        <g key={i}>
-          <circle
-            cx={x}
-            cy={-y}
-            r={Math.max(diameterMm / 2, line)}
-            fill={i === lit ? '#d3a23a' : colours.hole}
-            stroke={colours.stroke}
-            strokeWidth={colours.line / 1.6}
-          />
-          {i === lit && (
-            <path
-              d={`M${x - diameterMm / 2 - line * 9},${-y} H${x + diameterMm / 2 + line * 9} M${x},${-y - diameterMm / 2 - line * 9} V${-y + diameterMm / 2 + line * 9}`}
-              stroke="#d3a23a"
-              strokeWidth={line}
+      {holes.map((hole, i) => {
+        const { x, y, diameterMm, letter } = hole;
+        const made = isMade?.(hole) ?? false;
+        return (
+          <g key={i}>
+            <circle
+              cx={x}
+              cy={-y}
+              r={Math.max(diameterMm / 2, line)}
+              fill={i === lit || i >= newFrom ? '#d3a23a' : made ? '#eef2ff' : colours.hole}
+              stroke={colours.stroke}
+              strokeWidth={colours.line / 1.6}
             />
-          )}
-          {letters && first(i) && (
-            <text
-              x={x + diameterMm / 2 + line * 1.5}
-              y={-y - diameterMm / 2}
-              fill={ink ? 'black' : '#eef2ff'}
-              fontSize={text}
-              className="font-cond"
-            >
-              {letter}
-            </text>
-          )}
-        </g>
-      ))}
+            {i === lit && (
+              <path
+                d={`M${x - diameterMm / 2 - line * 9},${-y} H${x + diameterMm / 2 + line * 9} M${x},${-y - diameterMm / 2 - line * 9} V${-y + diameterMm / 2 + line * 9}`}
+                stroke="#d3a23a"
+                strokeWidth={line}
+              />
+            )}
+            {letters && first(i) && (
+              <text
+                x={x + diameterMm / 2 + line * 1.5}
+                y={-y - diameterMm / 2}
+                fill={ink ? 'black' : '#eef2ff'}
+                fontSize={text}
+                className="font-cond"
+              >
+                {letter}
+              </text>
+            )}
+          </g>
+        );
+      })}
       {across && (
         <line
           {...(across.axis === 'x'
