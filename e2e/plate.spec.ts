@@ -255,7 +255,8 @@ test('files: what was understood is shown first; nothing changes until it is tak
 test('a mating part gives its places, tapped holes as clearance holes', async ({ page }) => {
   await page.goto('/jobs/sample-job-spreader-bars/plate');
   await holes(page, 'top', 1);
-  await page.getByRole('tab', { name: 'Files' }).click();
+  await page.getByRole('tab', { name: /^Lay out/ }).click();
+  await page.getByRole('tab', { name: 'Mate' }).click();
   await page.getByRole('button', { name: 'Choose the part' }).click();
   await page.getByLabel('Mating part').selectOption({ label: 'Pier adapter plate' });
   await expect(page.getByText('4 features of the mate').or(page.getByText('5 features of the mate'))).toBeVisible();

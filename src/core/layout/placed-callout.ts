@@ -38,6 +38,8 @@ const TOKEN: [name: string, pattern: RegExp][] = [
   ['skip', /skip\s*(\d{1,3}(?:\s*,\s*\d{1,3})*)/iy],
 ];
 
+/** Holes at the corners of a rectangle. */
+const CORNERS = 4;
 const EXAMPLES = PLACE_WORDS.map(([, example]) => example);
 function stop(
   code: string,
@@ -53,6 +55,7 @@ function stop(
  * Reads one line: a callout, then where it goes.
  *
  * `M8 THRU at 20,15`; `4x M5 THRU at 12,12 pitch 40` (a row, along x unless an angle is given);
+ * `4x M5 THRU at 12,12 pitch 100,60` (the corners of a rectangle);
  * `6x M6 THRU circle 80 at 60,40 from 90 skip 2`; `6x M4 x 8 DEEP at 10,10 grid 3 by 2 pitch 40,25`.
  * @param unit unit of bare numbers in the place
  */
@@ -194,6 +197,16 @@ function placeOf(r: PlaceReader): Place {
     );
   const grid = r.numbers('grid');
   if (grid) return gridPlace(r, grid, x, y);
+  // Four holes with a pitch each way are the corners of a rectangle.
+  if (r.lengths('pitch2')) {
+    if (r.count === CORNERS) return gridPlace(r, [2, 2], x, y);
+    stop(
+      'place-grid',
+      r.at('pitch2'),
+      'Two pitches need a grid, unless the holes are four.',
+      'Write grid 3 by 2 before the pitch.',
+    );
+  }
   const [pitch] = r.lengths('pitch') ?? [];
   if (pitch !== undefined) return rowPlace(r, pitch, x, y);
   if (r.count > 1)

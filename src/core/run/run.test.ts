@@ -8,7 +8,7 @@ import type { WorkItem } from '../route/work-item';
 import { workOfJob } from '../route/work-of-job';
 import { tapShop } from '../tests/bench-taps';
 import type { BenchKind, BenchRecord, BodyOf } from './bench-record';
-import { holesWaiting, stepsOfRun } from './run';
+import { holesWaiting, partInHand, stepsOfRun } from './run';
 import { checksOf } from '../gauging/checks-of';
 import type { Tool } from '../shop/tool';
 import { inspectionRows } from './inspection-rows';
@@ -208,6 +208,23 @@ describe('a remedy found at hole 1 of part 1', () => {
     };
     expect([rpmAt(run(before)) === 560, rpmAt(at)]).toEqual([false, 560]);
   });
+});
+
+test('a hole of the part in hand is made when nothing is left to cut in it; kinds are counted once a hole', () => {
+  const cuts = route.setUps
+    .flatMap((s) => s.visits.flatMap((v) => v.items))
+    .filter((i) => i.hole === 1 && i.code !== 'check');
+  const all = cuts.map((i) => record('step-done', { step: workKey(i, 1), part: 1 }));
+  expect(partInHand(run([]).run)).toBeUndefined();
+  expect(partInHand(run([did('drill', 1, 1), did('drill', 2, 1)]).run)).toEqual({
+    part: 1,
+    made: {},
+    done: { drill: 2 },
+  });
+  expect(partInHand(run(all).run)).toMatchObject({ part: 1, made: { f: [1] }, done: { drill: 1, tap: 1 } });
+  expect(partInHand(run(all.filter((r) => r.id !== all.at(-1)?.id)).run)?.done).not.toEqual(
+    partInHand(run(all).run)?.done,
+  );
 });
 
 describe('what waits for a decision', () => {

@@ -159,3 +159,6 @@ export function tell({ text, values }: Phrase, display: Display): string {
     return typeof value === 'object' ? showText(value, display) : String(value);
   });
 }
+
+/** 180 × 180 × 16 mm: the unit once, at the end. */
+export const unitOnce = (text: string): string => text.replace(/ (mm|in)(?= ×)/g, '');

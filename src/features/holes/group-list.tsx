@@ -13,6 +13,14 @@ function troubleOf({ result }: Group, display: Display): { level: 'stop' | 'warn
   return warn && { level: 'warn', text: tell(warn, display) };
 }
 
+const MOST_LETTERS = 3;
+
+/** A, C: the features that are made alike. */
+function lettersOf({ holes }: Group): string {
+  const letters = holes.map((h) => h.letter);
+  return letters.length > MOST_LETTERS ? `${letters[0]} …` : letters.join(', ');
+}
+
 /** The part's features by kind, equal ones once; choosing one shows it in full. */
 export function GroupList({ state, display }: { state: HolesState; display: Display }) {
   return (
@@ -37,6 +45,7 @@ export function GroupList({ state, display }: { state: HolesState; display: Disp
                       className={`flex min-h-11 w-full flex-col rounded-sm px-2 py-1 text-left ${here ? 'bg-ink text-white' : 'hover:bg-white'}`}
                     >
                       <span className="flex w-full items-baseline gap-1.5 leading-tight font-bold">
+                        <span className="font-cond text-lg">{lettersOf(g)}</span>
                         <span className="min-w-0 flex-1 break-words">{g.callout}</span>
                         {trouble && (
                           <span className={here ? '' : 'text-danger'}>

@@ -70,7 +70,7 @@ export function PaperFields({ inHand }: { inHand: JobInHand }) {
   return (
     <div className="grid grid-cols-2 items-end gap-3 sm:col-span-3 sm:grid-cols-5">
       {[ORDER, ...(opened ? PAPERS : [])].map(([key, label]) => (
-        <label key={key} className="flex flex-col gap-1">
+        <label key={key} className={`flex flex-col gap-1 ${key === 'order' && !opened ? 'sm:col-span-2' : ''}`}>
           <span className="label">{label}</span>
           <input
             className="field"

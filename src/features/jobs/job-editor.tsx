@@ -14,7 +14,7 @@ import { plannerFor } from '@/core/job/plan-in-job';
 import { workOf } from '@/core/job/summary';
 import { partSaid } from '@/core/job/way';
 import { wholeShop, type Shop } from '@/core/shop/shop';
-import { tell } from '@/core/units/show';
+import { tell, unitOnce } from '@/core/units/show';
 import { PickField } from '@/ui/pick-field';
 import { useDraft } from '@/ui/use-draft';
 import { JobBar } from '../job-store/job-bar';
@@ -88,13 +88,13 @@ export function JobEditor({ job: opened, shop: shopHere, machineId }: Props) {
             </span>
           )}
           <span className="justify-self-start font-cond text-lg">
-            {job.part.stock.shape}, {tell(partSaid(job.part), units)}
+            {job.part.stock.shape}, {unitOnce(tell(partSaid(job.part), units))}
             {job.quantity > 1 && bench?.inHand ? `; part ${bench.inHand.part} of ${job.quantity} in hand` : ''}
           </span>
         </Link>
         <div className="flex flex-col gap-3">
           <RouteStrip work={workOf(lines)} done={bench?.inHand?.done} />
-          <div className="plate grid gap-3 p-3 sm:grid-cols-[2fr_2fr_90px]">
+          <div className="plate grid gap-3 p-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,1.3fr)_80px]">
             <HeadField inHand={inHand} field="name" label="Job" className="font-bold" />
             <PickField
               label="Material"

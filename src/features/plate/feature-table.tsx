@@ -24,9 +24,12 @@ interface Props {
 
 const unitOf = (display: Display) => (display === 'inch' ? 'in' : 'mm') as 'in' | 'mm';
 
+/** Where the line that is typed is kept. */
+export const lineDraft = (jobId: string): string => `${jobId} line`;
+
 /** A line typed as on a drawing, with its place; what cannot be read is marked and stays. */
 export function AddLine({ state, display, machineId }: Props) {
-  const [line, setLine] = useDraft(`${state.inHand.job.id} line`);
+  const [line, setLine] = useDraft(lineDraft(state.inHand.job.id));
   const [problem, setProblem] = useState<Problem>();
   const [pattern, setPattern] = useState(false);
   const word = /(\S*)$/.exec(line)?.[1].toLowerCase() ?? '';
@@ -70,6 +73,7 @@ export function AddLine({ state, display, machineId }: Props) {
       <div className="flex flex-wrap items-end gap-2">
         <TextField
           label="Add: callout and place"
+          inputClass="font-cond text-xl"
           className="basis-full"
           value={line}
           onChange={(next) => {
@@ -87,7 +91,8 @@ export function AddLine({ state, display, machineId }: Props) {
       </div>
       {pattern && (
         <PatternDialog
-          shape={state.laid.shape}
+          laid={state.laid}
+          others={state.plan.holes}
           display={display}
           line={line}
           onClose={() => setPattern(false)}
@@ -262,7 +267,7 @@ function Row({ hole, draftKey, chosen, faulty, problem, display, onChoose, onCha
       ?.nextElementSibling?.querySelector<HTMLInputElement>(`[data-column=${column}]`);
     next?.focus();
   };
-  const field = 'block h-8 w-full min-w-0 border bg-white px-1.5';
+  const field = 'block h-8 w-full min-w-0 border bg-white px-1.5 font-cond text-[17px]';
   return (
     <>
       <tr className={chosen ? 'bg-brass/30' : ''} onFocus={() => !chosen && onChoose(false)}>

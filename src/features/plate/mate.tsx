@@ -1,19 +1,27 @@
 import { useState } from 'react';
 import type { Job } from '@/contracts/job';
 import type { Imported } from '@/core/layout/imported';
-import { facesOf, type FaceId } from '@/core/layout/part';
+import { facesOf } from '@/core/layout/part';
+import type { Display } from '@/core/units/show';
 import { SelectField, TextField } from '@/ui/field';
 import { send } from '@/ui/send';
 import { useJobList } from '../job-store/use-job-list';
+import { ImportPreview } from './import-preview';
+import { useImport } from './use-import';
+import type { PlateState } from './use-plate';
 
-interface MateProps {
-  jobId: string;
-  face: FaceId;
-  onFound: (name: string, found: Imported) => void;
+interface Props {
+  state: PlateState;
+  display: Display;
+  machineId: string;
 }
 
-/** Match-drilling on paper: the places of a mating part, looked at above before they are taken. */
-export function Mate({ jobId, face, onFound }: MateProps) {
+/** Holes that have to meet those of another part, bolts and dowels alike: its places, looked at before they are taken. */
+export function MatePanel({ state, display, machineId }: Props) {
+  const { face } = state;
+  const jobId = state.inHand.job.id;
+  const files = useImport(state, machineId, display);
+  const onFound = (file: string, found: Imported): void => files.setPreview({ file, found, problems: [] });
   const [opened, setOpened] = useState(false);
   const list = useJobList(opened);
   const jobs = list.jobs.filter((j) => j.id !== jobId);
@@ -33,6 +41,10 @@ export function Mate({ jobId, face, onFound }: MateProps) {
   return (
     <section className="flex flex-col gap-2">
       <h2 className="font-cond text-lg font-semibold">Match a mating part</h2>
+      <p className="text-[15px]">
+        Bolts and dowels go through both: take the places from the part that is drawn already. Dowel holes are drilled
+        and reamed through both once they are bolted together.
+      </p>
       {fault && (
         <p role="alert" className="font-bold text-danger">
           {fault}
@@ -69,6 +81,7 @@ export function Mate({ jobId, face, onFound }: MateProps) {
               </option>
             ))}
           </SelectField>
+          <ImportPreview files={files} display={display} />
         </>
       )}
     </section>

@@ -8,13 +8,14 @@ import { TabBar } from '@/ui/tab-bar';
 import { useTab } from '@/ui/use-tab';
 import { AngledPanel } from './angled-panel';
 import { DialsPanel } from './dials-panel';
+import { MatePanel } from './mate';
 import { MeansPanel } from './means-panel';
 import { PartPanel } from './part-panel';
 import { PunchPanel } from './punch-panel';
 import { RoomPanel } from './room-panel';
 import { SheetPanel } from './sheet-panel';
 import { TransferPanel } from './transfer-panel';
-import type { PlateState } from './use-plate';
+import { planOfFeature, type PlateState } from './use-plate';
 
 const TABS = [
   ['part', 'Part'],
@@ -29,6 +30,7 @@ const LAYOUT_TABS = [
   ['room', 'What fits'],
   ['means', 'How to lay out'],
   ['angled', 'Angled'],
+  ['mate', 'Mate'],
 ] as const;
 const SCRIBE_TABS = [
   ['heights', 'Heights'],
@@ -51,16 +53,13 @@ interface Props {
 
 /** What one does with a part before it is drilled, in its order: size, what fits, lines, marks, files. */
 export function Moments({ state, letters, display, machineId, isNew, lit, onLit, onFocus, move }: Props) {
-  const { plan, laid, inHand } = state;
+  const { laid, inHand } = state;
   // A new job is asked for the size of its part first.
   const tab = useTab(isNew ? TABS : FROM_SCRIBE);
   const layoutTab = useTab(LAYOUT_TABS, 'layout');
   const scribeTab = useTab(SCRIBE_TABS, 'scribe');
   const wrong = laid.faults.count + state.inside.count + laid.problems.length;
-  const planOf = (featureId: string): Result<HolePlan> | undefined => {
-    const hole = plan.holes.find((h) => h.id === featureId);
-    return hole && state.planner.plan(hole, state.inHand.job);
-  };
+  const planOf = (featureId: string): Result<HolePlan> | undefined => planOfFeature(state, featureId);
   return (
     <Tabs.Root {...tab} className="plate order-3 min-w-0 p-2.5">
       <TabBar
@@ -115,6 +114,9 @@ export function Moments({ state, letters, display, machineId, isNew, lit, onLit,
           </Tabs.Content>
           <Tabs.Content value="angled">
             <AngledPanel state={state} letters={letters} display={display} />
+          </Tabs.Content>
+          <Tabs.Content value="mate">
+            <MatePanel state={state} display={display} machineId={machineId} />
           </Tabs.Content>
         </Tabs.Root>
       </Tabs.Content>

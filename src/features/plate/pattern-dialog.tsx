@@ -2,11 +2,15 @@
 
 import { useState } from 'react';
 import { readPlacedCallout } from '@/core/layout/placed-callout';
+import type { LaidFace } from '@/core/layout/lay-out';
 import type { FaceShape } from '@/core/layout/part';
+import type { Placed } from '@/core/layout/place';
 import { tell, trimmed, type Display } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';
+import { FaceDrawing } from '@/ui/drawings/face-drawing';
 import Modal from '@/ui/modal';
+import { ghostsOf } from './ghosts';
 
 type Kind = 'row' | 'circle' | 'grid';
 
@@ -17,7 +21,8 @@ interface Props {
   /** What stands in the text line: a pattern in it fills the dialog. */
   line: string;
   /** Face that it goes on: a circle is offered in its middle. */
-  shape: FaceShape;
+  laid: LaidFace;
+  others: readonly Placed[];
 }
 
 const USUAL: Record<string, string> = {
@@ -116,12 +121,20 @@ function fromLine(text: string, display: Display): { kind: Kind; typed: Record<s
 }
 
 /** A row, a circle or a grid by its figures; the line that means the same stands below and is what is added. */
-export default function PatternDialog({ shape, display, line: written, onAdd, onClose }: Props) {
+export default function PatternDialog({ laid, others, display, line: written, onAdd, onClose }: Props) {
+  const { shape } = laid;
   const [begun] = useState(() => fromLine(written, display));
   const [kind, setKind] = useState<Kind>(begun?.kind ?? 'circle');
   const [typed, setTyped] = useState<Record<string, string>>(begun?.typed ?? {});
   const values = { ...usualOn(shape, kind, display), ...typed };
   const line = lineOf(kind, values);
+  const ghosts = ghostsOf(line, display, laid, others);
+  const there = laid.holes.map((h) => ({ ...h.onFace, diameterMm: h.footprint.diameterMm, letter: '' }));
+  const sketch = {
+    face: laid.face,
+    shape,
+    holes: [...there, ...ghosts.map(({ at, diameterMm }) => ({ ...at, diameterMm, letter: '' }))],
+  };
   const read = readPlacedCallout(line, display === 'inch' ? 'in' : 'mm');
   const field = ([key, label]: [string, string]) => (
     <TextField key={key} label={label} value={values[key]} onChange={(next) => setTyped({ ...typed, [key]: next })} />
@@ -145,11 +158,14 @@ export default function PatternDialog({ shape, display, line: written, onAdd, on
             ['grid', 'grid'],
           ]}
         />
-        <div className="grid grid-cols-3 gap-2">
+        <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
           {field(['callout', 'Each hole'])}
           {field(['x', kind === 'circle' ? 'Centre x' : 'First x'])}
           {field(['y', kind === 'circle' ? 'Centre y' : 'First y'])}
           {FIELDS[kind].map(field)}
+        </div>
+        <div className="dye h-44 p-2">
+          <FaceDrawing sketch={sketch} newFrom={there.length} className="size-full" />
         </div>
         <p>
           <span className="label">As a text line</span>

@@ -12,12 +12,14 @@ import { PlateDrawing, type ScribedLine } from '@/ui/drawings/plate';
 import { SelectField, TextField } from '@/ui/field';
 import { useDraft } from '@/ui/use-draft';
 import { JobBar } from '../job-store/job-bar';
-import { AddLine, FeatureTable } from './feature-table';
+import { AddLine, FeatureTable, lineDraft } from './feature-table';
+import { ghostsOf } from './ghosts';
 import { useJobUnits } from '../job-store/use-job-units';
 import { Follows } from './follows';
 import { Moments } from './moments';
 import { usePlaceEdits } from './use-place-edits';
-import { usePlate } from './use-plate';
+import { planOfFeature, usePlate } from './use-plate';
+import { usePunchMarks } from './use-punch';
 
 interface Props {
   job: Job;
@@ -39,6 +41,10 @@ export function PlateView({ job, machineId, shop: shopHere }: Props) {
   const chosen = plan.holes.filter((h) => selection.has(h.id));
 
   const { move, addAt, copy, remove } = usePlaceEdits(state, { placing, machineId, display });
+  const [line] = useDraft(lineDraft(job.id));
+  const ghosts = useMemo(() => ghostsOf(line, display, laid, plan.holes), [line, display, laid, plan.holes]);
+  const marks = usePunchMarks(job.id, laid.holes, (featureId) => planOfFeature(state, featureId));
+  const punched = marks.judged.map(({ hole, verdict }) => ({ at: hole.onFace, isOff: verdict.verdict !== 'inside' }));
   const height = useHeight(190);
   const placeable = placing.trim() !== '' && readCallout(placing).ok;
   return (
@@ -99,6 +105,9 @@ export function PlateView({ job, machineId, shop: shopHere }: Props) {
             focus={focus}
             lit={lit}
             onLine={setLit}
+            display={display}
+            ghosts={ghosts}
+            punched={punched}
             unrolled={face === 'side' && laid.shape.kind === 'rectangle'}
           />
         </div>

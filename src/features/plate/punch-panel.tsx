@@ -53,7 +53,7 @@ export function PunchPanel({ state, letters, display, planOf }: Props) {
         Dimple at least {showText({ value: dimpleFor(firstMm), unit: 'mm', places: 1 }, display)} for the first drill,{' '}
         {showText({ value: firstMm, unit: 'mm' }, display)}, straight on the mark; one firm blow.
       </p>
-      <div className="grid grid-cols-2 items-start gap-2">
+      <div className="flex flex-col gap-2">
         <ZoneField state={state} hole={hole} name={letters.get(hole.featureId) ?? ''} display={display} />
         <SelectField label="Marked with" value={means} onChange={(m) => setMeans(m as MarkedWith)}>
           {Object.entries(MARKED_WITH).map(([id, label]) => (

@@ -3,12 +3,10 @@
 import { useState } from 'react';
 import type { Display } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
-import { FilePreview } from '@/ui/file-preview';
 import { ReadingBar } from '@/ui/reading-bar';
 import { ColumnMapping } from './column-map';
-import { WITH_DOUBLES, type WithDoubles } from './csv-features';
 import { Export } from './export';
-import { Mate } from './mate';
+import { ImportPreview } from './import-preview';
 import { useImport } from './use-import';
 import type { PlateState } from './use-plate';
 
@@ -25,8 +23,8 @@ interface Props {
 export function TransferPanel({ state, display, name, jobId, machineId, letters }: Props) {
   const [pasted, setPasted] = useState('');
   const [unit, setUnit] = useState<'mm' | 'inch'>(display);
-  const { preview, setPreview, reader, doubles, setDoubles, already, ...files } = useImport(state, machineId, display);
-  const { face } = state;
+  const files = useImport(state, machineId, display);
+  const { preview, reader } = files;
   const bring = (named: string, file: Blob): void => void files.bring(named, file, unit);
   return (
     <div className="flex flex-col gap-3">
@@ -79,37 +77,8 @@ export function TransferPanel({ state, display, name, jobId, machineId, letters 
             onUse={(map) => void files.bringMapped(preview.file, preview.table?.text ?? '', map, unit)}
           />
         )}
-        {preview && !preview.table && (
-          <FilePreview
-            name={preview.file}
-            problems={preview.problems}
-            understood={preview.found?.understood}
-            leftOut={preview.found?.leftOut}
-            display={display}
-            onTake={
-              (preview.found ?? preview.whole) &&
-              (() => {
-                files.take(preview);
-                setPasted('');
-              })
-            }
-            onLeave={() => setPreview(undefined)}
-          >
-            {already > 0 && (
-              <Choice
-                label={already === 1 ? 'One hole stands there already' : `${already} stand there already`}
-                value={doubles}
-                onChange={setDoubles}
-                options={Object.entries(WITH_DOUBLES) as [WithDoubles, string][]}
-              />
-            )}
-            {preview.whole && (
-              <p>A whole part: {preview.whole.holes.length} features. It replaces what is here; undo restores it.</p>
-            )}
-          </FilePreview>
-        )}
+        <ImportPreview files={files} display={display} onTaken={() => setPasted('')} />
       </section>
-      <Mate jobId={jobId} face={face} onFound={(file, found) => setPreview({ file, found, problems: [] })} />
       <Export state={state} name={name} jobId={jobId} letters={letters} />
     </div>
   );

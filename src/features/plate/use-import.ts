@@ -102,3 +102,5 @@ export function useImport(state: PlateState, machineId: string, display: Display
   const already = preview?.found ? doublesOf(preview.found, usual, plan.holes).length : 0;
   return { preview, setPreview, reader, doubles, setDoubles, already, bring, bringMapped, take };
 }
+
+export type ImportState = ReturnType<typeof useImport>;

@@ -6,6 +6,8 @@ import { layOutFace, type LaidFeature } from '@/core/layout/lay-out';
 import { boresOf, checkBores } from '@/core/layout/bores';
 import type { FaceId } from '@/core/layout/part';
 import { plannerFor } from '@/core/job/plan-in-job';
+import type { Result } from '@/core/answer/answer';
+import type { HolePlan } from '@/core/hole/hole-plan';
 import type { Shop } from '@/core/shop/shop';
 import { useJob, type Laid } from '../job-store/use-job';
 
@@ -67,3 +69,12 @@ export function usePlate(first: Job, shop: Shop) {
 }
 
 export type PlateState = ReturnType<typeof usePlate>;
+
+/** How a feature is made, or why it cannot be; undefined where it is not there any more. */
+export function planOfFeature(
+  { plan, planner, inHand }: Pick<PlateState, 'plan' | 'planner' | 'inHand'>,
+  featureId: string,
+): Result<HolePlan> | undefined {
+  const hole = plan.holes.find((h) => h.id === featureId);
+  return hole && planner.plan(hole, inHand.job);
+}

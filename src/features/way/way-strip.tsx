@@ -6,7 +6,7 @@ import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import type { WayState } from '@/contracts/way';
 import { wayOf, type StopState, type Way, type WayStop } from '@/core/job/way';
-import { tell, type Display } from '@/core/units/show';
+import { tell, unitOnce, type Display } from '@/core/units/show';
 import { send } from '@/ui/send';
 import { useUnits } from '@/ui/units';
 import { whenMoved } from '../job-store/tabs';
@@ -84,9 +84,6 @@ export function WayStrip(props: Props) {
     </nav>
   );
 }
-
-/** 180 × 180 × 16 mm: the unit once, at the end. */
-const unitOnce = (text: string): string => text.replace(/ (mm|in)(?= ×)/g, '');
 
 interface NextProps {
   next: Way['next'];

@@ -4,7 +4,9 @@ import { useMemo } from 'react';
 import type { LaidFace } from '@/core/layout/lay-out';
 import { heightList } from '@/core/layout/height-list';
 import type { Point } from '@/core/layout/part';
+import type { Display } from '@/core/units/show';
 import { FaceCanvas } from './face-canvas';
+import { FaceFigures } from './face-figures';
 import { FaceOutline } from './face-outline';
 import { useCamera, type Box } from './use-camera';
 import { useFaceLabels } from './use-face-labels';
@@ -32,6 +34,11 @@ interface Props {
   onLine?: (line: ScribedLine | undefined) => void;
   /** The face is a round one laid flat. */
   unrolled?: boolean;
+  display: Display;
+  /** Holes that a line as typed would lay out. */
+  ghosts: readonly { at: Point; diameterMm: number }[];
+  /** Punch marks that were recorded. */
+  punched: readonly { at: Point; isOff: boolean }[];
 }
 
 /** A line across the face: where it cuts the axis, mm from the lower left corner or the centre. */
@@ -41,11 +48,17 @@ export interface ScribedLine {
 }
 
 const MOST_LINES = 240;
+const MOST_SIGNS = 60;
+const NO_LINES = { x: [], y: [] };
 /** A pointer this near to a line points at it, px. */
 const NEAR_LINE_PX = 5;
 
 const ring = (x: number, y: number, r: number): string =>
   `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`;
+
+/** A dot at each mark, as wide as the stroke at any zoom. */
+const dots = (punched: Props['punched'], isOff: boolean): string =>
+  punched.flatMap((p) => (p.isOff === isOff ? [`M${p.at.x} ${-p.at.y}h0`] : [])).join('');
 
 function bounds({ shape }: LaidFace): Box {
   return shape.kind === 'circle'
@@ -71,6 +84,9 @@ export function PlateDrawing({
   lit,
   onLine,
   unrolled,
+  display,
+  ghosts,
+  punched,
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(600);
   const height = Math.round(Math.min(most, Math.max(320, width * 1.05)));
@@ -139,6 +155,16 @@ export function PlateDrawing({
               vectorEffect="non-scaling-stroke"
             />
           )}
+          <path
+            d={ghosts.map((g) => ring(g.at.x, -g.at.y, g.diameterMm / 2)).join('')}
+            fill="none"
+            stroke="#f0cd80"
+            strokeWidth="2"
+            strokeDasharray="4 3"
+            vectorEffect="non-scaling-stroke"
+          />
+          <path d={dots(punched, false)} stroke="#f0cd80" strokeWidth="6" vectorEffect="non-scaling-stroke" />
+          <path d={dots(punched, true)} stroke="#ff9aa2" strokeWidth="12" vectorEffect="non-scaling-stroke" />
           <g transform={drag && `translate(${drag.x} ${-drag.y})`}>
             <path
               d={chosen.map((h) => ring(h.onFace.x, -h.onFace.y, h.footprint.mouthMm / 2)).join('')}
@@ -150,6 +176,32 @@ export function PlateDrawing({
             />
           </g>
         </g>
+        <FaceFigures
+          laid={laid}
+          box={box}
+          lines={scribed === '' ? NO_LINES : lines}
+          view={view}
+          width={width}
+          height={height}
+          display={display}
+          lit={lit}
+        />
+        {punched
+          .filter((p) => p.isOff)
+          .slice(0, MOST_SIGNS)
+          .map(({ at }) => (
+            <text
+              key={`${at.x} ${at.y}`}
+              x={view.x + at.x * view.scale}
+              y={view.y - at.y * view.scale + 5}
+              fill="#0a1432"
+              fontSize="15"
+              fontWeight="700"
+              textAnchor="middle"
+            >
+              !
+            </text>
+          ))}
         {labels.map(({ hole, text, at }) => (
           <text
             key={`${hole.featureId} ${hole.number}`}
