@@ -211,6 +211,13 @@ test('go to anything answers a callout, finds jobs, holes, tools and metals', as
   await input.fill('M6 blind in 304');
   await page.keyboard.press('Enter');
   await expect(callout(page)).toHaveValue('M6 x 9 mm DEEP');
+  // What is missing is said where one stands, and taken back there.
+  await page.keyboard.press('ControlOrMeta+k');
+  await input.fill('5 missing');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('5.0 mm is marked missing')).toBeVisible();
+  await page.getByRole('dialog').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('5.0 mm is marked missing')).toHaveCount(0);
 });
 
 test('on a phone callout, metal and the strip are in the first screen, and nothing runs off the side', async ({

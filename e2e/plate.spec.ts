@@ -118,7 +118,7 @@ test('patterns by dialog, click, mirror and chain; the part and its datums', asy
   await dialog.getByLabel('Circle diameter').fill('80');
   await dialog.getByLabel('Centre x').fill('0');
   await dialog.getByLabel('Centre y').fill('0');
-  await dialog.getByLabel('Holes').fill('5');
+  await dialog.getByRole('textbox', { name: 'Holes' }).fill('5');
   await dialog.getByLabel('Skipped places').fill('9');
   await expect(dialog.getByRole('alert')).toContainText('one of 1 to 6');
   await dialog.getByLabel('Skipped places').fill('2');

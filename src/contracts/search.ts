@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { DRILL_SERIES } from '@/core/drills/drill';
 import { DISPLAYS } from '@/core/units/show';
 
 export const searchQuery = z.strictObject({
@@ -6,7 +7,7 @@ export const searchQuery = z.strictObject({
   units: z.enum(DISPLAYS).optional(),
 });
 
-export const FOUND_KINDS = ['answer', 'job', 'hole', 'material', 'tool', 'machine'] as const;
+export const FOUND_KINDS = ['answer', 'missing', 'job', 'hole', 'material', 'tool', 'machine'] as const;
 
 const found = z.object({
   kind: z.enum(FOUND_KINDS),
@@ -14,6 +15,10 @@ const found = z.object({
   name: z.string(),
   detail: z.string(),
   href: z.string().describe('Where the interface shows it'),
+  drill: z
+    .object({ series: z.enum(DRILL_SERIES), label: z.string(), diameterMm: z.number() })
+    .optional()
+    .describe('Of a line that marks a drill missing: which'),
 });
 export type Found = z.infer<typeof found>;
 

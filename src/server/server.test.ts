@@ -622,6 +622,7 @@ test('the catalogue: threads by series and part of the name, drills by set', asy
 
 test('anything is found by what it is called; a missing drill is passed over until it is given back', async () => {
   const found = async (q: string) => (await search(at.db, q, 'mm')).map((f) => `${f.kind} ${f.name}`);
+  expect([await found('7/32 missing'), await found('6.8 is lost')]).toEqual([['missing Mark 7/32 in missing'], []]);
   const [answer] = await search(at.db, 'M8 x 16 DEEP 1018', 'mm');
   expect([answer.kind, answer.name, answer.detail]).toEqual([
     'answer',

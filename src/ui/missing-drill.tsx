@@ -11,7 +11,7 @@ export default function MissingDrill({ missing }: { missing: ReturnType<typeof u
         <strong className="text-danger">{fault}</strong>
       ) : (
         <>
-          {said} is marked missing in the crib; the answer is now without it.
+          {said} is marked missing in the crib; answers are now without it.
           <button type="button" className="btn h-11 sm:h-9" onClick={undo}>
             Undo
           </button>

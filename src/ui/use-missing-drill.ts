@@ -11,12 +11,15 @@ interface DrillMark {
   condition: DrillCondition;
 }
 
+/** What of a drill is needed to mark it. */
+export type MarkedDrill = Pick<Drill, 'series' | 'label' | 'diameterMm'>;
+
 interface Gone {
-  drill: Drill;
+  drill: MarkedDrill;
   marks: DrillMark[];
 }
 
-const sameSize = (a: Drill, b: Drill): boolean => Math.abs(a.diameterMm - b.diameterMm) < 0.0005;
+const sameSize = (a: MarkedDrill, b: MarkedDrill): boolean => Math.abs(a.diameterMm - b.diameterMm) < 0.0005;
 /** Loaded when it is first needed. */
 const post = async <T>(body: object) => (await import('./send')).send<T>('POST', '/api/v1/crib/missing', body);
 
@@ -27,7 +30,7 @@ export function useMissingDrill() {
   const [fault, setFault] = useState<string>();
   const last = gone.at(-1);
 
-  async function mark(drill: Drill): Promise<void> {
+  async function mark(drill: MarkedDrill): Promise<void> {
     const got = await post<{ marks: DrillMark[] }>({ diameterMm: drill.diameterMm });
     setFault(got.ok ? undefined : got.fault);
     if (got.ok) setGone((before) => [...before, { drill, marks: got.value.marks }]);
@@ -41,7 +44,7 @@ export function useMissingDrill() {
     router.refresh();
   }
   return {
-    mark: (drill: Drill) => void mark(drill),
+    mark: (drill: MarkedDrill) => void mark(drill),
     undo: () => void undo(),
     fault,
     /** What was marked last, as people say it. */

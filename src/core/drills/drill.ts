@@ -3,7 +3,8 @@ import { exactFraction } from '../units/show';
 import { LETTER_SIZES_IN, NUMBER_SIZES_IN } from '../units/gauge-sizes.table';
 import { METRIC_RANGES_MM } from './drill-sizes.table';
 
-export type DrillSeries = 'metric' | 'fraction' | 'number' | 'letter';
+export const DRILL_SERIES = ['metric', 'fraction', 'number', 'letter'] as const;
+export type DrillSeries = (typeof DRILL_SERIES)[number];
 export type DrillMaterial = 'hss' | 'cobalt' | 'carbide';
 export type DrillCondition = 'sharp' | 'worn' | 'blunt' | 'lost';
 

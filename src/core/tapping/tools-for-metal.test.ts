@@ -1,5 +1,5 @@
 import { material } from '../tests/bench-shop';
-import { drillForMetal, tapHook, tapSurface } from './tools-for-metal';
+import { drillUsed, tapHook, tapSurface } from './tools-for-metal';
 
 test.each([
   ['iron-grey', 'nitrided', 'no hook', 'HSS, 118° or 135° split point'],
@@ -10,5 +10,16 @@ test.each([
   ['titanium-6al4v', 'coated against wear', 'some hook', 'cobalt, 135° split point'],
 ])('tools for %s: %s, %s, %s', (id, ...tools) => {
   const m = material(id);
-  expect([tapSurface(m), tapHook(m), drillForMetal(m)]).toEqual(tools);
+  expect([tapSurface(m), tapHook(m), drillUsed({ series: 'metric', label: '5', diameterMm: 5 }, false, m)]).toEqual(
+    tools,
+  );
+});
+
+test('a drill of the crib is named as it hangs there; high-speed steel says what lasts longer where cobalt is needed', () => {
+  const drill = { series: 'metric', label: '5', diameterMm: 5, material: 'cobalt', pointAngleDeg: 135 } as const;
+  const stainless = material('stainless-austenitic');
+  expect(drillUsed(drill, true, stainless)).toBe('cobalt, 135° point');
+  expect(drillUsed({ ...drill, material: 'hss', pointAngleDeg: 118 }, true, stainless)).toBe(
+    'HSS, 118° point; cobalt, 135° split point lasts longer in this metal',
+  );
 });

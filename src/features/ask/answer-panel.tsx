@@ -5,9 +5,10 @@ import { depth as toTenths, mm, quantity, type Answer } from '@/core/answer/answ
 import { drillName } from '@/core/drills/drill';
 import { mainCut, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
+import type { SpeedChoice } from '@/core/cutting/speed-step';
 import type { Cut } from '@/core/operation/operation';
 import type { TapDrillCandidate } from '@/core/tap-drill/tap-drill-candidate';
-import { drillForMetal, tapHook, tapSurface } from '@/core/tapping/tools-for-metal';
+import { drillUsed, tapHook, tapSurface } from '@/core/tapping/tools-for-metal';
 import { percentOfThreadAnswer } from '@/core/threads/percent-of-thread';
 import { KINDS } from '@/core/operation/kinds';
 import { lastTurn } from '@/core/tapping/turning';
@@ -18,7 +19,7 @@ import { SizeRail } from '@/ui/drawings/size-rail';
 import { StepLadder } from '@/ui/drawings/step-ladder';
 import { Figure } from '@/ui/unit-text';
 import { later } from '@/ui/later';
-import { byWhat, LEVEL } from '@/ui/taps/levels';
+import { byWhat, LEVEL, LEVEL_ON_DYE } from '@/ui/taps/levels';
 import { Working, WorkingDialog } from '@/ui/working';
 import { Block, DrillKeys, type PanelActions, type ToolProps } from './answer-block';
 
@@ -26,14 +27,8 @@ const PlainTool = later(() => import('./answer-plain'));
 const Outside = later(() => import('./answer-outside'));
 const Then = later(() => import('./answer-then'));
 
-const LEVEL_CLASS = {
-  calm: 'text-[#a5e0b8]',
-  careful: 'text-[#f0cd80]',
-  warn: 'text-[#ffb3b3]',
-  stop: 'text-[#ffb3b3]',
-};
 const VERDICT = { inside: '✓ inside', borderline: 'toss-up against', outside: '✕ outside' } as const;
-const VERDICT_CLASS = { inside: LEVEL_CLASS.calm, borderline: LEVEL_CLASS.careful, outside: LEVEL_CLASS.warn };
+const VERDICT_CLASS = { inside: LEVEL_ON_DYE.calm, borderline: LEVEL_ON_DYE.careful, outside: LEVEL_ON_DYE.warn };
 
 /** How many of such holes come out inside, where it is a matter of luck. */
 function shareOf({ insideShare: share, verdict }: Pick<TapDrillCandidate, 'insideShare' | 'verdict'>): string {
@@ -87,11 +82,15 @@ function TapDrill({ part, plan, display, actions }: ToolProps & { part: ThreadPa
       {because === 'chosen' && missing && (
         <span className="block font-bold text-white">{`${drillName(missing.drill)} is nearer but not in the crib`}</span>
       )}
-      <span className="block">{drillForMetal(plan.material)}</span>
+      <span className="block">{drillUsed(used.drill, used.owned, plan.material)}</span>
       <DrillKeys drill={used.drill} owned={used.owned} actions={actions} />
     </Block>
   );
 }
+
+/** A step that is well under the ideal says why. */
+const isSlower = ({ rule, percentOfIdeal }: SpeedChoice): boolean =>
+  rule === 'power' || (rule === 'below' && percentOfIdeal < 85);
 
 function Speed({ cut, display }: { cut: Cut; display: Display }) {
   const { speed, ideal, feed, methods } = cut;
@@ -115,7 +114,7 @@ function Speed({ cut, display }: { cut: Cut; display: Display }) {
       beside={speed.ok && speed.value.label}
     >
       {!speed.ok && speed.problems.map((p) => `${tell(p, display)} ${tell(p.remedy, display)} `).join('')}
-      {speed.ok && speed.value.rule === 'power' && `${tell(speed.value.reason, display)} `}
+      {speed.ok && isSlower(speed.value) && `${tell(speed.value.reason, display)} `}
       <Working of={feed} name="feed" display={display}>
         feed {showText(feed, display)}
       </Working>
@@ -168,7 +167,7 @@ function Tap({ part, plan, display }: { part: ThreadPart; plan: HolePlan; displa
       )}
       {load && (
         <>
-          <strong className={`mt-2 block font-cond text-2xl ${LEVEL_CLASS[load.level]}`}>
+          <strong className={`mt-2 block font-cond text-2xl ${LEVEL_ON_DYE[load.level]}`}>
             {LEVEL[load.level]}, <span className="text-lg font-medium">{byWhat(load.safety)}</span>
           </strong>
           takes <Working of={load.torque} name="tapping torque" display={display} />; the tap holds at least about{' '}

@@ -2,7 +2,7 @@
 
 import { mm } from '@/core/answer/answer';
 import type { Cut } from '@/core/operation/operation';
-import { drillForMetal } from '@/core/tapping/tools-for-metal';
+import { drillUsed } from '@/core/tapping/tools-for-metal';
 import { showText } from '@/core/units/show';
 import { Figure } from '@/ui/unit-text';
 import { Working } from '@/ui/working';
@@ -24,7 +24,7 @@ export default function PlainTool({ cut, plan, display, actions }: ToolProps & {
           torque {showText(cut.torque, display)}
         </Working>
       )}
-      {drill && <span className="block">{drillForMetal(plan.material)}</span>}
+      {drill && <span className="block">{drillUsed(drill, tool.owned, plan.material)}</span>}
       {drill && <DrillKeys drill={drill} owned={tool.owned} actions={actions} />}
     </Block>
   );

@@ -1,10 +1,34 @@
 'use client';
 
 import { depth as toTenths, mm } from '@/core/answer/answer';
-import { mainCut, type HolePlan } from '@/core/hole/hole-plan';
+import { mainCut, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
 import { showText, type Display } from '@/core/units/show';
+import { byWhat, LEVEL, LEVEL_ON_DYE } from '@/ui/taps/levels';
 
-/** The three figures that one walks away with, in sight while the rest is read; on a phone only. */
+/** The taps, and how hard the hardest of them has to work. */
+function TapCell({
+  thread: {
+    tapping: { best },
+  },
+}: {
+  thread: ThreadPart;
+}) {
+  return (
+    <div className="col-span-3 min-w-0 border-t border-dye-500 px-2.5 py-1.5">
+      <dt className="sr-only">Tap</dt>
+      <dd className="flex flex-wrap items-baseline gap-x-2 font-cond text-lg leading-6 font-semibold text-scribe">
+        {best.taps.map((tap) => tap.name).join(', then ')}
+        {best.load && (
+          <span className={LEVEL_ON_DYE[best.load.level]}>
+            {LEVEL[best.load.level]}, <span className="text-[15px] font-medium">{byWhat(best.load.safety)}</span>
+          </span>
+        )}
+      </dd>
+    </div>
+  );
+}
+
+/** The figures that one walks away with, in sight while the rest is read; on a phone only. */
 export function Strip({ plan, display }: { plan: HolePlan; display: Display }) {
   const cut = mainCut(plan);
   if (!cut) return null;
@@ -34,6 +58,7 @@ export function Strip({ plan, display }: { plan: HolePlan; display: Display }) {
           </dd>
         </div>
       ))}
+      {plan.thread && <TapCell thread={plan.thread} />}
     </dl>
   );
 }

@@ -30,7 +30,7 @@ export function HeadField({ inHand, field, label, className = '' }: HeadFieldPro
     onBlur: () => read.success && setDraft(''),
   };
   return (
-    <label className={`flex flex-col gap-1 ${field === 'notes' ? 'sm:col-span-3' : ''}`}>
+    <label className={`flex flex-col gap-1 ${field === 'quantity' ? '' : 'sm:col-span-2'}`}>
       <span className="label">{label}</span>
       {field === 'notes' ? (
         <textarea {...props} onChange={(e) => type(e.target.value)} />
@@ -68,7 +68,7 @@ export function PaperFields({ inHand }: { inHand: JobInHand }) {
       d.head.papers = text === '' ? rest : { ...rest, [key]: text };
     }, true);
   return (
-    <div className="grid grid-cols-2 items-end gap-3 sm:col-span-3 sm:grid-cols-5">
+    <div className="grid grid-cols-2 items-end gap-3 sm:col-span-2 sm:grid-cols-5">
       {[ORDER, ...(opened ? PAPERS : [])].map(([key, label]) => (
         <label key={key} className={`flex flex-col gap-1 ${key === 'order' && !opened ? 'sm:col-span-2' : ''}`}>
           <span className="label">{label}</span>

@@ -94,7 +94,7 @@ export function JobEditor({ job: opened, shop: shopHere, machineId }: Props) {
         </Link>
         <div className="flex flex-col gap-3">
           <RouteStrip work={workOf(lines)} done={bench?.inHand?.done} />
-          <div className="plate grid gap-3 p-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,1.3fr)_80px]">
+          <div className="plate grid gap-3 p-3 sm:grid-cols-[minmax(0,1fr)_80px]">
             <HeadField inHand={inHand} field="name" label="Job" className="font-bold" />
             <PickField
               label="Material"

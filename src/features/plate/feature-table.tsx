@@ -192,6 +192,11 @@ export function FeatureTable({ state, display }: Omit<Props, 'machineId'>) {
   );
 }
 
+/** About so many signs fit in a line of a row. */
+const LINE_SIGNS = 32;
+const oneLine = (text: string): string => text.replace(/\s*\n\s*/g, ' ');
+const rowsFor = (text: string): number => Math.max(1, Math.ceil(text.length / LINE_SIGNS));
+
 /** Usual height of a row. */
 const ROW_PX = 72;
 
@@ -253,7 +258,7 @@ function Row({ hole, draftKey, chosen, faulty, problem, display, onChoose, onCha
     committed.current = typed;
     onChange({ ...hole, question: { ...hole.question, callout: read.value.calloutText }, place });
   }
-  const keys = (e: React.KeyboardEvent<HTMLInputElement>): void => {
+  const keys = (e: React.KeyboardEvent<HTMLTextAreaElement>): void => {
     if (e.key === 'Escape') {
       setTyped({});
       setFault(undefined);
@@ -264,10 +269,11 @@ function Row({ hole, draftKey, chosen, faulty, problem, display, onChoose, onCha
     const column = e.currentTarget.dataset.column;
     const next = e.currentTarget
       .closest('tbody')
-      ?.nextElementSibling?.querySelector<HTMLInputElement>(`[data-column=${column}]`);
+      ?.nextElementSibling?.querySelector<HTMLTextAreaElement>(`[data-column=${column}]`);
     next?.focus();
   };
-  const field = 'block h-8 w-full min-w-0 border bg-white px-1.5 font-cond text-[17px]';
+  const field =
+    'block w-full min-w-0 resize-none border bg-white px-1.5 py-0.5 font-cond text-[17px] leading-[26px] [field-sizing:content]';
   return (
     <>
       <tr className={chosen ? 'bg-brass/30' : ''} onFocus={() => !chosen && onChoose(false)}>
@@ -283,23 +289,25 @@ function Row({ hole, draftKey, chosen, faulty, problem, display, onChoose, onCha
           </button>
         </td>
         <td className="py-1 pr-1">
-          <input
+          <textarea
             aria-label={`Callout of ${letter}`}
+            rows={rowsFor(callout)}
             data-column="callout"
             className={`${field} ${fault ? 'border-danger' : 'border-steel-300'} font-bold`}
             value={callout}
-            onChange={(e) => setTyped({ ...typed, unit, callout: e.target.value })}
+            onChange={(e) => setTyped({ ...typed, unit, callout: oneLine(e.target.value) })}
             onBlur={commit}
             onKeyDown={keys}
           />
-          <input
+          <textarea
             aria-label={`Place of ${letter}`}
+            rows={rowsFor(placeText)}
             data-column="place"
             className={`${field} ${fault ? 'border-danger' : 'border-steel-300'}`}
             value={placeText}
             placeholder="at 12,12"
             readOnly={Boolean(follows)}
-            onChange={(e) => setTyped({ ...typed, unit, place: e.target.value })}
+            onChange={(e) => setTyped({ ...typed, unit, place: oneLine(e.target.value) })}
             onBlur={commit}
             onKeyDown={keys}
           />

@@ -3,7 +3,7 @@ import type { Result } from '@/core/answer/answer';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import type { Point } from '@/core/layout/part';
 import type { Display } from '@/core/units/show';
-import type { ScribedLine } from '@/ui/drawings/plate';
+import type { ScribedLine } from '@/ui/drawings/face-figures';
 import { TabBar } from '@/ui/tab-bar';
 import { useTab } from '@/ui/use-tab';
 import { AngledPanel } from './angled-panel';

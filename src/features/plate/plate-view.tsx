@@ -8,7 +8,8 @@ import { facesOf, type FaceId, type Point } from '@/core/layout/part';
 import { readCallout } from '@/core/threads/read-callout';
 
 import { useHeight } from '@/ui/use-height';
-import { PlateDrawing, type ScribedLine } from '@/ui/drawings/plate';
+import type { ScribedLine } from '@/ui/drawings/face-figures';
+import { PlateDrawing } from '@/ui/drawings/plate';
 import { SelectField, TextField } from '@/ui/field';
 import { useDraft } from '@/ui/use-draft';
 import { JobBar } from '../job-store/job-bar';

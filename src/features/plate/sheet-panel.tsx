@@ -6,7 +6,7 @@ import { GAUGES, gaugeReading, usualGauge, type Gauge } from '@/core/layout/heig
 import type { LaidFace } from '@/core/layout/lay-out';
 import { scribedLines } from '@/core/layout/scribed-lines';
 import type { Display } from '@/core/units/show';
-import type { ScribedLine } from '@/ui/drawings/plate';
+import type { ScribedLine } from '@/ui/drawings/face-figures';
 import { SelectField } from '@/ui/field';
 import { useReadings } from '@/ui/instruments/use-readings';
 import { RecordFaults } from '../job-store/record-faults';

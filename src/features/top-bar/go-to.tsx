@@ -6,10 +6,13 @@ import { Dialog } from 'radix-ui';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { Found, SearchResult } from '@/contracts/search';
 import { send } from '@/ui/send';
+import MissingDrill from '@/ui/missing-drill';
+import { useMissingDrill } from '@/ui/use-missing-drill';
 import { useUnits } from '@/ui/units';
 
 const KIND: Record<Found['kind'], string> = {
   answer: 'Answer',
+  missing: 'Crib',
   job: 'Job',
   hole: 'Hole',
   material: 'Material',
@@ -29,10 +32,14 @@ export default function GoTo({ onClose }: { onClose: () => void }) {
   /** Enter was pressed before its answer was there: the first line is taken when it comes. */
   const waits = useRef(false);
   const [fault, setFault] = useState<string>();
-  const go = useEffectEvent((to: Found): void => {
+  const missing = useMissingDrill();
+  const take = (to: Found): void => {
+    // Marked here and now, with its undo beside it.
+    if (to.drill) return missing.mark(to.drill);
     onClose();
     router.push(to.href);
-  });
+  };
+  const go = useEffectEvent(take);
   useEffect(() => {
     let late = false;
     const timer = setTimeout(() => {
@@ -77,6 +84,7 @@ export default function GoTo({ onClose }: { onClose: () => void }) {
               placeholder="M8 brass, a job, a hole, a tool, a metal"
               className="h-14 w-full border-b border-steel-300 bg-white px-4 text-xl placeholder:text-steel-500"
             />
+            {(missing.said ?? missing.fault) && <MissingDrill missing={missing} />}
             <Command.List className="max-h-[60dvh] overflow-auto p-1">
               {fault && (
                 <p role="alert" className="p-3 font-bold text-danger">
@@ -88,10 +96,7 @@ export default function GoTo({ onClose }: { onClose: () => void }) {
                 <Command.Item
                   key={keyOf(f)}
                   value={keyOf(f)}
-                  onSelect={() => {
-                    onClose();
-                    router.push(f.href);
-                  }}
+                  onSelect={() => take(f)}
                   className="grid min-h-12 cursor-pointer grid-cols-[70px_1fr] items-center gap-x-3 rounded-sm px-3 py-1 data-[selected=true]:bg-ink data-[selected=true]:text-white"
                 >
                   <span className="font-cond text-sm opacity-80">{KIND[f.kind]}</span>

@@ -1,6 +1,7 @@
 import type { Found } from '@/contracts/search';
 import { drillName } from '@/core/drills/drill';
 import { BLANK_FORM, toAddress, type AskForm } from '@/core/hole/form';
+import { findDrill } from '@/core/hole/find-drill';
 import { mainCut } from '@/core/hole/hole-plan';
 import { spokenQuestion } from '@/core/hole/spoken-question';
 import { planForm } from '@/core/hole/read-form';
@@ -12,6 +13,7 @@ import { findHoles } from '../repositories/job-repository';
 import { jobsPage } from './job-service';
 import { shopNow, type ShopNow } from './shop-service';
 
+const SAME_SIZE_MM = 0.0005;
 /** So many of each kind. */
 const MOST = 6;
 
@@ -46,6 +48,27 @@ function answered(text: string, shop: ShopNow, units: Display): Found[] {
       name: `${quick.callout} in ${label}`,
       detail: said(),
       href: `/?${toAddress(form)}`,
+    },
+  ];
+}
+
+const MISSING = /^(.+?)\s+(?:is\s+)?(?:missing|lost|gone|broken)$/i;
+
+/** `7/32 missing`: the drill is marked so when the line is taken. */
+function missing(text: string, [crib]: ShopNow['pools']): Found[] {
+  const named = MISSING.exec(text)?.[1];
+  const drill = named === undefined ? undefined : findDrill(named.replace(/^drill\s+/i, ''), crib);
+  const own = drill && crib.drills.find((d) => Math.abs(d.diameterMm - drill.diameterMm) < SAME_SIZE_MM);
+  if (!own) return [];
+  const { series, label, diameterMm } = own;
+  return [
+    {
+      kind: 'missing',
+      id: `missing-${label}`,
+      name: `Mark ${drillName(own)} missing`,
+      detail: own.where ?? '',
+      href: `/crib?tab=drills&find=${encodeURIComponent(label)}`,
+      drill: { series, label, diameterMm },
     },
   ];
 }
@@ -123,6 +146,7 @@ export async function search(db: Database, text: string, units?: Display): Promi
     href: `/jobs/${h.jobId}/holes?hole=${h.id}`,
   }));
   return [
+    ...missing(typed, shop.pools),
     ...answered(typed, shop, display),
     ...jobItems,
     ...holes,

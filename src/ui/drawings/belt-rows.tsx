@@ -57,7 +57,7 @@ export function BeltRows({ pulleys, rows, width = 170, height = 110 }: Props) {
                   x={centre(b + 1) + (largest / 2) * scale + 3}
                   y={y + rowHeight * 0.82}
                   fill={on ? '#f0cd80' : '#b9c8ef'}
-                  fontSize={Math.min(on ? 15 : 12, rowHeight * (on ? 1.25 : 1))}
+                  fontSize={Math.min(on ? 15 : 12, rowHeight * (on ? 1.1 : 0.9))}
                   fontWeight={on ? 700 : 500}
                   className="font-cond"
                 >

@@ -1,9 +1,14 @@
 import { toDatum, type FaceShape, type Datum } from '@/core/layout/part';
 import { trimmed, type Display } from '@/core/units/show';
-import type { ScribedLine } from './plate';
 import { spreadLabels } from './spread-labels';
 import type { Camera } from './face-painter';
 import type { Box } from './use-camera';
+
+/** A line across the face: where it cuts the axis, mm from the lower left corner or the centre. */
+export interface ScribedLine {
+  axis: 'x' | 'y';
+  mm: number;
+}
 
 /** More lines than this are read from the list, not from the face. */
 const MOST_FIGURES = 40;

@@ -6,7 +6,7 @@ import { heightList } from '@/core/layout/height-list';
 import type { Point } from '@/core/layout/part';
 import type { Display } from '@/core/units/show';
 import { FaceCanvas } from './face-canvas';
-import { FaceFigures } from './face-figures';
+import { FaceFigures, type ScribedLine } from './face-figures';
 import { FaceOutline } from './face-outline';
 import { useCamera, type Box } from './use-camera';
 import { useFaceLabels } from './use-face-labels';
@@ -39,12 +39,6 @@ interface Props {
   ghosts: readonly { at: Point; diameterMm: number }[];
   /** Punch marks that were recorded. */
   punched: readonly { at: Point; isOff: boolean }[];
-}
-
-/** A line across the face: where it cuts the axis, mm from the lower left corner or the centre. */
-export interface ScribedLine {
-  axis: 'x' | 'y';
-  mm: number;
 }
 
 const MOST_LINES = 240;

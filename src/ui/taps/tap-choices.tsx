@@ -233,50 +233,52 @@ function Rooms({ part, display, change }: PartProps) {
   return (
     <section className="min-w-0">
       <h2 className="font-cond text-xl font-semibold">Room at the bottom</h2>
-      <table className="mt-1 w-full text-right text-[15px]">
-        <thead className="label text-right">
-          <tr>
-            <th className="py-1 text-left">How</th>
-            <th className="px-2">Tip at</th>
-            <th className="px-2">Gains</th>
-            <th className="px-2">Wall</th>
-            <th className="px-2">Most thread</th>
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {part.rooms.map((room) => (
-            <tr key={room.id} className="border-t border-steel-200">
-              <th scope="row" className="py-1 text-left font-normal">
-                {ROOM_LABEL[room.id]}
-              </th>
-              <td className="px-2 whitespace-nowrap">{showText(depth(room.totalMm), display)}</td>
-              <td className="px-2 whitespace-nowrap">{showText(depth(room.gainMm), display)}</td>
-              <td className={`px-2 whitespace-nowrap ${room.fits ? '' : 'font-bold text-danger'}`}>
-                {room.wallMm === undefined
-                  ? '—'
-                  : room.wallMm <= 0
-                    ? '✕ through'
-                    : `${room.fits ? '' : '! '}${showText(depth(room.wallMm), display)}`}
-              </td>
-              <td className="px-2 whitespace-nowrap">
-                {room.mostThreadMm === undefined
-                  ? '—'
-                  : `${showText(depth(room.mostThreadMm), display)}, ${Math.floor(room.mostThreadMm / part.thread.pitchMm + 1e-9)} threads`}
-              </td>
-              <td className="pl-2">
-                {(room.wallMm ?? 1) > 0 && (
-                  <Use
-                    name={ROOM_LABEL[room.id]}
-                    used={room.id === part.room?.id}
-                    onUse={() => change({ room: room.id, taps: '' })}
-                  />
-                )}
-              </td>
+      <div className="relative overflow-x-auto">
+        <table className="mt-1 w-full text-right text-[15px]">
+          <thead className="label text-right">
+            <tr>
+              <th className="py-1 text-left">How</th>
+              <th className="px-2">Tip at</th>
+              <th className="px-2">Gains</th>
+              <th className="px-2">Wall</th>
+              <th className="px-2">Most thread</th>
+              <td />
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {part.rooms.map((room) => (
+              <tr key={room.id} className="border-t border-steel-200">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {ROOM_LABEL[room.id]}
+                </th>
+                <td className="px-2 whitespace-nowrap">{showText(depth(room.totalMm), display)}</td>
+                <td className="px-2 whitespace-nowrap">{showText(depth(room.gainMm), display)}</td>
+                <td className={`px-2 whitespace-nowrap ${room.fits ? '' : 'font-bold text-danger'}`}>
+                  {room.wallMm === undefined
+                    ? '—'
+                    : room.wallMm <= 0
+                      ? '✕ through'
+                      : `${room.fits ? '' : '! '}${showText(depth(room.wallMm), display)}`}
+                </td>
+                <td className="px-2 whitespace-nowrap">
+                  {room.mostThreadMm === undefined
+                    ? '—'
+                    : `${showText(depth(room.mostThreadMm), display)}, ${Math.floor(room.mostThreadMm / part.thread.pitchMm + 1e-9)} threads`}
+                </td>
+                <td className="pl-2">
+                  {(room.wallMm ?? 1) > 0 && (
+                    <Use
+                      name={ROOM_LABEL[room.id]}
+                      used={room.id === part.room?.id}
+                      onUse={() => change({ room: room.id, taps: '' })}
+                    />
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }
