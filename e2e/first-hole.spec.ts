@@ -1,5 +1,5 @@
 import { BLANK_FORM } from '@/core/hole/form';
-import { expect, test, type Page } from './test';
+import { expect, press, tabTo, test, type Page } from './test';
 
 const JOB = 'job-tilted-plate';
 const feature = (id: string, callout: string, place: object, over: object = {}) => ({
@@ -13,27 +13,6 @@ const feature = (id: string, callout: string, place: object, over: object = {}) 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const doneSteps = async (page: Page) =>
   Number(await page.getByRole('progressbar', { name: 'Steps done' }).getAttribute('aria-valuenow'));
-
-/** Goes on with Tab until what is wanted has the focus, as hands without a mouse do. */
-async function tabTo(page: Page, name: RegExp): Promise<void> {
-  const named = () =>
-    page.evaluate(() => {
-      const at = document.activeElement as HTMLInputElement | null;
-      if (at === document.body) return '';
-      return at?.labels?.[0]?.textContent ?? at?.getAttribute('aria-label') ?? at?.textContent ?? '';
-    });
-  for (let i = 0; i < 80; i++) {
-    if (name.test(await named())) return;
-    await page.keyboard.press('Tab');
-  }
-  throw new Error(`No way to ${name} by keyboard`);
-}
-
-/** Presses what is named, by keyboard alone. */
-async function press(page: Page, name: RegExp): Promise<void> {
-  await tabTo(page, name);
-  await page.keyboard.press('Enter');
-}
 
 test('a tilt, a first hole that fails its pins, the rest made with the remedy: keyboard and foot switch alone', async ({
   page,

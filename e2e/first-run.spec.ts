@@ -1,4 +1,4 @@
-import { expect, OwnServer, test } from './test';
+import { expect, OwnServer, press, tabTo, test } from './test';
 
 test('an empty shop: two minutes of ticking, by keyboard, then a first right answer; the sample goes in one step', async ({
   page,
@@ -44,4 +44,70 @@ test('the sample shop goes, one’s own job stays', async ({ page, request }) =>
   expect(jobs.map((j: { id: string }) => j.id)).toEqual([copy.id]);
   await page.goto('/crib');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Workshop');
+});
+
+test('a newcomer’s job of nine holes, from an empty shop to its sheet, in thirty actions by keyboard alone', async ({
+  page,
+}) => {
+  const server = new OwnServer(3942, { JOLLY_BIT_SEED: 'none' });
+  await server.start();
+  let actions = 0;
+  const take = (name: RegExp): Promise<void> => {
+    actions += 1;
+    return press(page, name);
+  };
+  const type = async (field: RegExp, text: string, enter = false): Promise<void> => {
+    actions += 1;
+    await tabTo(page, field);
+    await page.keyboard.type(text);
+    if (enter) await page.keyboard.press('Enter');
+  };
+  try {
+    await page.goto(server.address);
+    await take(/^This is my shop/);
+    await page.waitForURL(/callout=/);
+    await take(/^Jobs$/);
+    await take(/^New job/);
+    await type(/called/, 'Bracket');
+    await type(/^Stock/, '100 x 60 x 12');
+    await take(/^Make the job/);
+    await page.waitForURL(/plate/);
+    for (const line of [
+      '4x M6 THRU at 12,12 pitch 76,36',
+      'reamed hole 10 thru at 50,30',
+      'two 6 mm dowels matched with the mate at 30,30 pitch 40',
+      '2x M6 clearance at 40,12 pitch 20',
+    ])
+      await type(/^Add: callout/, line, true);
+    await expect(page.getByRole('application')).toHaveAccessibleName(/9 holes/);
+    // Arrows go along the tabs: from Part past Lay out to Scribe.
+    await tabTo(page, /^Part$/);
+    for (const _ of [1, 2]) {
+      actions += 1;
+      await page.keyboard.press('ArrowRight');
+    }
+    await expect(page.getByRole('tabpanel', { name: 'Heights' })).toContainText('30.00');
+    await take(/^Next: Issue the route/);
+    await page.waitForURL(/route/);
+    await take(/^Issue route 1/);
+    await take(/^Start at the bench/);
+    await page.waitForURL(/bench/);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await take(/^Done/);
+    await expect(page.getByRole('progressbar', { name: 'Steps done' })).toHaveAttribute('aria-valuenow', '1');
+    await take(/^More$/);
+    actions += 1;
+    await page.keyboard.type('check');
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/check/);
+    await type(/^Go gauge|turns/i, '12', true);
+    await expect(page.getByText('recorded').first()).toBeVisible();
+    await tabTo(page, /^Inspection sheet/);
+    actions += 1;
+    const sheet = await page.getByRole('link', { name: 'Inspection sheet' }).getAttribute('href');
+    expect((await page.request.get(`${server.address}${sheet}`)).headers()['content-type']).toBe('application/pdf');
+    expect(actions).toBeLessThanOrEqual(30);
+  } finally {
+    await server.end();
+  }
 });

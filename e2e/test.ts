@@ -107,4 +107,25 @@ export async function pick(page: Page, field: string, typed: string): Promise<vo
   await page.getByPlaceholder('Type to find').fill(typed);
   await page.keyboard.press('Enter');
 }
+/** Goes on with Tab until what is wanted has the focus, as hands without a mouse do. */
+export async function tabTo(page: Page, name: RegExp): Promise<void> {
+  const named = () =>
+    page.evaluate(() => {
+      const at = document.activeElement as HTMLInputElement | null;
+      if (at === document.body) return '';
+      return at?.labels?.[0]?.textContent ?? at?.getAttribute('aria-label') ?? at?.textContent ?? '';
+    });
+  for (let i = 0; i < 200; i++) {
+    if (name.test(await named())) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`No way to ${name} by keyboard`);
+}
+
+/** Presses what is named, by keyboard alone. */
+export async function press(page: Page, name: RegExp): Promise<void> {
+  await tabTo(page, name);
+  await page.keyboard.press('Enter');
+}
+
 export { expect, type APIRequestContext, type Page } from '@playwright/test';

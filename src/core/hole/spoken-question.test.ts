@@ -11,6 +11,7 @@ test.each([
   ['M6 blind in 304', 'M6 x 9 mm DEEP', 'stainless-austenitic'],
   ['5/16 x 18', '5/16-18', undefined],
   ['ream 10', 'ream 10', undefined],
+  ['reamed hole 10 through', 'ø10 H7 REAM thru', undefined],
   ['reamed hole 10', 'ø10 H7 REAM', undefined],
   ['10 mm reamed through', '10 mm reamed through', undefined],
   ['6.5 thru', 'ø6.5 THRU', undefined],

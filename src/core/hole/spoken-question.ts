@@ -96,11 +96,11 @@ const RULES: readonly Rule[] = [
   ],
   [
     new RegExp(`^(?:ream|reamed|reamed hole|reamer)\\s+(?:hole\\s+)?${SIZE}${UNIT}(.*)$`),
-    ([, size, unit, rest]) => plain(`${sized(size, unit)} H7 REAM${rest}`, phrase(REAMED)),
+    ([, size, unit, rest]) => plain(`${sized(size, unit)} H7 REAM ${rest.trim()}`.trim(), phrase(REAMED)),
   ],
   [
     new RegExp(`^${SIZE}${UNIT}\\s+ream(?:ed)?(?:\\s+hole)?(.*)$`),
-    ([, size, unit, rest]) => plain(`${sized(size, unit)} H7 REAM${rest}`, phrase(REAMED)),
+    ([, size, unit, rest]) => plain(`${sized(size, unit)} H7 REAM ${rest.trim()}`.trim(), phrase(REAMED)),
   ],
   [
     /^(?:clearance(?: hole)? (?:for )?)?(\S+)(?:\s+(?:screw|bolt))?\s*(close|loose|normal|medium|free)?\s*(?:clearance|clear)?(?: hole)?\s*(c'?bored?|counterbored?|csk|countersunk|countersink)?$/,

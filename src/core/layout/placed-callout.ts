@@ -51,6 +51,12 @@ function stop(
   return stopReading('line', code, at, text, remedy, values, EXAMPLES);
 }
 
+/** A line cut where its place begins: the callout, and the place with its word. */
+export function splitPlace(line: string): [callout: string, place: string] {
+  const cut = CUT.exec(line)?.index ?? line.length;
+  return [line.slice(0, cut).trim(), line.slice(cut).trim()];
+}
+
 /**
  * Reads one line: a callout, then where it goes.
  *

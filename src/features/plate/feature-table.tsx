@@ -6,6 +6,7 @@ import { useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { JobFeature } from '@/contracts/job';
 import { BLANK_FORM } from '@/core/hole/form';
+import { readLine } from '@/core/hole/read-line';
 import type { Problem } from '@/core/answer/answer';
 import { PLACE_WORDS, readPlacedCallout } from '@/core/layout/placed-callout';
 import { writePlace } from '@/core/layout/write-place';
@@ -37,7 +38,7 @@ export function AddLine({ state, display, machineId }: Props) {
   const completions = PLACE_WORDS.filter(([w]) => begun && (word === '' || (w.startsWith(word) && w !== word)));
 
   function add(text: string): void {
-    const read = readPlacedCallout(text, unitOf(display));
+    const read = readLine(text, unitOf(display));
     if (!read.ok) {
       setProblem(read.problems[0]);
       return;

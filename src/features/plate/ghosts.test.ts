@@ -12,6 +12,7 @@ test('a line that is typed shows its holes where they would go, counted from the
     [60, 20, 6],
   ]);
   expect(at('2x ø6 THRU at 10,')).toEqual([]);
+  expect(at('two 6 mm dowels at 10,20 pitch 30')).toEqual(at('2x ø6 THRU at 10,20 pitch 30'));
   expect(at('ø6 THRU')).toEqual([]);
   expect(ghostsOf('ø6 THRU at 1,1', 'inch', face, [])[0].at.y).toBeCloseTo(25.4);
 });

@@ -2,7 +2,7 @@ import { footprint } from '@/core/layout/footprint';
 import type { LaidFace } from '@/core/layout/lay-out';
 import { fromDatum, type Point } from '@/core/layout/part';
 import { expandPlaces, type Placed } from '@/core/layout/place';
-import { readPlacedCallout } from '@/core/layout/placed-callout';
+import { readLine } from '@/core/hole/read-line';
 import type { Display } from '@/core/units/show';
 
 /** A hole that a line would lay out: centre on the face and diameter, mm. */
@@ -21,7 +21,7 @@ export function ghostsOf(
   others: readonly Placed[],
 ): Ghost[] {
   if (line.trim() === '') return [];
-  const read = readPlacedCallout(line, display === 'inch' ? 'in' : 'mm');
+  const read = readLine(line, display === 'inch' ? 'in' : 'mm');
   if (!read.ok || !read.value.place) return [];
   const { callout, place } = read.value;
   const { points } = expandPlaces([...others, { id: NEW, place }]);

@@ -1,5 +1,6 @@
 'use client';
 
+import { useRef } from 'react';
 import type { RouteIssue } from '@/contracts/route-issue';
 import { tell, type Display } from '@/core/units/show';
 import { useShopTime } from '@/ui/shop-clock';
@@ -81,14 +82,31 @@ const isCurrent = ({ latest, changes }: Issues): boolean => latest !== undefined
 /** The one thing to do with a route: issue it, or start by it. */
 export function IssueKey({ state }: { state: Issues }) {
   const { jobId, next, canIssue, issue, fault } = state;
+  // The key that was pressed goes: hands on a keyboard stay at the one in its place.
+  const pressed = useRef(false);
   return (
     <>
       {isCurrent(state) ? (
-        <a className="btn" href={`/jobs/${jobId}/bench`}>
+        <a
+          className="btn"
+          href={`/jobs/${jobId}/bench`}
+          ref={(start) => {
+            if (pressed.current) start?.focus();
+            pressed.current = false;
+          }}
+        >
           Start at the bench
         </a>
       ) : (
-        <button type="button" className="btn-next" disabled={!canIssue} onClick={() => issue()}>
+        <button
+          type="button"
+          className="btn-next"
+          disabled={!canIssue}
+          onClick={() => {
+            pressed.current = true;
+            issue();
+          }}
+        >
           Issue route {next}
         </button>
       )}
