@@ -93,6 +93,16 @@ test('every figure shows its working when touched, by keyboard too', async ({ pa
   await level(page, /^stop, from touch 22\.0 mm/).press('Enter');
   await expect(dialog).toContainText('full-diameter depth');
   await page.keyboard.press('Escape');
+  // The drawing of it answers to its handle: a larger hole leaves less thread, a larger drill more holes out of class.
+  await page.getByRole('button', { name: /Show the working: percent/ }).click();
+  await expect(dialog.getByRole('figure')).toContainText('77 %: nearly all of the strength');
+  await dialog.getByRole('slider').press('End');
+  await expect(dialog.getByRole('figure')).toContainText('30 %: easy on the tap');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Show the working: predicted hole' }).click();
+  await dialog.getByRole('slider').press('End');
+  await expect(dialog.getByRole('figure')).toContainText('0 % of such holes lie in the class: loose');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Show the working: tapping torque' }).click();
   await expect(dialog).toContainText('an estimate, never a rating');
 });

@@ -2,9 +2,14 @@
 
 import { useState } from 'react';
 import { reasonOfCaution } from '@/core/answer/reasons';
+import { later } from './later';
+import { useUnits } from './units';
+
+const LivePilot = later(() => import('./live/live-pilot'));
 
 /** The reason of the trade behind a caution, on demand; nothing where it says so itself. */
 export default function Why({ code }: { code: string }) {
+  const { display } = useUnits();
   const [open, setOpen] = useState(false);
   const says = reasonOfCaution(code);
   if (!says) return null;
@@ -19,7 +24,12 @@ export default function Why({ code }: { code: string }) {
       >
         why
       </button>
-      {open && <span className="block text-[15px] font-normal text-ink">{says}</span>}
+      {open && (
+        <span className="block text-[15px] font-normal text-ink">
+          {says}
+          {code.startsWith('pilot-') && <LivePilot display={display} />}
+        </span>
+      )}
     </>
   );
 }

@@ -3,7 +3,10 @@
 import type { Answer, Source } from '@/core/answer/answer';
 import { reasonOfRule } from '@/core/answer/reasons';
 import { showText, tell, type Display } from '@/core/units/show';
+import { later } from './later';
 import Modal from './modal';
+
+const Live = later(() => import('./live/live'));
 
 const KIND: Record<Source['kind'], string> = {
   standard: 'Standard',
@@ -18,6 +21,7 @@ export default function WorkingDialog({ of, display, onClose }: { of: Answer; di
   return (
     <Modal title={`${working.rule}: ${showText(of, display)}`} onClose={onClose}>
       {reason && <p className="text-lg leading-snug">{reason}</p>}
+      {working.drawn && <Live drawn={working.drawn} display={display} />}
       <p className="rounded-sm bg-steel-200 px-3 py-2">
         {display === 'inch' ? (working.inchFormula ?? working.formula) : working.formula}
       </p>

@@ -75,7 +75,16 @@ export interface Working {
   inputs: WorkingInput[];
   source: Source;
   assumptions: Phrase[];
+  /** What a drawing of it needs, where one explains it better than the formula. */
+  drawn?: Drawn;
 }
+
+/** A figure as something that can be drawn; lengths in mm, angles in degrees. */
+export type Drawn =
+  | { kind: 'percent'; majorMm: number; holeMm: number; heightMm: number }
+  | { kind: 'room'; threadMm: number; chamferThreads: number; pitchMm: number; roomMm: number; majorMm: number }
+  | { kind: 'tip'; diameterMm: number; pointAngleDeg: number }
+  | { kind: 'class'; drillMm: number; holeMm: number; sigmaMm: number; minMm: number; maxMm: number };
 
 /** A figure that people see, with everything needed to check it by hand. */
 export interface Answer<T = number> {
@@ -143,9 +152,10 @@ export function answer(
   },
   cautions: Caution[] = [],
 ): Answer {
-  const { rule, formula, inchFormula, source, assumptions = [] } = working;
+  const { rule, formula, inchFormula, source, assumptions = [], drawn } = working;
   const inputs = working.inputs.map(([label, q]) => ({ label, quantity: q }));
   const how: Working = { rule, formula, inputs, source, assumptions };
   if (inchFormula !== undefined) how.inchFormula = inchFormula;
+  if (drawn !== undefined) how.drawn = drawn;
   return { value, unit, working: how, cautions };
 }

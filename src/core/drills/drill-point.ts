@@ -16,6 +16,7 @@ export function drillTip(diameterMm: number, pointAngleDeg: number): Answer {
       ['point angle', quantity(pointAngleDeg, 'deg')],
     ],
     source: { kind: 'standard', name: 'geometry of the point, ASME B94.11M' },
+    drawn: { kind: 'tip', diameterMm, pointAngleDeg },
   });
 }
 

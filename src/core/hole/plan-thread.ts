@@ -1,4 +1,5 @@
 import { caution, depth, ok, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
+import type { Estimate } from '../answer/estimate';
 import { isHandHeld } from '../cutting/machine';
 import { isUsable, pointAngleOf, type Drill } from '../drills/drill';
 import { chamferDiameter } from '../drills/drill-point';
@@ -15,6 +16,7 @@ import type { TappingQuestion } from '../tapping/tapping-question';
 import { tappingSpeed } from '../tapping/tapping-speed';
 import { askedSequence } from '../tapping/tap-sequence';
 import { waysOfTapping, type TappingWay } from '../tapping/ways-of-tapping';
+import type { ClassLimits } from '../threads/class-limits';
 import { engagement } from '../threads/engagement';
 import { isPipe, isTapered } from '../threads/thread';
 import { taperTapDrill } from '../tap-drill/taper-tap-drill';
@@ -286,6 +288,17 @@ function threadsInSheet(at: ResolvedThread): Caution[] {
   ];
 }
 
+/** The predicted hole with the class that it has to fall into, for its drawing. */
+function againstClass(hole: Estimate, { diameterMm }: Drill, limits: ClassLimits | undefined): Estimate {
+  if (!limits) return hole;
+  const { value: holeMm, sigma: sigmaMm, working } = hole;
+  const { minorMinMm: minMm, minorMaxMm: maxMm } = limits;
+  return {
+    ...hole,
+    working: { ...working, drawn: { kind: 'class', drillMm: diameterMm, holeMm, sigmaMm, minMm, maxMm } },
+  };
+}
+
 function partOf(
   q: HoleQuestion,
   at: ResolvedThread,
@@ -307,7 +320,11 @@ function partOf(
     tapDrill: {
       ...choice,
       used,
-      hole: expectedHole({ drill: used.drill, start: question.start, material }, question.learned),
+      hole: againstClass(
+        expectedHole({ drill: used.drill, start: question.start, material }, question.learned),
+        used.drill,
+        question.forming ? undefined : question.limits,
+      ),
       because,
       proposed,
     },

@@ -82,6 +82,14 @@ export function blindDepth(
       ],
     ],
     source: { kind: spiralPoint ? 'model' : 'trade rule', name: 'depth of blind tapped holes' },
+    drawn: {
+      kind: 'room',
+      threadMm: threadDepthMm,
+      chamferThreads: lastTap.chamferThreads,
+      pitchMm: thread.pitchMm,
+      roomMm: chipRoomMm,
+      majorMm: thread.majorMm,
+    },
     assumptions:
       thread.majorMm <= 6
         ? [phrase('A tap this small may have a male centre: grind it off, or drill deeper by its length.')]

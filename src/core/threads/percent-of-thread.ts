@@ -27,5 +27,6 @@ export function percentOfThreadAnswer(thread: Thread, holeMm: number, holeName: 
       ['full thread depth, one side', mm(fullDepthMm(thread))],
     ],
     source: { kind: 'standard', name: `form of ${thread.standard}` },
+    drawn: { kind: 'percent', majorMm: thread.majorMm, holeMm, heightMm: fullDepthMm(thread) },
   });
 }
