@@ -1,4 +1,4 @@
-import { expect, test } from './test';
+import { expect, inaccessible, test } from './test';
 
 const JOB = '/jobs/sample-job-pier-adapter-plate';
 const VIEWS = [
@@ -77,6 +77,8 @@ for (const view of VIEWS)
       for (const [width, height] of SIZES) {
         await page.setViewportSize({ width, height });
         await expect.poll(() => page.evaluate(faultsOf), `${unit}, ${width} wide`).toEqual([]);
+        // At the desk every view is looked at by the tests of its own.
+        if (unit === 'mm' && width < 1280) expect(await inaccessible(page, `${view} at ${width}`)).toEqual([]);
       }
     }
   });
