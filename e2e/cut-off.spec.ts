@@ -16,6 +16,13 @@ const VIEWS = [
   '/crib?tab=drills',
   '/crib?tab=taps',
   '/crib?tab=habits',
+  '/crib?tab=machines',
+  '/crib/to-buy',
+  '/instruments',
+  '/set-up',
+  '/jobs/sample-job-dust-cap-ring/route',
+  '/jobs/sample-job-dust-cap-ring/papers',
+  '/jobs/sample-job-bearing-block/holes',
 ];
 const SIZES = [
   [1280, 800],
