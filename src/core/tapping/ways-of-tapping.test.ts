@@ -270,6 +270,43 @@ describe('ways of tapping', () => {
     ['hand-free', { forming: true, minorMm: 6.9, depthMm: 2, thicknessMm: 2 }, 'Too thin to form'],
   ] as [string, Over, string][])('%s %#: %s', (id, over, expected) => expect(lost(id, over)).toContain(expected));
 
+  test.each([
+    [355, 'hand-free', press, 'possible'],
+    [356, 'hand-free', press, 'no tap is turned by hand'],
+    [356, 'reversing-spindle', { ...mill, kind: 'drill-press' }, 'takes a rigid machine: a mill or a lathe'],
+    [356, 'reversing-spindle', mill, 'possible'],
+  ] as [number, string, Machine, string][])('at %d HB %s: %s', (hardnessHb, id, machine, expected) =>
+    expect(lost(id, { machine, material: { ...mild, hardnessHb } })).toContain(expected),
+  );
+
+  test('heads of the crib: the sizes of all of them are named, each needs its clutch to reach', () => {
+    const two = aids({ heads: [clutch(2, 4, 1, 40), clutch(5, 6, 1, 40)] });
+    const { ruledOut } = way('reversing-head', { machine: head, aids: two });
+    expect(ruledOut?.values).toMatchObject({ from: { value: 2 }, to: { value: 6 } });
+    const load = way('reversing-head', { machine: { ...head, speeds: mill.speeds } }).load?.torque.value ?? 0;
+    const reach = (fromNm: number, toNm: number) =>
+      lost('reversing-head', { machine: head, aids: aids({ heads: [clutch(5, 12, fromNm, toNm)] }) });
+    expect([reach(1, load), reach(1, load - 0.01), reach(20, 40)].map((r) => r.slice(0, 22))).toEqual([
+      'possible',
+      'The clutch of the head',
+      'The clutch of the head',
+    ]);
+  });
+
+  test('the longest chamfer that leaves room at the bottom', () => {
+    const last = (mostChamfer: number) => way('hand-free', { ...blind, mostChamfer }).taps.at(-1)?.chamferThreads;
+    expect([last(4), last(3.9)]).toEqual([4, 2]);
+  });
+
+  test('depth that only this tap needs costs; so does a wrench to buy', () => {
+    const room = (depthMm: number, asked: string) =>
+      way('hand-free', { ...blind, depthMm, thicknessMm: 200, asked: [asked] }).cost.room;
+    // M8: a plug adds 5 + 1.25 mm, 0.78 D; a taper 10 + 1.25, 1.41 D: 40 and 20 for each diameter over 1.15.
+    expect([room(16, 'plug'), room(16, 'taper')]).toEqual([0, expect.closeTo(40 + 20 * (11.25 / 8 - 1.15), 6)]);
+    // 36 + 6.25 is over 5 D, which the thread alone is not; at 40 and over the thread asks for it itself.
+    expect([room(33, 'plug'), room(36, 'plug'), room(41, 'plug')]).toEqual([0, 40, 0]);
+  });
+
   test('the lathe names how its tailstock follows, the hand its guide', () => {
     const tailstock = (t: TappingHabits['tailstock'], id = 'lathe') => way(id, { machine: lathe, tailstock: t }).label;
     expect(['free', 'cranked', 'locked'].map((t) => tailstock(t as TappingHabits['tailstock']))).toEqual([
