@@ -5,6 +5,7 @@ const VIEWS = [
   '/?callout=M8+x+16+DEEP&thickness=25&machine=bench-drill-press',
   '/thread',
   '/jobs',
+  '/log',
   '/jobs/sample-job-dust-cap-ring/bench',
   '/jobs/sample-job-dust-cap-ring/check',
   '/jobs/sample-job-dust-cap-ring/log',

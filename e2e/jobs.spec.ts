@@ -85,3 +85,25 @@ test('the card names every tool that is missing, a line each', async ({ page, re
   await expect(missing.filter({ hasText: /ream/i })).toHaveCount(1);
   await expect(missing.filter({ hasText: /counterbore/i })).toHaveCount(1);
 });
+
+test('the log of the shop: found by words, narrowed by kind, from a record to its hole, out as a table', async ({
+  page,
+}) => {
+  await page.goto('/log');
+  const entries = page.getByRole('main').getByRole('listitem');
+  await expect(entries.first()).toBeVisible();
+  await page.getByLabel('Find').fill('not good A10 ring');
+  await expect(entries).toHaveCount(1);
+  await expect(entries).toContainText('Gauged minor diameter: not good');
+  const csv = await page.request.get((await page.getByRole('link', { name: 'CSV' }).getAttribute('href')) ?? '');
+  expect((await csv.text()).split('\n').slice(0, 2)).toEqual([
+    'when,job,hole,callout,part,what,who',
+    expect.stringContaining('Dust-cap ring,A10,12x M2.5 THRU,1,Gauged minor diameter: not good'),
+  ]);
+  await page.getByRole('link', { name: 'Hole A10 of Dust-cap ring' }).click();
+  await page.waitForURL(/holes\?hole=/);
+  await page.goBack();
+  await page.getByLabel('Find').fill('ring');
+  await page.getByRole('radio', { name: 'trouble' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Nothing like it was recorded' })).toBeVisible();
+});

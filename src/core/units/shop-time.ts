@@ -38,13 +38,14 @@ const dayAndMonth = ({ day, month }: Clock): string => `${Number(day)} ${MONTHS[
  * A moment as the shop says it.
  * @param ms since 1970
  * @param zone IANA name of the zone of the shop
- * @param as `date` 2026-11-30, `day` 30 Nov, `long` 30 Nov 2026, `time` 2026-11-30 14:05
+ * @param as `date` 2026-11-30, `day` 30 Nov, `long` 30 Nov 2026, `time` 2026-11-30 14:05, `clock` 14:05
  * @example shopTime(1796025600000, 'Europe/London', 'time') // '2026-11-30 08:00'
  */
-export function shopTime(ms: number, zone: string, as: 'date' | 'day' | 'long' | 'time'): string {
+export function shopTime(ms: number, zone: string, as: 'date' | 'day' | 'long' | 'time' | 'clock'): string {
   const at = clockAt(ms, zone);
   const date = `${at.year}-${at.month}-${at.day}`;
   if (as === 'day') return dayAndMonth(at);
   if (as === 'long') return `${dayAndMonth(at)} ${at.year}`;
+  if (as === 'clock') return `${at.hour}:${at.minute}`;
   return as === 'date' ? date : `${date} ${at.hour}:${at.minute}`;
 }

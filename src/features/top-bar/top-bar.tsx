@@ -12,6 +12,7 @@ const GoTo = later(() => import('./go-to'));
 const VIEWS = [
   ['/', 'Ask'],
   ['/jobs', 'Jobs'],
+  ['/log', 'Log'],
   ['/crib', 'Crib'],
 ] as const;
 
@@ -34,7 +35,7 @@ export function TopBar({ signedInAs }: { signedInAs?: string }) {
       <a href="#main" className="sr-only focus:not-sr-only focus:self-center focus:px-2">
         To the content
       </a>
-      <span className="mr-1 self-center sm:mr-2 whitespace-nowrap font-cond text-xl font-semibold tracking-wide">
+      <span className="mr-1 hidden self-center font-cond text-xl font-semibold tracking-wide whitespace-nowrap min-[440px]:block sm:mr-2">
         Jolly <span className="text-brass">Bit</span>
       </span>
       <nav aria-label="Views" className="flex">

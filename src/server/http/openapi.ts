@@ -19,6 +19,7 @@ import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
 import { copyList } from '@/contracts/backup';
 import { accessChange, sessionState, signedIn, signIn } from '@/contracts/session';
+import { logPage, logQuery } from '@/contracts/log';
 import { searchQuery, searchResult } from '@/contracts/search';
 import { recordBatch, recordInput, recordList, recordQuery, recordReceipt } from '@/contracts/record';
 import { routeIssue, routeIssueList, routeIssueRequest, routeIssueWhole } from '@/contracts/route-issue';
@@ -76,6 +77,7 @@ const OUTPUTS = {
   SignedIn: signedIn,
   Copies: copyList,
   Found: searchResult,
+  LogPage: logPage,
   Way: wayState,
 } as const;
 
@@ -117,6 +119,13 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       summary: 'Jobs, holes, materials, tools and machines by what people call them; a callout is answered',
       query: searchQuery,
       done: [200, 'Found', 'What was found'],
+    },
+  },
+  '/api/v1/log': {
+    get: {
+      summary: 'What happened in the shop, what arrived last first, a page at a time',
+      query: logQuery,
+      done: [200, 'LogPage', 'A page'],
     },
   },
   '/api/v1/jobs': {

@@ -85,7 +85,7 @@ export const findOfDevice = async (
   );
 
 /** A record as a list shows it: a picture is read with the one record that it belongs to. */
-const listed = (row: typeof records.$inferSelect): RecordKept =>
+export const listed = (row: typeof records.$inferSelect): RecordKept =>
   recordOf('image' in row.body ? { ...row, body: { ...row.body, image: '' } } : row);
 
 /** One record of a job, whole. */

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { LOG_KINDS, type LogKind } from '@/core/run/log-words';
+import { recordKept } from './record';
+
+const kinds = Object.keys(LOG_KINDS) as [LogKind, ...LogKind[]];
+
+export const logQuery = z.strictObject({
+  q: z
+    .string()
+    .max(200)
+    .default('')
+    .describe('Words, all of which a record has to have: broken, last M6 in stainless, D1 pier'),
+  kind: z.enum(kinds).optional(),
+  job: z.string().max(100).optional().describe('Id of a job'),
+  page: z.coerce.number().int().min(1).max(100_000).default(1),
+});
+export type LogQuery = z.infer<typeof logQuery>;
+
+const logEntry = z.object({
+  record: recordKept,
+  job: z.object({ id: z.string(), name: z.string(), materialId: z.string() }).optional(),
+  hole: z.object({ letter: z.string(), callout: z.string() }).optional().describe('The feature that it is of'),
+});
+export type LogEntry = z.infer<typeof logEntry>;
+
+/** A page of what happened in the shop, what arrived last first. */
+export const logPage = z.object({ entries: z.array(logEntry), more: z.boolean() });
+export type LogPage = z.infer<typeof logPage>;

@@ -1,0 +1,36 @@
+import Papa from 'papaparse';
+import { recordWords, type Told } from '../run/record-words';
+import { tell, type Display } from '../units/show';
+import { FORMULA_START } from './imported';
+
+/** A record with what it is of, as a table shows it. */
+export interface LogRow {
+  happenedAt: string;
+  job: string;
+  /** A2; empty where it is of no hole. */
+  hole: string;
+  callout: string;
+  part?: number;
+  told: Told;
+  who: string;
+}
+
+const COLUMNS = ['when', 'job', 'hole', 'callout', 'part', 'what', 'who'];
+
+/** A log as a table, a row a record. */
+export const writeLogCsv = (rows: readonly LogRow[], display: Display): string =>
+  `${Papa.unparse(
+    {
+      fields: COLUMNS,
+      data: rows.map((r) => [
+        r.happenedAt,
+        r.job,
+        r.hole,
+        r.callout,
+        r.part ?? '',
+        tell(recordWords(r.told), display),
+        r.who,
+      ]),
+    },
+    { newline: '\n', escapeFormulae: FORMULA_START },
+  )}\n`;

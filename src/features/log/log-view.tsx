@@ -1,0 +1,166 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import type { LogEntry, LogPage, LogQuery } from '@/contracts/log';
+import { LOG_KINDS, type LogKind } from '@/core/run/log-words';
+import { recordWords } from '@/core/run/record-words';
+import { tell, type Display } from '@/core/units/show';
+import { Choice } from '@/ui/choice';
+import { TextField } from '@/ui/field';
+import { useShopTime } from '@/ui/shop-clock';
+import { useUnits } from '@/ui/units';
+import { logRow } from './log-row';
+
+interface Props {
+  query: LogQuery;
+  found: LogPage;
+  units: Display;
+}
+
+/** What is typed is looked for so long after the last key, ms. */
+const WAIT_MS = 250;
+
+function addressOf({ q, kind, job, page }: Partial<LogQuery>, path = '/log'): string {
+  const said = { q, kind, job, page: page === 1 ? undefined : page };
+  const params = new URLSearchParams(
+    Object.entries(said).flatMap(([key, value]) => (value ? [[key, String(value)]] : [])),
+  );
+  return params.size === 0 ? path : `${path}?${params.toString()}`;
+}
+
+/** Everything that happened in the shop, the newest first: found by words, narrowed by kind, taken out as a file. */
+export function LogView({ query, found: { entries, more } }: Props) {
+  const router = useRouter();
+  const [typed, setTyped] = useState(query.q);
+  useEffect(() => {
+    if (typed === query.q) return undefined;
+    const timer = setTimeout(() => router.replace(addressOf({ ...query, q: typed, page: 1 })), WAIT_MS);
+    return () => clearTimeout(timer);
+  }, [typed, query, router]);
+  const kinds: [LogKind | 'all', string][] = [
+    ['all', 'all'],
+    ...Object.keys(LOG_KINDS).map((k): [LogKind, string] => [k as LogKind, k]),
+  ];
+  return (
+    <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-3 p-3 sm:px-5">
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 className="mr-auto font-cond text-3xl font-semibold">Log</h1>
+        <TextField
+          label="Find"
+          value={typed}
+          onChange={setTyped}
+          placeholder="broken, M6 in stainless, D1 pier"
+          className="w-full sm:w-80"
+        />
+        <a className="btn" href={addressOf({ ...query, page: 1 }, '/log.csv')}>
+          CSV
+        </a>
+        <a className="btn" href={addressOf(query, '/api/v1/log')}>
+          JSON
+        </a>
+      </div>
+      <Choice
+        label="Show"
+        value={query.kind ?? 'all'}
+        onChange={(kind) => router.replace(addressOf({ ...query, kind: kind === 'all' ? undefined : kind, page: 1 }))}
+        options={kinds}
+      />
+      {query.job && (
+        <p>
+          Of one job only.{' '}
+          <Link className="link" href={addressOf({ ...query, job: undefined, page: 1 })}>
+            Of all jobs
+          </Link>
+        </p>
+      )}
+      {entries.length === 0 ? (
+        <p role="status" className="text-lg">
+          {query.q === '' && !query.kind
+            ? 'Nothing recorded yet. What is laid out, made and gauged stands here, newest first.'
+            : 'Nothing like it was recorded. Try fewer words, or all kinds.'}
+        </p>
+      ) : (
+        <Days entries={entries} />
+      )}
+      <nav aria-label="Pages" className="flex items-center gap-4">
+        {query.page > 1 && (
+          <Link className="btn" href={addressOf({ ...query, page: query.page - 1 })}>
+            ← Newer
+          </Link>
+        )}
+        {more && (
+          <Link className="btn" href={addressOf({ ...query, page: query.page + 1 })}>
+            Older →
+          </Link>
+        )}
+      </nav>
+    </main>
+  );
+}
+
+/** A day's records under its date. */
+function Days({ entries }: { entries: readonly LogEntry[] }) {
+  const at = useShopTime();
+  const days = new Map<string, LogEntry[]>();
+  for (const entry of entries) {
+    const day = at(entry.record.happenedAt, 'day');
+    days.set(day, [...(days.get(day) ?? []), entry]);
+  }
+  return [...days].map(([day, list]) => (
+    <section key={day} aria-label={day}>
+      <h2 className="font-cond text-xl font-semibold">{day}</h2>
+      <ol className="plate divide-y divide-steel-200">
+        {list.map((entry) => (
+          <Entry key={entry.record.id} entry={entry} />
+        ))}
+      </ol>
+    </section>
+  ));
+}
+
+/** One record: the hole and job that it is of, what it says, who and when. */
+function Entry({ entry }: { entry: LogEntry }) {
+  const { display } = useUnits();
+  const at = useShopTime();
+  const { record, job, hole } = entry;
+  const row = logRow(entry);
+  const isTrouble = record.kind === 'tap-broken' || ('verdict' in record.body && record.body.verdict === 'bad');
+  return (
+    <li className="grid grid-cols-[52px_minmax(0,1fr)_auto] items-baseline gap-x-3 px-3 py-1.5">
+      {job && hole && 'featureId' in record ? (
+        <Link
+          className="link min-h-9 content-center font-cond text-lg font-semibold"
+          href={`/jobs/${job.id}/holes?hole=${record.featureId}`}
+          prefetch={false}
+          aria-label={`Hole ${row.hole} of ${job.name}`}
+        >
+          {row.hole}
+        </Link>
+      ) : (
+        <span />
+      )}
+      <span className="min-w-0">
+        <span className={`block first-letter:uppercase ${isTrouble ? 'font-bold text-danger' : ''}`}>
+          {isTrouble && '✕ '}
+          {tell(recordWords(row.told), display)}
+          {record.corrects && <span className="text-steel-700">, in place of an earlier record</span>}
+        </span>
+        <span className="block text-[14px] text-steel-700">
+          {job && (
+            <Link className="link" href={`/jobs/${job.id}/log`} prefetch={false}>
+              {job.name}
+            </Link>
+          )}
+          {row.callout && `, ${row.callout}`}
+          {row.part !== undefined && `, part ${row.part}`}
+        </span>
+      </span>
+      <span className="text-right text-[14px] text-steel-700">
+        {row.who && `${row.who}, `}
+        {at(record.happenedAt, 'clock')}
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,26 @@
+import type { LogEntry, LogPage, LogQuery } from '@/contracts/log';
+import { LOG_KINDS, logWords } from '@/core/run/log-words';
+import type { Database } from '../database';
+import { findLog } from '../repositories/log-repository';
+
+/** So many a page. */
+const PAGE = 100;
+/** A file of the log holds so many at most. */
+const MOST_EXPORTED = 20_000;
+
+const looked = ({ q, kind, job }: Pick<LogQuery, 'q' | 'kind' | 'job'>) => ({
+  words: logWords(q),
+  kinds: kind && LOG_KINDS[kind],
+  jobId: job,
+});
+const byMoment = (a: LogEntry, b: LogEntry): number => b.record.happenedAt.localeCompare(a.record.happenedAt);
+
+/** A page of the shop's log, the newest first. */
+export async function logPageOf(db: Database, query: LogQuery): Promise<LogPage> {
+  const found = await findLog(db, { ...looked(query), limit: PAGE + 1, offset: (query.page - 1) * PAGE });
+  return { entries: found.slice(0, PAGE).sort(byMoment), more: found.length > PAGE };
+}
+
+/** Everything that was looked for, for a file. */
+export const wholeLog = async (db: Database, query: LogQuery): Promise<LogEntry[]> =>
+  (await findLog(db, { ...looked(query), limit: MOST_EXPORTED, offset: 0 })).sort(byMoment);
