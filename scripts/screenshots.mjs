@@ -30,7 +30,7 @@ const SHOTS = [
   ['bench', `/jobs/${PIER}/bench`, DESK],
   ['check', `/jobs/${PIER}/check`, DESK],
   ['papers', `/jobs/${PIER}/papers`, DESK],
-  ['log', `/jobs/${PIER}/log`, DESK],
+  ['log', '/log', DESK],
   ['thread', '/thread', DESK],
   ['heights', '/jobs/sample-job-pier-adapter-plate/sheet?face=top', DESK],
 ];
