@@ -119,8 +119,36 @@ export const turnsRead = (value: number): Quantity => ({ value, unit: 'turns', p
 /** A torque that was read, not estimated. */
 export const torqueRead = (value: number): Quantity => ({ value, unit: 'Nm', places: 1 });
 export const percent = (value: number): Quantity => ({ value, unit: 'percent' });
-export const phrase = (text: string, values?: Phrase['values']): Phrase => (values ? { text, values } : { text });
-export const caution = (level: CautionLevel, code: string, text: string, values?: Phrase['values']): Caution =>
+
+type Value = Quantity | string | number;
+/** The names of the places in a text. */
+type Places<T extends string> = T extends `${string}{${infer P}}${infer Rest}` ? P | Places<Rest> : never;
+/** What a text needs in its places: every one of them, where the text is written out. */
+type Filled<T extends string> = string extends T
+  ? [values?: Phrase['values']]
+  : [Places<T>] extends [never]
+    ? []
+    : [values: Readonly<Record<Places<T>, Value>>];
+
+type Where = Pick<Problem, 'at' | 'nearest'>;
+/** The same of a text and its remedy, which share their values. */
+type FilledBoth<T extends string, R extends string> = string extends T | R
+  ? [values?: Phrase['values'], more?: Where]
+  : [Places<T> | Places<R>] extends [never]
+    ? [values?: Readonly<Record<string, never>>, more?: Where]
+    : [values: Readonly<Record<Places<T> | Places<R>, Value>>, more?: Where];
+
+/** A sentence with what stands in its places; a place without a value, or a value without a place, is an error of types. */
+export const phrase = <T extends string>(text: T, ...[values]: Filled<T>): Phrase =>
+  values ? { text, values } : { text };
+/** A sentence put together from others, whose places are known only when it is made. */
+export const composed = (text: string, values?: Phrase['values']): Phrase => (values ? { text, values } : { text });
+export const caution = <T extends string>(
+  level: CautionLevel,
+  code: string,
+  text: T,
+  ...[values]: Filled<T>
+): Caution =>
   values ? { code, level, subject: WHOLE_HOLE, text, values } : { code, level, subject: WHOLE_HOLE, text };
 
 /** Cautions attached to an operation by its key. */
@@ -128,14 +156,13 @@ export const about = (subject: string, cautions: readonly Caution[]): Caution[] 
   cautions.map((c) => (c.subject === subject ? c : { ...c, subject }));
 
 /** A {@link Problem}: what is wrong, in which field, and what to do. */
-export const problem = (
+export const problem = <T extends string, R extends string>(
   code: string,
   field: string,
-  text: string,
-  remedy: string,
-  values?: Phrase['values'],
-  more?: Pick<Problem, 'at' | 'nearest'>,
-): Problem => ({ code, field, ...phrase(text, values), remedy: phrase(remedy, values), ...more });
+  text: T,
+  remedy: R,
+  ...[values, more]: FilledBoth<T, R>
+): Problem => ({ code, field, ...composed(text, values), remedy: composed(remedy, values), ...more });
 
 export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 

@@ -1,4 +1,14 @@
-import { caution, depth, ok, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
+import {
+  caution,
+  composed,
+  depth,
+  ok,
+  problem,
+  refuse,
+  type Caution,
+  type Problem,
+  type Result,
+} from '../answer/answer';
 import type { Estimate } from '../answer/estimate';
 import { isHandHeld } from '../cutting/machine';
 import { isUsable, pointAngleOf, type Drill } from '../drills/drill';
@@ -36,11 +46,12 @@ function impossible(
   const { thread } = feature;
   const byHand = ways.find((w) => w.id === 'hand-free') ?? ways[0];
   const least = Math.min(...rooms.map((r) => r.totalMm));
+  const cannot: string = `${thread.designation} can’t be tapped here. ${byHand.reason.text}`;
   if (least <= thicknessMm - noWallMm(thread.majorMm) || rooms.length === 0)
     return problem(
       'no-way-to-tap',
       'tap',
-      `${thread.designation} can’t be tapped here. ${byHand.reason.text}`,
+      cannot,
       'Use another tap, tool or machine, or make more room.',
       byHand.reason.values,
     );
@@ -196,7 +207,10 @@ function wayToUse(
     const why = best.others.find((o) => o.key === taps)?.way.ruledOut;
     cautions.push(
       why
-        ? caution('note', 'taps-impossible', `These taps can’t be used here. ${why.text}`, why.values)
+        ? {
+            ...caution('note', 'taps-impossible', ''),
+            ...composed(`These taps can’t be used here. ${why.text}`, why.values),
+          }
         : caution('note', 'taps-unknown', 'The taps asked for are not in the crib, or are broken: others are used.'),
     );
   }

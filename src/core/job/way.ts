@@ -1,4 +1,4 @@
-import { phrase, type Phrase } from '../answer/answer';
+import { composed, phrase, type Phrase } from '../answer/answer';
 import { USUAL_PART, type Part } from '../layout/part';
 import { stageOf, type Progress, type Stage, type WayView } from './stage';
 
@@ -55,7 +55,7 @@ function partStop({ part, holes }: WayKnown): Omit<WayStop, 'view' | 'name'> {
   if (!isAssumed(part)) return { state: 'done', said: partSaid(part) };
   return holes === 0
     ? { state: 'empty', said: phrase('no stock yet') }
-    : { state: 'open', said: phrase(`${partSaid(part).text}, assumed`, partSaid(part).values) };
+    : { state: 'open', said: composed(`${partSaid(part).text}, assumed`, partSaid(part).values) };
 }
 
 function layoutStop({ features, unplaced, holes, punched }: WayKnown): Omit<WayStop, 'view' | 'name'> {

@@ -1,4 +1,4 @@
-import { mm, phrase, type Phrase } from '../answer/answer';
+import { composed, mm, type Phrase } from '../answer/answer';
 import type { OutsideThread } from './outside-thread';
 
 /** What is seen or felt at a die. */
@@ -99,6 +99,6 @@ export function dieCausesOf(sign: DieSign, { blank, chamfer }: OutsideThread, fl
   const values = { blank: mm(blank.value), chamfer: mm(chamfer.value), fluid };
   return BEHIND[sign].map((id) => {
     const { ask, says, remedy } = CAUSES[id];
-    return { id, ask: phrase(ask, values), cause: phrase(says, values), remedy: phrase(remedy, values) };
+    return { id, ask: composed(ask, values), cause: composed(says, values), remedy: composed(remedy, values) };
   });
 }

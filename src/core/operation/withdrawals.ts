@@ -1,4 +1,4 @@
-import { depth, phrase, type Phrase } from '../answer/answer';
+import { composed, depth, phrase, type Phrase } from '../answer/answer';
 import type { Cut } from './operation';
 
 /** So many withdrawals are named one by one; more by the first and the step. */
@@ -13,5 +13,5 @@ export function withdrawals({ pecks, peckEveryMm }: Pick<Cut, 'pecks' | 'peckEve
       every: depth(peckEveryMm),
     });
   const named = Object.fromEntries(pecks.map((at, i) => [`at${i}`, depth(at)]));
-  return phrase(`Out at ${pecks.map((_, i) => `{at${i}}`).join(', ')} on the stop.`, named);
+  return composed(`Out at ${pecks.map((_, i) => `{at${i}}`).join(', ')} on the stop.`, named);
 }

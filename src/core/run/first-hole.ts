@@ -1,4 +1,4 @@
-import { phrase } from '../answer/answer';
+import { composed, phrase } from '../answer/answer';
 import { drillName, type Drill } from '../drills/drill';
 import type { HolePlan, ThreadPart } from '../hole/hole-plan';
 import { remedyFor, type Remedy } from '../hole/remedies';
@@ -91,7 +91,10 @@ function remedyOf(
   const kind = check === 'go' ? 'next-drill' : check === 'not-go' ? 'smaller-drill' : undefined;
   const found = kind && remedyFor(kind, plan);
   return (
-    found && { label: phrase(`${found.label.text} for them`, found.label.values), change: found.change as RemedyChange }
+    found && {
+      label: composed(`${found.label.text} for them`, found.label.values),
+      change: found.change as RemedyChange,
+    }
   );
 }
 

@@ -1,4 +1,4 @@
-import { phrase } from '../answer/answer';
+import { composed } from '../answer/answer';
 import type { Check, CheckKind } from '../gauging/checks-of';
 import { isGaugedAgain, type Verdict, type VerdictState } from '../gauging/verdict';
 import { holeKey, type HoleAt } from './bench-record';
@@ -14,7 +14,7 @@ const WORD: Record<VerdictState, string> = { good: 'good', bad: 'not good', open
 export function keptVerdict(check: Check, { body }: Checked): Verdict {
   const judged = check.judge(body.values);
   if (judged.state === body.verdict) return judged;
-  const reason = phrase(
+  const reason = composed(
     `Recorded as ${WORD[body.verdict]}; by what it is held against now it would be ${WORD[judged.state]}. ${judged.reason.text}`,
     judged.reason.values,
   );

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { mm, phrase, quantity } from '../answer/answer';
+import { composed, mm, phrase, quantity } from '../answer/answer';
 import { interpolate } from './interpolate';
 import { inchToMm, mmToInch, parseLength, type LengthUnit } from './length';
 import { exactFraction, showText, tell, trimmed, turnsText } from './show';
@@ -108,7 +108,7 @@ describe('figures as shown', () => {
   ])('%d mm as a fraction is %s', (value, text) => expect(exactFraction(value)).toBe(text));
 
   test('a phrase fills its places in the units of the reader and leaves unknown ones', () => {
-    const p = phrase('{wall} of {name}, {other}', { wall: mm(25.4), name: 'wall' });
+    const p = composed('{wall} of {name}, {other}', { wall: mm(25.4), name: 'wall' });
     expect(tell(p, 'mm')).toBe('25.4 mm of wall, {other}');
     expect(tell(p, 'inch')).toBe('1.0000 in of wall, {other}');
     expect(trimmed(-0.0001, 2)).toBe('0');
