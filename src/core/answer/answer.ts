@@ -1,3 +1,5 @@
+import type { ProblemCode } from './problem-codes';
+
 /** Units that a figure of the core may carry. The core works in these only; screens convert. */
 export type Unit =
   | 'mm'
@@ -96,7 +98,7 @@ export interface Answer<T = number> {
 
 /** Why a question cannot be answered: what, in which field, at which place, and what to do. */
 export interface Problem extends Phrase {
-  code: string;
+  code: ProblemCode;
   field: string;
   remedy: Phrase;
   /** Character range in the field's text, end exclusive. */
@@ -157,7 +159,7 @@ export const about = (subject: string, cautions: readonly Caution[]): Caution[] 
 
 /** A {@link Problem}: what is wrong, in which field, and what to do. */
 export const problem = <T extends string, R extends string>(
-  code: string,
+  code: ProblemCode,
   field: string,
   text: T,
   remedy: R,

@@ -1,3 +1,4 @@
+import type { ProblemCode } from './problem-codes';
 import { phrase, type Phrase, type Problem } from './answer';
 
 /** Thrown inside a reader to leave it at once; never leaves the reader's own function. */
@@ -10,7 +11,7 @@ export class StopReading extends Error {
 /** Stops a reader of one field at a place in its text. */
 export function stopReading(
   field: string,
-  code: string,
+  code: ProblemCode,
   at: { start: number; end: number },
   text: string,
   remedy: string,

@@ -1,10 +1,11 @@
+import type { ProblemCode } from '../answer/problem-codes';
 import { problem, type Phrase, type Problem } from '../answer/answer';
 
 /** Largest file read, characters. */
 export const MOST_CHARACTERS = 8_000_000;
 export const MOST_FEATURES = 2500;
 
-export const fileProblem = (code: string, text: string, remedy: string, values?: Phrase['values']): Problem =>
+export const fileProblem = (code: ProblemCode, text: string, remedy: string, values?: Phrase['values']): Problem =>
   problem(code, 'file', text, remedy, values);
 
 /** Refuses what no text file of ours or anybody's drawing can be: empty, too large, not text. */

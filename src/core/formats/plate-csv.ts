@@ -1,3 +1,4 @@
+import type { ProblemCode } from '../answer/problem-codes';
 import Papa from 'papaparse';
 import { ok, phrase, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
 import type { LaidFeature } from '../layout/lay-out';
@@ -168,7 +169,7 @@ class PlateRow {
   }
 }
 
-const no = (code: string, text: string, remedy: string, values: Phrase['values'] = {}): Result<never> =>
+const no = (code: ProblemCode, text: string, remedy: string, values: Phrase['values'] = {}): Result<never> =>
   refuse(fileProblem(code, text, remedy, values));
 
 /** What the row carries beside callout and place. */

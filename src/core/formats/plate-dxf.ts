@@ -1,3 +1,4 @@
+import type { ProblemCode } from '../answer/problem-codes';
 import { sixPlaces } from '../units/six-places';
 import { DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import DxfParser from 'dxf-parser';
@@ -57,7 +58,7 @@ export function writePlateDxf(laid: LaidFace, layerOf: (featureId: string) => st
   return dxf.stringify();
 }
 
-const no = (code: string, text: string, remedy: string, values?: Phrase['values']): Result<never> =>
+const no = (code: ProblemCode, text: string, remedy: string, values?: Phrase['values']): Result<never> =>
   refuse(fileProblem(code, text, remedy, values));
 
 /** Where a circle or point begins, as it is counted before the drawing is read. */

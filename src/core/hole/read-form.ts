@@ -26,7 +26,12 @@ const KNOWN_SHOWN = 30;
 const NEAREST_SHOWN = 8;
 
 /** An entry of the shop by its id; an empty id is none. */
-function byId<T extends { id: string }>(field: string, what: string, id: string, among: readonly T[]): Field<T> {
+function byId<T extends { id: string }>(
+  field: 'material' | 'drills' | 'machine',
+  what: string,
+  id: string,
+  among: readonly T[],
+): Field<T> {
   const value = among.find((entry) => entry.id === id);
   if (value) return { value, problems: [] };
   const known = among.map((entry) => entry.id);

@@ -1,3 +1,4 @@
+import type { ProblemCode } from '../answer/problem-codes';
 import { depth, ok, problem, refuse, type Result } from '../answer/answer';
 
 /** Stock on hand. Lengths in mm. */
@@ -99,7 +100,7 @@ function chosen(kinds: readonly Giving[], pieces: number): number[] | undefined 
 export function cuttingList({ pieces, pieceMm, kerfMm, facingMm, stock }: CuttingQuestion): Result<CuttingList> {
   const longest = Math.max(0, ...stock.map((s) => s.lengthMm));
   const sawnMm = pieceMm + 2 * facingMm;
-  const wrong = (code: string, field: string, text: string, remedy: string, values = {}): Result<never> =>
+  const wrong = (code: ProblemCode, field: string, text: string, remedy: string, values = {}): Result<never> =>
     refuse(problem(code, field, text, remedy, values));
   if (!(pieces >= 1)) return wrong('cut-none', 'quantity', 'No pieces to cut.', 'Set how many parts the job makes.');
   if (kerfMm < 0 || facingMm < 0)

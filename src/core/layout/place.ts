@@ -1,3 +1,4 @@
+import type { ProblemCode } from '../answer/problem-codes';
 import { phrase, quantity, type Problem } from '../answer/answer';
 import type { Point } from './part';
 
@@ -76,7 +77,7 @@ export function pointsOf(place: Exclude<Place, { kind: 'mirror' | 'offset' }>): 
   }
 }
 
-const refuse = (code: string, id: string, text: string, remedy: string, values = {}): Problem => ({
+const refuse = (code: ProblemCode, id: string, text: string, remedy: string, values = {}): Problem => ({
   code,
   field: id,
   ...phrase(text, values),

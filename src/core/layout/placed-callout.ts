@@ -1,3 +1,4 @@
+import type { ProblemCode } from '../answer/problem-codes';
 import { ok, phrase, refuse, type Phrase, type Result } from '../answer/answer';
 import { StopReading, stopReading } from '../answer/stop-reading';
 import type { Callout } from '../threads/callout';
@@ -42,7 +43,7 @@ const TOKEN: [name: string, pattern: RegExp][] = [
 const CORNERS = 4;
 const EXAMPLES = PLACE_WORDS.map(([, example]) => example);
 function stop(
-  code: string,
+  code: ProblemCode,
   at: { start: number; end: number },
   text: string,
   remedy: string,

@@ -1,3 +1,4 @@
+import type { ProblemCode } from '../answer/problem-codes';
 import { bandOf, expected, type Expected, type Learned } from '../answer/estimate';
 import { answer, mm, percent, phrase, type Answer, type Phrase } from '../answer/answer';
 import { isHard, type Material } from '../materials/material';
@@ -47,7 +48,7 @@ export function expectedMinor(formed: Formed, holeMm: number, learned?: Learned)
 }
 
 export type FormingVerdict =
-  { allowed: true; level: 'good' | 'marginal'; reason: Phrase } | { allowed: false; code: string; reason: Phrase };
+  { allowed: true; level: 'good' | 'marginal'; reason: Phrase } | { allowed: false; code: ProblemCode; reason: Phrase };
 
 /** Whether a thread may be formed in a material, with the reason. */
 export function formingVerdict(thread: Thread, material: Material): FormingVerdict {

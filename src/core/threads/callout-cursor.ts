@@ -1,3 +1,4 @@
+import type { ProblemCode } from '../answer/problem-codes';
 import { phrase, type Phrase } from '../answer/answer';
 import { StopReading, stopReading } from '../answer/stop-reading';
 import { parseLength, type LengthUnit } from '../units/length';
@@ -110,7 +111,7 @@ export class CalloutCursor {
 
   /** Stops the reading at a match or a place, with what to do. */
   stop(
-    code: string,
+    code: ProblemCode,
     where: RegExpExecArray | { start: number; end: number },
     text: string,
     remedy: string,

@@ -1,3 +1,4 @@
+import type { ProblemCode } from '../answer/problem-codes';
 import { ok, phrase, problem, refuse, type Phrase, type Result } from '../answer/answer';
 
 /** Millimetres in an inch, exact since 1959. */
@@ -26,7 +27,7 @@ const MM_PER_UNIT: [pattern: RegExp, unit: LengthUnit, mm: number][] = [
 
 const NUMBER = /^([+-]?)(?:(\d+)(?:\s*-\s*|\s+))?(\d+)\s*\/\s*(\d+)|^[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)/;
 
-function unreadable(code: string, text: string, remedy: string, typed: string, from = 0): Result<never> {
+function unreadable(code: ProblemCode, text: string, remedy: string, typed: string, from = 0): Result<never> {
   const at = { start: from, end: Math.max(typed.length, from + 1) };
   return refuse(problem(code, 'length', text, remedy, { typed }, { at }));
 }
