@@ -103,7 +103,11 @@ test('the log of the shop: found by words, narrowed by kind, from a record to it
   await page.getByRole('link', { name: 'Hole A10 of Dust-cap ring' }).click();
   await page.waitForURL(/holes\?hole=/);
   await page.goBack();
+  // Words and kind at once: neither takes the other back.
   await page.getByLabel('Find').fill('ring');
   await page.getByRole('radio', { name: 'trouble' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Nothing like it was recorded' })).toBeVisible();
+  await expect(page.getByLabel('Find')).toHaveValue('ring');
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Log' }).click();
+  await expect(page.getByLabel('Find')).toHaveValue('');
 });

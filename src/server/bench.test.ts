@@ -125,6 +125,7 @@ test('how far a job is at the bench, what waits, and its inspection sheet', asyn
     steps: runSteps(route).length + 5,
     waiting: 0,
     next: `lay out ${third.item?.letter}1`,
+    inHand: { part: 1, made: {}, done: { 'lay-out': 2 } },
   });
   // 38 mm of 16 threads an inch are 23.9 turns: nine are not enough.
   const gauged = (turns: number, verdict: string): RecordInput =>

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { LogEntry, LogPage, LogQuery } from '@/contracts/log';
 import { LOG_KINDS, type LogKind } from '@/core/run/log-words';
 import { recordWords } from '@/core/run/record-words';
@@ -33,12 +33,23 @@ function addressOf({ q, kind, job, page }: Partial<LogQuery>, path = '/log'): st
 /** Everything that happened in the shop, the newest first: found by words, narrowed by kind, taken out as a file. */
 export function LogView({ query, found: { entries, more } }: Props) {
   const router = useRouter();
-  const [typed, setTyped] = useState(query.q);
+  const [asked, setAsked] = useState({ q: query.q, kind: query.kind });
+  // What is asked here comes back as the query; a query from elsewhere, such as the bar above, is taken over.
+  const arrived = addressOf({ ...query, page: 1 });
+  const mine = useRef(new Set([arrived]));
   useEffect(() => {
-    if (typed === query.q) return undefined;
-    const timer = setTimeout(() => router.replace(addressOf({ ...query, q: typed, page: 1 })), WAIT_MS);
+    if (mine.current.delete(arrived)) return;
+    setAsked({ q: query.q, kind: query.kind });
+  }, [arrived, query]);
+  const wanted = addressOf({ ...query, ...asked, page: 1 });
+  useEffect(() => {
+    if (wanted === arrived) return undefined;
+    const timer = setTimeout(() => {
+      mine.current.add(wanted);
+      router.replace(wanted);
+    }, WAIT_MS);
     return () => clearTimeout(timer);
-  }, [typed, query, router]);
+  }, [wanted, arrived, router]);
   const kinds: [LogKind | 'all', string][] = [
     ['all', 'all'],
     ...Object.keys(LOG_KINDS).map((k): [LogKind, string] => [k as LogKind, k]),
@@ -49,8 +60,8 @@ export function LogView({ query, found: { entries, more } }: Props) {
         <h1 className="mr-auto font-cond text-3xl font-semibold">Log</h1>
         <TextField
           label="Find"
-          value={typed}
-          onChange={setTyped}
+          value={asked.q}
+          onChange={(q) => setAsked({ ...asked, q })}
           placeholder="broken, M6 in stainless, D1 pier"
           className="w-full sm:w-80"
         />
@@ -63,8 +74,8 @@ export function LogView({ query, found: { entries, more } }: Props) {
       </div>
       <Choice
         label="Show"
-        value={query.kind ?? 'all'}
-        onChange={(kind) => router.replace(addressOf({ ...query, kind: kind === 'all' ? undefined : kind, page: 1 }))}
+        value={asked.kind ?? 'all'}
+        onChange={(kind) => setAsked({ ...asked, kind: kind === 'all' ? undefined : kind })}
         options={kinds}
       />
       {query.job && (
