@@ -1,4 +1,5 @@
 import { recordInput, type RecordInput } from '@/contracts/record';
+import { logQuery } from '@/contracts/log';
 import { runSteps } from '@/core/route/run-steps';
 import { beginSampleRun } from './demo/sample-run';
 import type { TapEntry } from '@/contracts/crib';
@@ -9,6 +10,7 @@ import { findRecord, listRecords } from './repositories/record-repository';
 import { recordMark, takeRecords } from './services/record-service';
 import { issuedRoute, issueRoute } from './services/route-service';
 import { inspectionOf, recordedOf } from './services/run-service';
+import { logPageOf } from './services/log-service';
 import { inspectionPdf } from './services/inspection-pdf';
 import { listenToInstruments, passReading } from './services/instrument-service';
 import { shopDatabase } from './tests/shop-database';
@@ -101,6 +103,35 @@ test('a picture is read with its one record, of its own job, and left out of eve
   const [{ id }] = await listRecords(at.db, BLOCK, 'photo');
   expect(await findRecord(at.db, BLOCK, id)).toMatchObject({ id, body: { image } });
   expect(await findRecord(at.db, 'sample-job-pier-adapter-plate', id)).toBeUndefined();
+});
+
+test('the log finds a record by its own words, who, its job, metal and hole, a page of a hundred at a time', async () => {
+  const image = 'data:image/png;base64,BROKEN';
+  await takeRecords(at.db, {
+    records: [
+      record('tap-broken', { part: 1, tap: 'plug', turns: 3 }, { ...CLAMP, who: 'Ann' }),
+      record('photo', { part: 1, image, dxMm: 0, dyMm: 0 }, CLAMP),
+      ...Array.from({ length: 101 }, (_, i) => record('note', { part: 1, text: `n${i}` }, CLAMP)),
+    ],
+  });
+  const found = async (query: object) => {
+    const { entries, more } = await logPageOf(at.db, logQuery.parse(query));
+    return [entries.length, more];
+  };
+  const [broken] = (await logPageOf(at.db, logQuery.parse({ q: 'broken' }))).entries;
+  expect([broken.record.kind, broken.job?.id, broken.hole?.letter]).toEqual(['tap-broken', BLOCK, 'A']);
+  // Nothing is found in a picture; every word has to be there.
+  for (const q of ['broke', 'ann iron', 'broken a1', 'plug azimuth 3/8-16'])
+    expect(await found({ q })).toEqual([1, false]);
+  for (const q of ['broken a2', 'broken brass', 'bob broken']) expect(await found({ q })).toEqual([0, false]);
+  expect([await found({ kind: 'trouble' }), await found({ kind: 'gauged' })]).toEqual([
+    [1, false],
+    [0, false],
+  ]);
+  expect([await found({ job: BLOCK }), await found({ job: BLOCK, page: 2 })]).toEqual([
+    [100, true],
+    [3, false],
+  ]);
 });
 
 test('how far a job is at the bench, what waits, and its inspection sheet', async () => {

@@ -1,9 +1,9 @@
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
 import type { LogEntry } from '@/contracts/log';
 import type { RecordKind } from '@/contracts/record';
 import type { Database } from '../database';
 import { jobFeatures, jobs, records } from '../schema';
-import { listed } from './record-repository';
+import { RECORD_TEXT, recordOfText } from './record-repository';
 
 interface Looked {
   /** All have to be found, in lower case. */
@@ -15,18 +15,42 @@ interface Looked {
 }
 
 const callout = sql<string>`json_extract(${jobFeatures.question}, '$.callout')`;
-/** What a record can be found by: itself without a picture, who, and the job, metal and hole that it is of. */
-const findable = sql`lower(${records.kind} || ' ' || case ${records.kind} when 'photo' then '' else ${records.body} end || ' '
-  || coalesce(${records.who}, '') || ' ' || coalesce(${jobs.name}, '') || ' ' || coalesce(${jobs.materialId}, '') || ' '
-  || coalesce(${jobFeatures.letter} || coalesce(${records.holeNumber}, ''), '') || ' ' || coalesce(${callout}, ''))`;
+/** A record without its picture, in lower case. */
+const own = sql`lower(${records.kind} || ' ' || case ${records.kind} when 'photo' then '' else ${records.body} end || ' ' || coalesce(${records.who}, ''))`;
+/** A hole as people name it: `d`, `a2`. */
+const HOLE_NAME = /^([a-z]{1,3})(\d{1,4})?$/;
+
+/** Records that have a word: in themselves, or in the job, the metal or the hole that they are of. */
+function having(db: Database, word: string): SQL | undefined {
+  const jobsOf = db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(sql`instr(lower(${jobs.name} || ' ' || ${jobs.materialId}), ${word}) > 0`);
+  const featuresOf = (where: SQL) => db.select({ id: jobFeatures.id }).from(jobFeatures).where(where);
+  const [, letter, number] = HOLE_NAME.exec(word) ?? [];
+  return or(
+    sql`instr(${own}, ${word}) > 0`,
+    inArray(records.jobId, jobsOf),
+    inArray(records.featureId, featuresOf(sql`instr(lower(${callout}), ${word}) > 0`)),
+    letter === undefined
+      ? undefined
+      : and(
+          inArray(records.featureId, featuresOf(sql`lower(${jobFeatures.letter}) = ${letter}`)),
+          number === undefined ? undefined : eq(records.holeNumber, Number(number)),
+        ),
+  );
+}
 
 /** Records of every job, what arrived last first. */
 export async function findLog(db: Database, { words, kinds, jobId, limit, offset }: Looked): Promise<LogEntry[]> {
   const rows = await db
     .select({
-      record: records,
-      job: { id: jobs.id, name: jobs.name, materialId: jobs.materialId },
-      hole: { letter: jobFeatures.letter, callout },
+      text: RECORD_TEXT,
+      id: jobs.id,
+      name: jobs.name,
+      materialId: jobs.materialId,
+      letter: jobFeatures.letter,
+      callout,
     })
     .from(records)
     .leftJoin(jobs, eq(jobs.id, records.jobId))
@@ -35,15 +59,15 @@ export async function findLog(db: Database, { words, kinds, jobId, limit, offset
       and(
         kinds ? inArray(records.kind, [...kinds]) : undefined,
         jobId === undefined ? undefined : eq(records.jobId, jobId),
-        ...words.map((word) => sql`instr(${findable}, ${word}) > 0`),
+        ...words.map((word) => having(db, word)),
       ),
     )
     .orderBy(desc(records.arrival))
     .limit(limit)
     .offset(offset);
-  return rows.map(({ record, job, hole }) => ({
-    record: listed(record),
-    ...(job ? { job } : {}),
-    ...(hole?.letter ? { hole } : {}),
+  return rows.map(({ text, id, name, materialId, letter, callout: written }) => ({
+    record: recordOfText(text),
+    ...(id !== null && name !== null && materialId !== null ? { job: { id, name, materialId } } : {}),
+    ...(letter ? { hole: { letter, callout: written } } : {}),
   }));
 }
