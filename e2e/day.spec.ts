@@ -10,6 +10,7 @@ const PIER = '/jobs/sample-job-pier-adapter-plate';
 const VIEWS: [path: string, there: string | RegExp][] = [
   ['/', /Drill/],
   ['/jobs', 'Dust-cap ring'],
+  ['/log', 'Dust-cap ring'],
   [RING, 'Dust-cap ring'],
   [`${RING}/bench`, /Done/],
   [`${RING}/check`, 'Go gauge'],
