@@ -51,6 +51,7 @@ const onDials = (ctx: Context): Step =>
           : phrase('Find two edges and go to the place by dial or readout.'),
     seconds: HANDS_S['lay-out-dials'],
     purpose: 'find the place',
+    tool: { name: ctx.asked.machine?.kind === 'mill' ? 'edge finder' : 'facing tool', owned: true },
     cautions: [...offAxis(ctx), ...roundSide(ctx)],
   });
 
