@@ -282,3 +282,14 @@ test('what is said over a bench is read: hole, metal and machine anywhere in the
   await callout(page).fill('M6 counterbore in cheese');
   await expect(page.getByText(/^Read as/)).toBeHidden();
 });
+
+test('a server that goes before the first change is said, and the answer follows once it is back', async ({ page }) => {
+  await page.goto(ASK);
+  await page.context().setOffline(true);
+  await callout(page).fill('M6 x 12 DEEP');
+  await expect(page.getByText('the answer below is of the question as it was opened')).toBeVisible();
+  await page.context().setOffline(false);
+  await callout(page).fill('M6 x 13 DEEP');
+  await expect(drill(page)).toHaveText('5.0 mm');
+  await expect(page.getByText('The server can’t be reached')).toHaveCount(0);
+});

@@ -100,6 +100,14 @@ test('the log of the shop: found by words, narrowed by kind, from a record to it
     'when,job,hole,callout,part,what,who',
     expect.stringContaining('Dust-cap ring,A10,12x M2.5 THRU,1,Gauged minor diameter: not good'),
   ]);
+  const json = await page.request.get((await page.getByRole('link', { name: 'JSON' }).getAttribute('href')) ?? '');
+  expect((await json.json()).entries).toHaveLength(1);
+  await entries.getByRole('link', { name: 'Dust-cap ring', exact: true }).click();
+  await page.waitForURL(/dust-cap-ring\/log/);
+  await page.getByLabel('Find').fill('not good');
+  await expect(entries).toHaveCount(1);
+  await page.goBack();
+  await page.waitForURL(/\/log\?q=/);
   await page.getByRole('link', { name: 'Hole A10 of Dust-cap ring' }).click();
   await page.waitForURL(/holes\?hole=/);
   await page.goBack();

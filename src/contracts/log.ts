@@ -16,6 +16,12 @@ export const logQuery = z.strictObject({
 });
 export type LogQuery = z.infer<typeof logQuery>;
 
+/** The query of an address; what cannot be read of it is left out, so that a page always opens. */
+export function logQueryOf({ q, kind, page }: Record<string, unknown>, job?: string): LogQuery {
+  const read = logQuery.safeParse({ q, kind, page, job });
+  return read.success ? read.data : logQuery.parse({ job });
+}
+
 const logEntry = z.object({
   record: recordKept,
   job: z.object({ id: z.string(), name: z.string(), materialId: z.string() }).optional(),

@@ -84,7 +84,15 @@ export interface Working {
 /** A figure as something that can be drawn; lengths in mm, angles in degrees. */
 export type Drawn =
   | { kind: 'percent'; majorMm: number; holeMm: number; heightMm: number }
-  | { kind: 'room'; threadMm: number; chamferThreads: number; pitchMm: number; roomMm: number; majorMm: number }
+  | {
+      kind: 'room';
+      fromMm: number;
+      threadMm: number;
+      chamferThreads: number;
+      pitchMm: number;
+      roomMm: number;
+      majorMm: number;
+    }
   | { kind: 'tip'; diameterMm: number; pointAngleDeg: number }
   | { kind: 'class'; drillMm: number; holeMm: number; sigmaMm: number; minMm: number; maxMm: number };
 

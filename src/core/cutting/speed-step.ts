@@ -119,6 +119,13 @@ function speedCautions(machine: Machine, rpm: number, ideal: number): Caution[] 
   ];
 }
 
+/** A step under this share of the ideal, percent, is so slow that its reason belongs beside it. Our judgement. */
+const SAID_UNDER_PERCENT = 85;
+
+/** Whether a speed is well under the ideal for a reason that one has to be told. */
+export const isSlowFor = ({ rule, percentOfIdeal }: SpeedChoice): boolean =>
+  rule === 'power' || (rule === 'below' && percentOfIdeal < SAID_UNDER_PERCENT);
+
 /** A speed of a machine as a choice: what share of the ideal it is, and what to say of that. */
 export function asChoice(machine: Machine, setting: Setting, ideal: number): SpeedChoice {
   return {

@@ -41,7 +41,7 @@ export interface Stage {
   stage:
     | 'new'
     | 'drawing'
-    | 'laid out'
+    | 'planned'
     | 'routed'
     | 'scribing'
     | 'punching'
@@ -115,7 +115,7 @@ export function stageOf(progress: Progress): Stage {
       unplaced,
       features,
     });
-  return at('laid out', ISSUE, 'Look the route over, then issue it: the bench leads from there.');
+  return at('planned', ISSUE, 'Look the route over, then issue it: the bench leads from there.');
 }
 
 function onTheBench({ done, steps, next, ungauged = 0 }: NonNullable<Progress['bench']>): Stage {

@@ -8,9 +8,14 @@ import { grabs, mustHaveFluid } from '../materials/material';
 import type { Asked, Context } from './context';
 import type { Cut, CutSpec } from './operation';
 
-/** Pilot over drill above which the next drill grabs: half, less by hand and in metals that pull in. Trade rule. */
+/** Pilot over drill above which the next drill grabs. Trade rule. */
+export const PILOT_SHARE = 0.5;
+/** A pilot under this share of the chisel edge helps little. Trade rule. */
+export const PILOT_OF_EDGE = 0.8;
+
+/** {@link PILOT_SHARE}, less by hand and in metals that pull in. Trade rule. */
 export const pilotLimit = ({ machine, material }: Pick<Asked, 'machine' | 'material'>): number =>
-  isHandHeld(machine) || grabs(material) ? 0.45 : 0.5;
+  isHandHeld(machine) || grabs(material) ? 0.45 : PILOT_SHARE;
 
 /** The quill has to lift clear of the work by this much, mm. Our judgement. */
 const LIFT_MM = 5;
@@ -42,7 +47,7 @@ function pilotCautions(spec: CutSpec, asked: Asked): Caution[] {
         { hole: mm(spec.inHoleMm), share: percent(100 * share), limit: percent(100 * limit) },
       ),
     ),
-    ...when(spec.inHoleMm < 0.8 * edge, () =>
+    ...when(spec.inHoleMm < PILOT_OF_EDGE * edge, () =>
       caution('note', 'pilot-small', 'The pilot of {hole} is narrower than the chisel edge, {edge}: it helps little.', {
         hole: mm(spec.inHoleMm),
         edge: mm(edge),

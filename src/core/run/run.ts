@@ -81,7 +81,7 @@ export interface PartInHand {
   part: number;
   /** Numbers of the holes in which nothing is left to cut, by feature. */
   made: Record<string, number[]>;
-  /** Operations done, by kind; each counts once a hole. */
+  /** Operations done, by kind; one that was done once more counts once. */
   done: Partial<Record<OperationCode, number>>;
 }
 

@@ -84,6 +84,7 @@ export function blindDepth(
     source: { kind: spiralPoint ? 'model' : 'trade rule', name: 'depth of blind tapped holes' },
     drawn: {
       kind: 'room',
+      fromMm,
       threadMm: threadDepthMm,
       chamferThreads: lastTap.chamferThreads,
       pitchMm: thread.pitchMm,

@@ -1,6 +1,10 @@
 import { answer, mm, type Answer } from '../answer/answer';
 import { fullDepthMm, isTapered, type Thread } from './thread';
 
+/** Percent of a full thread, `heightMm` deep on one side, that a hole leaves; all in mm. */
+export const percentOfHeight = (majorMm: number, holeMm: number, heightMm: number): number =>
+  ((majorMm - holeMm) / (2 * heightMm)) * 100;
+
 /**
  * Percent of full thread depth that a hole leaves, on the hole's diameter in mm.
  * 100 is the basic height of the form; 60-degree forms count 0.75 H as full.
@@ -9,7 +13,7 @@ import { fullDepthMm, isTapered, type Thread } from './thread';
  */
 export function percentOfThread(thread: Thread, holeMm: number): number {
   if (isTapered(thread)) throw new RangeError('A tapered thread has no single percent of thread.');
-  return ((thread.majorMm - holeMm) / (2 * fullDepthMm(thread))) * 100;
+  return percentOfHeight(thread.majorMm, holeMm, fullDepthMm(thread));
 }
 
 /** Hole diameter in mm that leaves this percent of thread. */

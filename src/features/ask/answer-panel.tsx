@@ -5,7 +5,7 @@ import { depth as toTenths, mm, quantity, type Answer } from '@/core/answer/answ
 import { drillName } from '@/core/drills/drill';
 import { mainCut, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
-import type { SpeedChoice } from '@/core/cutting/speed-step';
+import { isSlowFor } from '@/core/cutting/speed-step';
 import type { Cut } from '@/core/operation/operation';
 import type { TapDrillCandidate } from '@/core/tap-drill/tap-drill-candidate';
 import { drillUsed, tapHook, tapSurface } from '@/core/tapping/tools-for-metal';
@@ -88,10 +88,6 @@ function TapDrill({ part, plan, display, actions }: ToolProps & { part: ThreadPa
   );
 }
 
-/** A step that is well under the ideal says why. */
-const isSlower = ({ rule, percentOfIdeal }: SpeedChoice): boolean =>
-  rule === 'power' || (rule === 'below' && percentOfIdeal < 85);
-
 function Speed({ cut, display }: { cut: Cut; display: Display }) {
   const { speed, ideal, feed, methods } = cut;
   const thumb = methods.find((m) => m.id === 'thumb')?.rpm;
@@ -114,7 +110,7 @@ function Speed({ cut, display }: { cut: Cut; display: Display }) {
       beside={speed.ok && speed.value.label}
     >
       {!speed.ok && speed.problems.map((p) => `${tell(p, display)} ${tell(p.remedy, display)} `).join('')}
-      {speed.ok && isSlower(speed.value) && `${tell(speed.value.reason, display)} `}
+      {speed.ok && isSlowFor(speed.value) && `${tell(speed.value.reason, display)} `}
       <Working of={feed} name="feed" display={display}>
         feed {showText(feed, display)}
       </Working>

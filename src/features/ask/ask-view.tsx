@@ -25,7 +25,7 @@ export function AskView({ asked: given, origin }: Props) {
   const missing = useMissingDrill();
   const pool = missing.without(given.shop.crib);
   const hereNow = useMemo(() => (pool === given.shop.crib ? given.shop : { ...given.shop, crib: pool }), [given, pool]);
-  const { form: typed, heard, change, asked, shop, touch } = useAsk(given, hereNow, extra);
+  const { form: typed, heard, change, asked, shop, touch, isOld } = useAsk(given, hereNow, extra);
   const form = { ...typed, ...heard?.part };
   const [saving, setSaving] = useState(false);
   const [foot, reached] = useReached<HTMLDivElement>();
@@ -49,6 +49,12 @@ export function AskView({ asked: given, origin }: Props) {
         onSave={plan && !sample ? () => setSaving(true) : undefined}
         saveLabel={origin ? `Update ${origin.jobName}` : 'Save as a job'}
       />
+      {isOld && (
+        <p role="alert" className="font-bold text-danger">
+          The server can’t be reached: the answer below is of the question as it was opened. Change anything to try
+          again.
+        </p>
+      )}
       {(missing.said ?? missing.fault) && <MissingDrill missing={missing} />}
       {plan ? (
         <>

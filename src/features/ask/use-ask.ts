@@ -47,7 +47,18 @@ export function useAsk({ first, answered, shop: given }: AskedFirst, askShop: As
   const shop = useMemo<Shop>(() => wholeShop(askShop), [askShop]);
   const settled = useDeferredValue(form);
   const isGiven = settled === first && askShop === given;
-  const touch = useCallback(() => void fetchPlanner().then(setPlanner, () => undefined), []);
+  const [unreachable, setUnreachable] = useState(false);
+  const touch = useCallback(
+    () =>
+      void fetchPlanner().then(
+        (found) => {
+          setUnreachable(false);
+          setPlanner(found);
+        },
+        () => setUnreachable(true),
+      ),
+    [],
+  );
   // Each change asks again for it, where the server could not be reached.
   useEffect(() => {
     if (!isGiven && !answerQuestion) touch();
@@ -69,7 +80,11 @@ export function useAsk({ first, answered, shop: given }: AskedFirst, askShop: As
     [heard],
   );
   const toUnits = useCallback(
-    (units: Display) => void fetchPlanner().then(({ inUnits }) => setForm((now) => inUnits(now, units))),
+    (units: Display) =>
+      void fetchPlanner().then(
+        ({ inUnits }) => setForm((now) => inUnits(now, units)),
+        () => setUnreachable(true),
+      ),
     [],
   );
   useOwnUnits(form.units, toUnits);
@@ -99,5 +114,6 @@ export function useAsk({ first, answered, shop: given }: AskedFirst, askShop: As
     return () => clearTimeout(timer);
   }, [form, extra]);
 
-  return { form, heard, change, asked, shop, touch };
+  // Without its planner what is changed has no answer: that on the screen is of the question before.
+  return { form, heard, change, asked, shop, touch, isOld: unreachable && !answerQuestion };
 }

@@ -16,13 +16,15 @@ import { logRow } from './log-row';
 interface Props {
   query: LogQuery;
   found: LogPage;
-  units: Display;
+  /** Of one job, in its own unit; of the whole shop where left out. */
+  job?: { id: string; name: string; units?: Display };
 }
 
 /** What is typed is looked for so long after the last key, ms. */
 const WAIT_MS = 250;
 
-function addressOf({ q, kind, job, page }: Partial<LogQuery>, path = '/log'): string {
+/** The same question of a view or of a file; a job's view names its job already. */
+function addressOf({ q, kind, job, page }: Partial<LogQuery>, path: string): string {
   const said = { q, kind, job, page: page === 1 ? undefined : page };
   const params = new URLSearchParams(
     Object.entries(said).flatMap(([key, value]) => (value ? [[key, String(value)]] : [])),
@@ -30,18 +32,20 @@ function addressOf({ q, kind, job, page }: Partial<LogQuery>, path = '/log'): st
   return params.size === 0 ? path : `${path}?${params.toString()}`;
 }
 
-/** Everything that happened in the shop, the newest first: found by words, narrowed by kind, taken out as a file. */
-export function LogView({ query, found: { entries, more } }: Props) {
+/** Everything that happened in the shop, or on one job, the newest first: found by words, narrowed by kind, taken out as a file. */
+export function LogView({ query, found: { entries, more }, job }: Props) {
   const router = useRouter();
+  const here = (part: Partial<LogQuery>): string =>
+    addressOf({ ...query, ...part, job: undefined }, job ? `/jobs/${job.id}/log` : '/log');
   const [asked, setAsked] = useState({ q: query.q, kind: query.kind });
   // What is asked here comes back as the query; a query from elsewhere, such as the bar above, is taken over.
-  const arrived = addressOf({ ...query, page: 1 });
+  const arrived = here({ page: 1 });
   const mine = useRef(new Set([arrived]));
   useEffect(() => {
     if (mine.current.delete(arrived)) return;
     setAsked({ q: query.q, kind: query.kind });
   }, [arrived, query]);
-  const wanted = addressOf({ ...query, ...asked, page: 1 });
+  const wanted = here({ ...asked, page: 1 });
   useEffect(() => {
     if (wanted === arrived) return undefined;
     const timer = setTimeout(() => {
@@ -57,7 +61,7 @@ export function LogView({ query, found: { entries, more } }: Props) {
   return (
     <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-3 p-3 sm:px-5">
       <div className="flex flex-wrap items-end gap-3">
-        <h1 className="mr-auto font-cond text-3xl font-semibold">Log</h1>
+        <h1 className="mr-auto font-cond text-3xl font-semibold">{job ? `${job.name}, log` : 'Log'}</h1>
         <TextField
           label="Find"
           value={asked.q}
@@ -68,7 +72,7 @@ export function LogView({ query, found: { entries, more } }: Props) {
         <a className="btn" href={addressOf({ ...query, page: 1 }, '/log.csv')}>
           CSV
         </a>
-        <a className="btn" href={addressOf(query, '/api/v1/log')}>
+        <a className="btn" href={addressOf({ ...query, page: 1 }, '/log.json')}>
           JSON
         </a>
       </div>
@@ -78,14 +82,6 @@ export function LogView({ query, found: { entries, more } }: Props) {
         onChange={(kind) => setAsked({ ...asked, kind: kind === 'all' ? undefined : kind })}
         options={kinds}
       />
-      {query.job && (
-        <p>
-          Of one job only.{' '}
-          <Link className="link" href={addressOf({ ...query, job: undefined, page: 1 })}>
-            Of all jobs
-          </Link>
-        </p>
-      )}
       {entries.length === 0 ? (
         <p role="status" className="text-lg">
           {query.q === '' && !query.kind
@@ -93,16 +89,16 @@ export function LogView({ query, found: { entries, more } }: Props) {
             : 'Nothing like it was recorded. Try fewer words, or all kinds.'}
         </p>
       ) : (
-        <Days entries={entries} />
+        <Days entries={entries} job={job} />
       )}
       <nav aria-label="Pages" className="flex items-center gap-4">
         {query.page > 1 && (
-          <Link className="btn" href={addressOf({ ...query, page: query.page - 1 })}>
+          <Link className="btn" href={here({ page: query.page - 1 })}>
             ← Newer
           </Link>
         )}
         {more && (
-          <Link className="btn" href={addressOf({ ...query, page: query.page + 1 })}>
+          <Link className="btn" href={here({ page: query.page + 1 })}>
             Older →
           </Link>
         )}
@@ -112,7 +108,7 @@ export function LogView({ query, found: { entries, more } }: Props) {
 }
 
 /** A day's records under its date. */
-function Days({ entries }: { entries: readonly LogEntry[] }) {
+function Days({ entries, job }: Pick<Props, 'job'> & { entries: readonly LogEntry[] }) {
   const at = useShopTime();
   const days = new Map<string, LogEntry[]>();
   for (const entry of entries) {
@@ -124,7 +120,7 @@ function Days({ entries }: { entries: readonly LogEntry[] }) {
       <h2 className="font-cond text-xl font-semibold">{day}</h2>
       <ol className="plate divide-y divide-steel-200">
         {list.map((entry) => (
-          <Entry key={entry.record.id} entry={entry} />
+          <Entry key={entry.record.id} entry={entry} of={job} />
         ))}
       </ol>
     </section>
@@ -132,8 +128,9 @@ function Days({ entries }: { entries: readonly LogEntry[] }) {
 }
 
 /** One record: the hole and job that it is of, what it says, who and when. */
-function Entry({ entry }: { entry: LogEntry }) {
-  const { display } = useUnits();
+function Entry({ entry, of }: { entry: LogEntry; of: Props['job'] }) {
+  const { display: here } = useUnits();
+  const display = of?.units ?? here;
   const at = useShopTime();
   const { record, job, hole } = entry;
   const row = logRow(entry);
@@ -159,13 +156,15 @@ function Entry({ entry }: { entry: LogEntry }) {
           {record.corrects && <span className="text-steel-700">, in place of an earlier record</span>}
         </span>
         <span className="block text-[14px] text-steel-700">
-          {job && (
-            <Link className="link" href={`/jobs/${job.id}/log`} prefetch={false}>
-              {job.name}
-            </Link>
+          {job && !of && (
+            <>
+              <Link className="link" href={`/jobs/${job.id}/log`} prefetch={false}>
+                {job.name}
+              </Link>
+              {(row.callout || row.part !== undefined) && ', '}
+            </>
           )}
-          {row.callout && `, ${row.callout}`}
-          {row.part !== undefined && `, part ${row.part}`}
+          {[row.callout, row.part === undefined ? '' : `part ${row.part}`].filter(Boolean).join(', ')}
         </span>
       </span>
       <span className="text-right text-[14px] text-steel-700">

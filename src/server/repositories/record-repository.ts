@@ -1,4 +1,4 @@
-import { and, count, desc, eq, getTableColumns, gte, inArray, lte, sql, type SQL } from 'drizzle-orm';
+import { and, count, eq, getTableColumns, gte, inArray, lte, sql, type SQL } from 'drizzle-orm';
 import { byOrder } from '@/core/layout/record-order';
 import { BENCH_KINDS, type RecordInput, type RecordKept, type RecordKind } from '@/contracts/record';
 import { builtOnce } from '../built-once';
@@ -159,18 +159,6 @@ const lastOfJob = builtOnce((db) =>
     .where(eq(records.jobId, sql.placeholder('jobId')))
     .prepare(),
 );
-
-/** The last records of a job to arrive, the latest first, pictures left out. */
-export async function findLatest(db: Database, jobId: string, most: number): Promise<RecordKept[]> {
-  const body = sql<object>`case ${records.kind} when 'photo' then json_set(${records.body}, '$.image', '') else ${records.body} end`;
-  const rows = await db
-    .select({ ...getTableColumns(records), body: body.mapWith(records.body) })
-    .from(records)
-    .where(eq(records.jobId, jobId))
-    .orderBy(desc(records.arrival))
-    .limit(most);
-  return rows.map((row) => recordOf(row as typeof records.$inferSelect));
-}
 
 /** How many records a job has. */
 export const countRecords = async (db: Database, jobId: string): Promise<number> =>

@@ -66,6 +66,11 @@ export function FaceFigures({ laid: { shape, datum }, box, lines, view, width, h
   const down = below ? 1 : -1;
   return (
     <g aria-hidden fontSize="14" className="font-cond select-none" stroke="none">
+      {rows.length + columns.length > 0 && (
+        <text x={x} y={y + down * OFF_PX} textAnchor={onLeft ? 'end' : 'start'} fill="#d5def7">
+          {display === 'inch' ? 'in' : 'mm'}
+        </text>
+      )}
       {rows.map(({ mm, px }, i) => (
         <g key={`y${mm}`} fill={colour('y', mm)}>
           <path

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Drawn } from '@/core/answer/answer';
 import { mm } from '@/core/answer/answer';
+import { percentOfHeight } from '@/core/threads/percent-of-thread';
 import { showText, type Display } from '@/core/units/show';
 import { LiveFrame } from './live-frame';
 
@@ -14,7 +15,7 @@ const TALL = 90;
 /** A nut's thread cut by holes of other sizes: how much of each tooth is left, and what that costs the tap. */
 export function LivePercent({ majorMm, holeMm, heightMm, display }: Props) {
   const [hole, setHole] = useState(holeMm);
-  const percent = ((majorMm - hole) / (2 * heightMm)) * 100;
+  const percent = percentOfHeight(majorMm, hole, heightMm);
   const share = Math.min(1.1, Math.max(0, percent / 100));
   const crest = ROOT + TALL * share;
   const teeth = Array.from({ length: TEETH }, (_, i) => {

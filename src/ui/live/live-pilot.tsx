@@ -1,13 +1,12 @@
 import { useState } from 'react';
 import { mm } from '@/core/answer/answer';
 import { chiselEdge } from '@/core/drills/drill-point';
+import { PILOT_OF_EDGE, PILOT_SHARE } from '@/core/operation/cut-cautions';
 import { showText, type Display } from '@/core/units/show';
 import { LiveFrame } from './live-frame';
 
 const CENTRE = { x: 160, y: 74 };
 const RADIUS = 66;
-/** Over half of the drill the corners bite. Trade rule. */
-const MOST_SHARE = 0.5;
 
 /** The end of a drill over pilots of other sizes: what the pilot spares, and what it leaves to the corners. */
 export default function LivePilot({ display, drillMm = 12 }: { display: Display; drillMm?: number }) {
@@ -15,9 +14,9 @@ export default function LivePilot({ display, drillMm = 12 }: { display: Display;
   const [pilot, setPilot] = useState(edge);
   const s = RADIUS / (drillMm / 2);
   const says =
-    pilot > MOST_SHARE * drillMm
+    pilot > PILOT_SHARE * drillMm
       ? 'Only the corners cut: they bite, chip and pull the drill in.'
-      : pilot < 0.8 * edge
+      : pilot < PILOT_OF_EDGE * edge
         ? 'The chisel edge still pushes on metal: the pilot helps little.'
         : 'The chisel edge runs free and the lips are guided: right.';
   return (

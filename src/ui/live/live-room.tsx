@@ -13,15 +13,16 @@ const TALL = 130;
 const MOST_CHAMFER = 8;
 
 /** A blind hole under taps with longer and shorter chamfers: how deep it has to be for the same thread. */
-export function LiveRoom({ threadMm, chamferThreads, pitchMm, roomMm, majorMm, display }: Props) {
+export function LiveRoom({ fromMm, threadMm, chamferThreads, pitchMm, roomMm, majorMm, display }: Props) {
   const [chamfer, setChamfer] = useState(chamferThreads);
-  const full = threadMm + chamfer * pitchMm + roomMm;
-  const s = TALL / (threadMm + MOST_CHAMFER * pitchMm + roomMm);
+  const threadTo = fromMm + threadMm;
+  const full = threadTo + chamfer * pitchMm + roomMm;
+  const s = TALL / (threadTo + MOST_CHAMFER * pitchMm + roomMm);
   const half = Math.max(34, (majorMm / 2) * s);
   const y = (mm: number): number => TOP + mm * s;
   const levels: [mm: number, name: string][] = [
-    [threadMm, 'thread'],
-    [threadMm + chamfer * pitchMm, 'chamfer'],
+    [threadTo, 'thread'],
+    [threadTo + chamfer * pitchMm, 'chamfer'],
     [full, 'chips'],
   ];
   const places = spreadLabels(
@@ -42,7 +43,7 @@ export function LiveRoom({ threadMm, chamferThreads, pitchMm, roomMm, majorMm, d
     >
       <path d={`M${110 - half} ${TOP}V${y(full)}H${110 + half}V${TOP}`} fill="#0a1432" stroke="#eef2ff" />
       <path
-        d={`M${110 - half} ${TOP}V${y(threadMm)}L${110 - half * 0.75} ${y(threadMm + chamfer * pitchMm)}H${110 + half * 0.75}L${110 + half} ${y(threadMm)}V${TOP}`}
+        d={`M${110 - half} ${TOP}V${y(threadTo)}L${110 - half * 0.75} ${y(threadTo + chamfer * pitchMm)}H${110 + half * 0.75}L${110 + half} ${y(threadTo)}V${TOP}`}
         fill="#2a4c9e"
         stroke="#f0cd80"
       />

@@ -1,24 +1,23 @@
 import { notFound } from 'next/navigation';
-import { JobLog } from '@/features/way/job-log';
-import { unitsHere } from '@/app/units-here';
-import { findJob } from '@/server/repositories/job-repository';
-import { findLatest } from '@/server/repositories/record-repository';
+import { logQueryOf } from '@/contracts/log';
+import { LogView } from '@/features/log/log-view';
+import { findHead } from '@/server/repositories/job-repository';
+import { logPageOf } from '@/server/services/log-service';
 import { database } from '@/server/start';
 
 export const metadata = { title: 'Log' };
 
-/** So many of the last records are shown. */
-const MOST = 400;
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
 
-export default async function LogPage({ params }: { params: Promise<{ id: string }> }) {
+export default async function JobLogPage({ params, searchParams }: Props) {
   const db = await database();
-  const job = await findJob(db, (await params).id);
+  const job = await findHead(db, (await params).id);
   if (!job) notFound();
+  const query = logQueryOf(await searchParams, job.id);
   return (
-    <JobLog
-      job={{ name: job.name, letters: Object.fromEntries(job.holes.map((h) => [h.id, h.letter])) }}
-      records={await findLatest(db, job.id, MOST)}
-      display={job.units ?? (await unitsHere())}
-    />
+    <LogView query={query} found={await logPageOf(db, query)} job={{ id: job.id, name: job.name, units: job.units }} />
   );
 }
