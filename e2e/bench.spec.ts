@@ -128,6 +128,7 @@ test('a whole job: callouts, layout, a mark that is off, drill, a broken tap, a 
   await until('Gauge A1');
   // What was decided is gauged once more: its bolt alone does not do.
   await go.getByRole('button', { name: 'The full length' }).click();
+  await expect(gaugeFirst(page)).toBeHidden();
   await until('All done');
   expect(seen.slice(0, 2)).toEqual(['Tap 3/8-16 UNC', 'Gauge A1']);
   expect(seen.filter((h) => /3.8-16/.test(h))).toHaveLength(1);

@@ -2,7 +2,7 @@
 
 import { Command } from 'cmdk';
 import { Popover } from 'radix-ui';
-import { useEffect, useState, type RefObject } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 
 /** One of a list to pick from. */
 export interface PickOption {
@@ -37,15 +37,21 @@ const byWords = (options: readonly PickOption[], text: string): readonly PickOpt
 export default function PickList({ label, value, options, find, onText, anchor, onPick, onClose }: Props) {
   const [text, setText] = useState('');
   const [own, setOwn] = useState<{ find: Find }>();
-  useEffect(() => {
-    void find?.().then((loaded) => setOwn({ find: loaded }));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- loaded once, as the list opens
-  }, []);
-  const shown = own ? own.find(text) : onText ? options : byWords(options, text);
+  /** What was typed when Enter came before there was a way to find it: it is picked as soon as there is. */
+  const early = useRef<string>(undefined);
   const pick = (id: string): void => {
     onPick(id);
     onClose();
   };
+  useEffect(() => {
+    void find?.().then((loaded) => {
+      const first = early.current === undefined ? undefined : loaded(early.current)[0];
+      if (first) pick(first.id);
+      else setOwn({ find: loaded });
+    });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- loaded once, as the list opens
+  }, []);
+  const shown = own ? own.find(text) : onText ? options : byWords(options, text);
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>
       <Popover.Anchor virtualRef={anchor as RefObject<HTMLButtonElement>} />
@@ -59,7 +65,16 @@ export default function PickList({ label, value, options, find, onText, anchor, 
           }}
           className="z-30 w-[min(420px,94vw)] rounded-sm border border-steel-500 bg-steel-50 shadow-xl"
         >
-          <Command label={label} shouldFilter={false} loop defaultValue={value}>
+          <Command
+            label={label}
+            shouldFilter={false}
+            loop
+            defaultValue={value}
+            onKeyDown={(e) => {
+              early.current = e.key === 'Enter' && find && !own ? text : undefined;
+              if (early.current !== undefined) e.preventDefault();
+            }}
+          >
             <Command.Input
               value={text}
               onValueChange={(typed) => {

@@ -137,7 +137,8 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     isDone,
     /** Why it is not left at the gauge yet. */
     still,
-    doneSteps: run?.done ?? 0,
+    /** What was left by a key counts at once, as it does in what stands in view. */
+    doneSteps: (run?.done ?? 0) + left.filter((k) => !run?.settled.has(k)).length,
     planOf,
     /** The first open step after it that passes, as far as it is worth looking. */
     firstAhead: (passes: (s: BenchStep) => boolean): BenchStep | undefined =>
