@@ -54,6 +54,8 @@ const PURE_PACKAGES = [
   '@types/papaparse',
   'dxf-parser',
   '@tarikjabiri/dxf',
+  '@stdlib/stats-base-dists-t-quantile',
+  'pure-rand',
 ];
 
 module.exports = {

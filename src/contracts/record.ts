@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CHIP_SIGNS } from '@/core/cutting/chips-adviser';
-import { REMEDY_SCOPES, type BenchKind, type BodyOf } from '@/core/run/bench-record';
+import { REMEDY_SCOPES, TAP_FEELS, type BenchKind, type BodyOf } from '@/core/run/bench-record';
 import { CHECK_KINDS } from '@/core/gauging/checks-of';
 import { CHOICES } from '@/core/gauging/verdict';
 import { MOST_ZONE_MM } from '@/core/layout/joint-zone';
@@ -74,7 +74,18 @@ const remedyChange = questionSet.pick({ drill: true, taps: true, way: true, room
   pinnedOffMm: z.number().min(-5).max(5).optional().describe('Pinned minor diameter less the predicted one'),
 });
 const bodies = {
-  'step-done': z.strictObject({ step, part, seconds: z.number().min(0).max(1e6).optional() }),
+  'step-done': z.strictObject({
+    step,
+    part,
+    seconds: z.number().min(0).max(1e6).optional(),
+    feel: z.enum(TAP_FEELS).optional().describe('How the tap turned'),
+    turns: z.number().min(0).max(1000).optional().describe('Turns of the tap that were counted'),
+    torqueNm: z.number().positive().max(2000).optional().describe('Most that a torque wrench told'),
+    coast: z
+      .strictObject({ revolutions: z.number().min(0).max(100), rpm: z.number().positive().max(2e5) })
+      .optional()
+      .describe('How far the spindle ran on after the switch was thrown'),
+  }),
   'step-skipped': z.strictObject({ step, part, reason: z.string().trim().min(1, 'Say why.').max(300) }),
   'step-undone': z.strictObject({ step, part }).describe('Takes back the record that it corrects'),
   'chip-seen': z.strictObject({ part, chips: z.enum(keysOf(CHIP_SIGNS)) }),

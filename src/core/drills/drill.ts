@@ -10,6 +10,8 @@ export type DrillCondition = 'sharp' | 'worn' | 'blunt' | 'lost';
 
 /** A size of drill as it is made, or one drill of a crib when it has a condition. */
 export interface Drill {
+  /** Of one drill of a crib; a size as it is made has none. */
+  id?: string;
   series: DrillSeries;
   /** As stamped or called: `6.8`, `17/64`, `#7`, `F`. */
   label: string;

@@ -1,5 +1,13 @@
 import { answer, mm, phrase, quantity, type Quantity } from '../answer/answer';
-import { bandOf, expected, type Estimate, type Expected, type Learned } from '../answer/estimate';
+import {
+  bandOf,
+  expected,
+  toolLevels,
+  type Estimate,
+  type Expected,
+  type Learned,
+  type Spread,
+} from '../answer/estimate';
 import { closesIn, isElastic, type Material } from '../materials/material';
 import { interpolate } from '../units/interpolate';
 import { drillName, type Drill } from './drill';
@@ -71,10 +79,24 @@ function partsOf({ drill: { diameterMm: d, material: steel }, start, material }:
 const SIGMA_SHARE = 0.35;
 const LEAST_SIGMA_MM = 0.008;
 
+/** This very drill: one of the crib, else its size. */
+export const drillLevel = ({ id, ...drill }: Drill): string => `drill ${id ?? drillName(drill)}`;
+
 /** Levels at which holes pool: kind, size and metal; then the start; then this very drill. */
-function levelsOf({ drill, start, material }: DrilledHole): string[] {
+export function holeLevels({ drill, start, material }: DrilledHole): string[] {
   const kind = [drill.material ?? 'hss', bandOf(drill.diameterMm), material.id].join('|');
-  return [kind, `${kind}|${start}`, `drill ${drillName(drill)} ${drill.where ?? ''}`];
+  const started = `${kind}|${start}`;
+  return [kind, started, ...toolLevels(drillLevel(drill), started)];
+}
+
+/** The hole that is typical for a drill, whatever was measured, mm. */
+export function typicalHoleMm(hole: DrilledHole): Spread {
+  const { typicalMm, factor, closingMm } = partsOf(hole);
+  const over = typicalMm * factor;
+  return {
+    mean: hole.drill.diameterMm + over - closingMm,
+    sigma: Math.max(LEAST_SIGMA_MM, SIGMA_SHARE * over),
+  };
 }
 
 /**
@@ -82,19 +104,8 @@ function levelsOf({ drill, start, material }: DrilledHole): string[] {
  * shop's own measurements replace it: oversize by diameter and start, then the metal closing in.
  * @example expectedHoleMm({ drill: 6.8 mm, start: 'centre-drill', material: mild steel }) // mean 6.8 + 0.104 × 0.7 = 6.873
  */
-export function expectedHoleMm(hole: DrilledHole, learned?: Learned): Expected {
-  const { typicalMm, factor, closingMm } = partsOf(hole);
-  const over = typicalMm * factor;
-  const { diameterMm } = hole.drill;
-  const typical = {
-    mean: diameterMm + over - closingMm,
-    sigma: Math.max(LEAST_SIGMA_MM, SIGMA_SHARE * typicalMm * factor),
-    n: 0,
-  };
-  if (!learned?.oversize) return typical;
-  const { n, mean, sigma } = expected('oversize', typical, levelsOf(hole), learned);
-  return n > 0 ? { mean: diameterMm + mean, sigma, n } : typical;
-}
+export const expectedHoleMm = (hole: DrilledHole, learned?: Learned): Expected =>
+  expected('oversize', typicalHoleMm(hole), holeLevels(hole), learned);
 
 /** The same as people see it, with its working. */
 export function expectedHole(hole: DrilledHole, learned?: Learned): Estimate {

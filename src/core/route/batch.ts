@@ -1,6 +1,8 @@
+import { DRILL_LIFE_HOLES } from '../drills/drill-life';
+import type { Material } from '../materials/material';
+import { lifeFactor } from '../materials/life-factor';
 import { phrase, type Phrase } from '../answer/answer';
-import { isHard, type Material } from '../materials/material';
-import { TAP_LIFE_HOLES, type OwnTap } from '../tapping/own-tap';
+import { tapLifeHoles, type OwnTap } from '../tapping/own-tap';
 import { mayJoin, partsOf, type Route, type RouteSetUp } from './route';
 import type { WorkItem } from './work-item';
 
@@ -12,19 +14,6 @@ export interface ChangePoint {
   life: number;
   /** Counted in holes from the start of the batch. */
   changeAt: number[];
-}
-
-/** Holes that a drill makes between sharpenings in mild steel. Our judgement, until the log knows better. */
-const DRILL_LIFE = 250;
-
-/** How much longer a tool lasts in a metal than in mild steel. Our judgement. */
-export function lifeFactor(m: Material): number {
-  if (m.group === 'nickel') return 0.15;
-  if (m.group === 'titanium') return 0.2;
-  if (m.group === 'stainless') return m.chips === 'stringy' ? 0.4 : 0.7;
-  if (isHard(m)) return 0.4;
-  if (m.group === 'steel' || m.group === 'iron') return m.hardnessHb > 200 ? 0.7 : 1;
-  return 3;
 }
 
 type Made = Pick<RouteSetUp, 'isFirst' | 'parts'>;
@@ -49,7 +38,7 @@ export function changePoints(route: Route, material: Material, taps: readonly Ow
       const isTap = first.code === 'tap';
       if (!isTap && first.rpm === undefined) continue;
       const own = taps?.find((t) => t.id === first.tapKey);
-      const base = isTap ? TAP_LIFE_HOLES[own?.steel ?? 'hss'] * (own?.geometry === 'form' ? 5 : 1) : DRILL_LIFE;
+      const base = isTap ? tapLifeHoles(own?.steel ?? 'hss', own?.geometry) : DRILL_LIFE_HOLES.hss;
       const before = uses.get(visit.tool);
       uses.set(visit.tool, {
         uses: (before?.uses ?? 0) + visit.items.reduce((n, item) => n + timesMade(setUp, item, route, firsts), 0),

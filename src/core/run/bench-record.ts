@@ -29,8 +29,24 @@ export type RemedyChange = Partial<Pick<AskForm, 'callout' | 'drill' | 'taps' | 
 export const REMEDY_SCOPES = ['hole', 'rest', 'others'] as const;
 export type RemedyScope = (typeof REMEDY_SCOPES)[number];
 
+/** How a tap turned, from light to bad. */
+export const TAP_FEELS = ['easy', 'firm', 'tight', 'creaked'] as const;
+export type TapFeel = (typeof TAP_FEELS)[number];
+
 interface Bodies {
-  'step-done': { step: string; part: number; seconds?: number };
+  'step-done': {
+    step: string;
+    part: number;
+    seconds?: number;
+    /** How the tap turned, in one word. */
+    feel?: TapFeel;
+    /** Turns that were counted. */
+    turns?: number;
+    /** Most that a wrench told, Nm. */
+    torqueNm?: number;
+    /** Revolutions that the spindle ran on after the switch was thrown, and from which speed. */
+    coast?: { revolutions: number; rpm: number };
+  };
   'step-skipped': { step: string; part: number; reason: string };
   /** Takes back a step done or skipped: names its record as what it corrects. */
   'step-undone': { step: string; part: number };

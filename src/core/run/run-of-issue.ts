@@ -27,7 +27,7 @@ import { settingAt } from './setting-at';
 export interface IssuedWork {
   route: Route;
   job: JobHead & { holes: readonly (JobFeature & { id: string })[]; route?: { checkEvery?: number } };
-  shop: Pick<Shop, 'habits' | 'taps' | 'tools'> & Partial<Pick<Shop, 'machines'>>;
+  shop: Pick<Shop, 'habits' | 'taps' | 'tools' | 'learned'> & Partial<Pick<Shop, 'machines'>>;
 }
 
 /** How far an issued route is, and how each of its holes is made by now. */
@@ -134,7 +134,8 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   let steps: readonly BenchStep[] | undefined;
   /** Parts with lines that are still to be scribed. */
   let openLines = new Set<number>();
-  let keys = new Set<string>();
+  /** Part of each step, by its key. */
+  let keys = new Map<string, number>();
   let nextAt = 0;
   let done = 0;
   /** Forgets what a record changes of the steps, and moves on what it settles. */
@@ -155,10 +156,13 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
     // A crossing that is punched needs its lines no more.
     if (
       r.kind.startsWith('step-') &&
-      openLines.has(r.body.part) &&
       'step' in r.body &&
+      openLines.has(keys.get(r.body.step) ?? 0) &&
       r.body.step.includes('/lay-out/')
     )
+      steps = undefined;
+    // A line that its crossings need no more stands there as long as it is scribed.
+    if (r.kind.startsWith('step-') && 'step' in r.body && steps && (!keys.has(r.body.step) || r.kind === 'step-undone'))
       steps = undefined;
     // Where a step that is done once more stands follows what is done of its hole.
     if (r.kind.startsWith('step-') && remedies.length + recorded.decisions.length > 0) steps = undefined;
@@ -199,7 +203,7 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
     );
     openLines = new Set(all.filter((s) => s.line && !settled.has(s.key)).map((s) => s.part));
     steps = all;
-    keys = new Set(all.map((s) => s.key));
+    keys = new Map(all.map((s) => [s.key, s.part]));
     done = all.reduce((n, s) => n + Number(settled.has(s.key)), 0);
     nextAt = 0;
     return all;

@@ -351,7 +351,7 @@ describe('what was observed', () => {
     const records = [drilled, before, remedy, record('note', { part: 1, text: 'x' }), after, broken];
     const seen = observationsOf({ route, job, shop }, records, planner);
     expect(seen.map((o) => [o.recordId, o.observed.what, o.drill?.diameterMm, o.material, o.machine])).toEqual([
-      [drilled.id, 'timed', 5, 'steel-low-carbon', 'press'],
+      [drilled.id, 'made', 5, 'steel-low-carbon', 'press'],
       [before.id, 'gauged', 5, 'steel-low-carbon', 'press'],
       [after.id, 'gauged', 5.2, 'steel-low-carbon', 'press'],
       [broken.id, 'broken', 5.2, 'steel-low-carbon', 'press'],

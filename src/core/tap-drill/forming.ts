@@ -1,5 +1,5 @@
 import type { ProblemCode } from '../answer/problem-codes';
-import { bandOf, expected, type Expected, type Learned } from '../answer/estimate';
+import { bandOf, expected, type Expected, type Learned, type Spread } from '../answer/estimate';
 import { answer, mm, percent, phrase, type Answer, type Phrase } from '../answer/answer';
 import { isHard, type Material } from '../materials/material';
 import { holeForPercent, percentOfThread } from '../threads/percent-of-thread';
@@ -34,11 +34,21 @@ function flowMm({ thread, material }: Formed): number {
   return -Math.min(FLOW.most, Math.max(-FLOW.most, share)) * thread.pitchMm;
 }
 
+/** Levels at which formed threads pool: the metal, then the size in it. */
+export const formedLevels = ({ thread, material }: Formed): string[] => [
+  material.id,
+  `${material.id}|${bandOf(thread.majorMm)}`,
+];
+
+/** The shift that is typical for a metal, whatever was pinned, mm. */
+export const typicalShift = (formed: Formed): Spread => ({
+  mean: flowMm(formed),
+  sigma: FORMED_SIGMA * formed.thread.pitchMm,
+});
+
 /** How far the metal's flow moves the minor diameter from what its percentage gives, mm. */
 function shiftOf(formed: Formed, learned: Learned | undefined): Expected {
-  const { thread, material } = formed;
-  const levels = [material.id, `${material.id}|${bandOf(thread.majorMm)}`];
-  return expected('formed-minor', { mean: flowMm(formed), sigma: FORMED_SIGMA * thread.pitchMm }, levels, learned);
+  return expected('formed-minor', typicalShift(formed), formedLevels(formed), learned);
 }
 
 /** Minor diameter in mm after forming from this hole. Model, until the shop's own pins correct it. */

@@ -49,6 +49,11 @@ export const isTapUsable = ({ condition }: Pick<OwnTap, 'condition'>): boolean =
 
 /** Holes after which a tap is near the end of its life, in everyday metal. Our judgement, until the log knows better. */
 export const TAP_LIFE_HOLES: Record<TapSteel, number> = { carbon: 150, hss: 500, cobalt: 800, carbide: 2000 };
+/** A forming tap lasts so many times as long as one that cuts. Our judgement. */
+const FORMS_LONGER = 5;
+/** Holes after which a tap is near the end of its life, in everyday metal. */
+export const tapLifeHoles = (steel: TapSteel, geometry?: TapGeometry): number =>
+  TAP_LIFE_HOLES[steel] * (geometry === 'form' ? FORMS_LONGER : 1);
 const WEAR_WHILE_SHARP = 0.3;
 const WORN = 1.6;
 

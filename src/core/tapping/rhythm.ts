@@ -1,5 +1,5 @@
 import { answer, mm, phrase, quantity, type Answer, type Quantity } from '../answer/answer';
-import { expected, type Expected, type Learned } from '../answer/estimate';
+import { expected, type Expected, type Learned, type Spread } from '../answer/estimate';
 import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
 import { interpolate } from '../units/interpolate';
@@ -35,9 +35,14 @@ export function biteTurns(
 /** One sigma of the turns counted as a share of those that depth and pitch give. Our judgement. */
 const TURNS_SIGMA = 0.05;
 
+/** Turns over those that depth and pitch give, before any were counted. */
+export const TYPICAL_TURNS: Spread = { mean: 1, sigma: TURNS_SIGMA };
+/** Levels at which turns pool. */
+export const turnLevels = ({ geometry }: Tap): string[] => [geometry];
+
 /** Turns over those that depth and pitch give. */
-const turnsShare = ({ geometry }: Tap, learned?: Learned): Expected =>
-  expected('turns', { mean: 1, sigma: TURNS_SIGMA }, [geometry], learned);
+const turnsShare = (tap: Tap, learned?: Learned): Expected =>
+  expected('turns', TYPICAL_TURNS, turnLevels(tap), learned);
 
 /** The value of {@link totalTurns} alone. */
 export const countTurns = (

@@ -1,5 +1,5 @@
 import type { Machine } from '../cutting/machine';
-import { expected, type Learned } from '../answer/estimate';
+import { expected, type Learned, type Spread } from '../answer/estimate';
 import { answer, phrase, quantity, type Answer } from '../answer/answer';
 
 export const REACTION_S = 0.5;
@@ -13,11 +13,21 @@ export interface Coast {
 /** One sigma of coasting as a share of it. Our judgement. */
 const COAST_SHARE = 0.15;
 
+/** How far a machine's spindle is said to run on, revolutions at the speed at which that was measured. */
+export const typicalCoast = ({ coastRevolutions }: Machine): Spread => ({
+  mean: coastRevolutions,
+  sigma: COAST_SHARE * coastRevolutions,
+});
+
+/** A run that was counted from one speed, as it would be at the speed of the machine's own figure: it grows with its square. */
+export const coastAtMeasured = ({ coastAtRpm }: Machine, run: { revolutions: number; rpm: number }): number =>
+  coastAtRpm ? run.revolutions * (coastAtRpm / run.rpm) ** 2 : run.revolutions;
+
 /** How far a machine's spindle runs on: as it was typed, until its runs were counted. */
-export function expectedCoast({ id, coastRevolutions, coastAtRpm }: Machine, learned?: Learned): Coast {
-  const typical = { mean: coastRevolutions, sigma: COAST_SHARE * coastRevolutions };
-  return { revolutions: expected('coast', typical, [id], learned).mean, atRpm: coastAtRpm };
-}
+export const expectedCoast = (machine: Machine, learned?: Learned): Coast => ({
+  revolutions: expected('coast', typicalCoast(machine), [machine.id], learned).mean,
+  atRpm: machine.coastAtRpm,
+});
 
 /** Turns from the decision to stop until the spindle stands, at a speed in rpm. Coasting grows with its square. */
 export const turnsToStop = (rpm: number, coast: Coast): number =>

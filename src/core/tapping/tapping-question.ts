@@ -4,7 +4,8 @@ import type { Material } from '../materials/material';
 import type { Thread } from '../threads/thread';
 import { blindDepth, blindParts, type BlindDepth, type BlindParts } from './blind-depth';
 import type { OwnTap } from './own-tap';
-import type { Tap, TapNames } from './tap';
+import type { Tap, TapNames, TapToUse } from './tap';
+import { measuredTorque } from './tapping-torque';
 import type { TappingConditions } from './tapping-torque';
 
 /** The hole that a tap goes into. Lengths in mm. */
@@ -84,7 +85,7 @@ export interface TappingQuestion {
  */
 export function tappingConditions(
   q: TappingQuestion,
-  tap: Tap,
+  tap: TapToUse,
   byHand: boolean,
   freehand = false,
   takes?: TappingConditions['takes'],
@@ -92,6 +93,7 @@ export function tappingConditions(
 ): TappingConditions {
   const { hole, material } = q;
   return {
+    ...(q.learned?.torque ? { measured: measuredTorque(material, q.thread, tap, q.learned) } : {}),
     thread: q.thread,
     material,
     tap,

@@ -1,4 +1,5 @@
 import { answer, mm, phrase, quantity, type Answer, type Quantity } from '../answer/answer';
+import { expected, toolLevels, type Expected, type Learned, type Spread } from '../answer/estimate';
 import { isHard, type Material } from '../materials/material';
 import { percentOfThread } from '../threads/percent-of-thread';
 import { formOf, type Thread } from '../threads/thread';
@@ -49,6 +50,8 @@ export interface TappingConditions {
   thicknessMm?: number;
   /** A spiral point in a blind hole has the room for its chips. */
   chipRoom?: boolean;
+  /** Torque over the model’s, as this shop measured it; undefined where it did not. */
+  measured?: Expected;
   /** Turned by hand; `freehand` with nothing that guides it. */
   byHand?: boolean;
   freehand?: boolean;
@@ -110,7 +113,38 @@ const factorsOf = (c: TappingConditions): readonly number[] => [
   c.tap.wear ?? 1,
   gripFactor(c.material),
   packingFactor(c),
+  c.measured?.mean ?? 1,
 ];
+
+/** One sigma of a tap’s torque as a share of the model’s. Our judgement. */
+const TORQUE_SIGMA = 0.15;
+/** Torque of a tap over the model’s, before any was measured. */
+export const TYPICAL_TORQUE: Spread = { mean: 1, sigma: TORQUE_SIGMA };
+/** Levels at which torque pools: the metal, then the thread in it. */
+export const torqueLevels = (material: Material, thread: Thread): [string, string] => [
+  material.id,
+  `${material.id}|${thread.designation}`,
+];
+/** This very tap: one of the crib, else the usual one of its thread. */
+export const tapLevel = ({ key, owned }: { key: string; owned: boolean }, thread: Thread): string =>
+  owned ? `tap ${key}` : `tap ${key} ${thread.designation}`;
+
+/** Torque of a tap over the model’s, as this shop measured it; undefined where it did not. */
+export function measuredTorque(
+  material: Material,
+  thread: Thread,
+  tap: { key: string; owned: boolean },
+  learned: Learned | undefined,
+): Expected | undefined {
+  const levels = torqueLevels(material, thread);
+  const found = expected(
+    'torque',
+    TYPICAL_TORQUE,
+    [...levels, ...toolLevels(tapLevel(tap, thread), levels[1])],
+    learned,
+  );
+  return found.n > 0 ? found : undefined;
+}
 
 /** The value of {@link tappingTorque} alone, Nm. */
 export const tappingTorqueNm = (c: TappingConditions): number =>
@@ -127,6 +161,7 @@ export function tappingTorque(c: TappingConditions): Answer {
     'wear',
     'grip of the metal',
     'chips packing',
+    `measured over ${c.measured?.n} holes here`,
   ];
   return answer(tappingTorqueNm(c), 'Nm', {
     rule: 'Tapping torque',

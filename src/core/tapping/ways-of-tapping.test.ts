@@ -14,7 +14,7 @@ import {
   type TappingQuestion,
 } from './tapping-question';
 import { usualOwnTap, type OwnTap } from './own-tap';
-import { handTap } from './tap';
+import { handTap, type TapToUse } from './tap';
 import { breakingCost, waysOfTapping, type TappingWay } from './ways-of-tapping';
 
 const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;
@@ -429,7 +429,11 @@ describe('ways of tapping', () => {
   test('conditions: a plate counts from where the thread begins, a blind hole has none; dry only where fluid is wanted', () => {
     const plug = handTap('plug', 8, 'taper-plug-bottoming');
     const of = (over: Over) => {
-      const { thicknessMm, fluid, depthMm, reversing } = tappingConditions(questionOf(over), plug, true);
+      const { thicknessMm, fluid, depthMm, reversing } = tappingConditions(
+        questionOf(over),
+        { ...plug, key: 'plug', owned: false } as TapToUse,
+        true,
+      );
       return [thicknessMm, fluid, depthMm, reversing];
     };
     expect(of({ fromMm: 2 })).toEqual([10, 'right', 12, true]);

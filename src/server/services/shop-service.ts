@@ -24,7 +24,7 @@ export interface ShopNow extends Shop {
 export function cribPool(cases: readonly CaseEntry[]): DrillPool {
   const drills: Drill[] = cases
     .filter((c) => c.inUse)
-    .flatMap((c) => c.drills.map(({ id: _, version: _v, ...drill }) => ({ ...drill, where: drill.where || c.name })))
+    .flatMap((c) => c.drills.map(({ version: _, ...drill }) => ({ ...drill, where: drill.where || c.name })))
     .sort((a, b) => a.diameterMm - b.diameterMm);
   return { id: 'crib', label: 'The crib', drills };
 }

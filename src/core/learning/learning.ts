@@ -1,0 +1,209 @@
+import {
+  inSigmas,
+  LEARNED_FIGURES,
+  toolLevels,
+  type Learned,
+  type LearnedFigure,
+  type LearnedLevel,
+  type Spread,
+} from '../answer/estimate';
+import type { Figured } from '../run/observations';
+import { pooled, TYPICAL } from './pooled';
+
+/** A reading of a figure, with what it is a reading of. */
+export interface Reading extends Figured {
+  /** Record that brought it. */
+  recordId: string;
+  happenedAt: string;
+}
+
+interface Counted {
+  z: number;
+  tool?: string;
+  happenedAt: string;
+  /** The record that brought it. */
+  of: string;
+}
+
+/** Readings of a level, and the levels right under it. */
+interface Level {
+  readings: Map<string, Counted>;
+  under: Set<string>;
+  /** What it came to last; undefined since a reading came or went. */
+  made?: { levels: Record<string, LearnedLevel> };
+}
+
+interface Book {
+  levels: Map<string, Level>;
+  /** Most general levels. */
+  tops: Set<string>;
+  tools: Map<string, Set<string>>;
+}
+
+const NONE: readonly string[] = [];
+
+/** Readings of every level, from which it is worked out what a shop has learned. */
+export interface Learning {
+  /** Counts a reading; one that is there already changes nothing. */
+  add: (reading: Reading) => void;
+  /** Takes back all that a record brought. */
+  remove: (recordId: string) => void;
+  /** A tool was sharpened or renewed: what it did before is no longer its own. @param tool its level */
+  begunAnew: (tool: string, at: string) => void;
+  learned: () => Learned;
+}
+
+/**
+ * Learns record by record: one more costs little however many there are. Levels pool into each other, each one’s result being
+ * the next one’s prior. Every reading counts once: the prior of a level is made of the readings beside it, not of its own.
+ */
+export function learning(): Learning {
+  const books = new Map<LearnedFigure, Book>();
+  const byRecord = new Map<string, { figure: LearnedFigure; levels: readonly string[]; id: string }[]>();
+  const begun = new Map<string, string[]>();
+  const bookOf = (figure: LearnedFigure): Book => {
+    const book = books.get(figure) ?? { levels: new Map<string, Level>(), tops: new Set(), tools: new Map() };
+    books.set(figure, book);
+    return book;
+  };
+  const levelOf = (book: Book, key: string): Level => {
+    const level = book.levels.get(key) ?? { readings: new Map<string, Counted>(), under: new Set<string>() };
+    book.levels.set(key, level);
+    return level;
+  };
+  /** Life of a tool in which something happened: sharpened, it is another tool. */
+  const lifeOf = ({ tool, happenedAt }: Counted): string | undefined => {
+    if (tool === undefined) return undefined;
+    const later = (begun.get(tool) ?? NONE).filter((at) => at > happenedAt).length;
+    return later === 0 ? tool : `${tool} before ${later}`;
+  };
+  function forget(book: Book, levels: readonly string[]): void {
+    // What is under a level has its result as a prior.
+    const below = (key: string): void => {
+      const level = book.levels.get(key);
+      if (!level) return;
+      level.made = undefined;
+      for (const next of level.under) below(next);
+    };
+    below(levels[0]);
+  }
+  function add({ figure, levels, tool, value, typical, recordId, happenedAt }: Reading): void {
+    const id = `${recordId} ${figure} ${levels.join()}`;
+    const known = byRecord.get(recordId) ?? [];
+    if (known.some((k) => k.id === id)) return;
+    const z = inSigmas(figure, value, typical);
+    if (!Number.isFinite(z)) return;
+    byRecord.set(recordId, [...known, { figure, levels, id }]);
+    const book = bookOf(figure);
+    book.tops.add(levels[0]);
+    levels.forEach((key, i) => {
+      levelOf(book, key).readings.set(id, { z, tool, happenedAt, of: recordId });
+      if (i > 0) levelOf(book, levels[i - 1]).under.add(key);
+    });
+    if (tool !== undefined) book.tools.set(tool, (book.tools.get(tool) ?? new Set()).add(levels[levels.length - 1]));
+    forget(book, levels);
+    if (tool !== undefined) forgetTool(book, tool);
+  }
+  /** What a tool did elsewhere counts for it here. */
+  function forgetTool(book: Book, tool: string): void {
+    for (const last of book.tools.get(tool) ?? []) {
+      const level = book.levels.get(last);
+      if (level) level.made = undefined;
+    }
+  }
+  function remove(recordId: string): void {
+    for (const { figure, levels, id } of byRecord.get(recordId) ?? []) {
+      const book = bookOf(figure);
+      const tool = book.levels.get(levels[0])?.readings.get(id)?.tool;
+      for (const key of levels) book.levels.get(key)?.readings.delete(id);
+      forget(book, levels);
+      if (tool !== undefined) forgetTool(book, tool);
+    }
+    byRecord.delete(recordId);
+  }
+  function begunAnew(tool: string, at: string): void {
+    begun.set(tool, [...(begun.get(tool) ?? []), at]);
+    for (const book of books.values()) forgetTool(book, tool);
+  }
+  /** Readings in rising order: sums come out the same to the last digit, whichever came first. */
+  const valuesOf = (level: Level, keep: (c: Counted, id: string) => boolean): number[] => {
+    const values: number[] = [];
+    for (const [id, counted] of level.readings) if (keep(counted, id)) values.push(counted.z);
+    return values.sort((a, b) => a - b);
+  };
+  const plain = ({ mean, sigma, n, range }: LearnedLevel): LearnedLevel => ({ mean, sigma, n, range });
+
+  /** Everything that a tool did since it was made or sharpened, in whatever it was used. */
+  function ofTool(book: Book, tool: string): number[] {
+    const values: number[] = [];
+    for (const last of book.tools.get(tool) ?? []) {
+      const level = book.levels.get(last);
+      if (level) values.push(...valuesOf(level, (c) => lifeOf(c) === tool));
+    }
+    return values.sort((a, b) => a - b);
+  }
+  /**
+   * Results of a level, of those under it and of the tools used in it.
+   * @param priorWithout what the levels above say, with some readings left out
+   */
+  function resultsOf(book: Book, key: string, priorWithout: (without: (c: Counted, id: string) => boolean) => Spread) {
+    const level = levelOf(book, key);
+    if (level.made) return level.made;
+    const levels: Record<string, LearnedLevel> = {};
+    const inHere = (_: Counted, id: string): boolean => level.readings.has(id);
+    const prior = priorWithout(inHere);
+    const all = valuesOf(level, () => true);
+    if (all.length > 0) levels[key] = plain(pooled(prior, all));
+    if (level.under.size === 0) {
+      const tools = new Set([...level.readings.values()].flatMap((c) => (c.tool === undefined ? [] : [c.tool])));
+      for (const tool of tools) {
+        const own = ofTool(book, tool);
+        if (own.length === 0) continue;
+        const [anywhere, here] = toolLevels(tool, key);
+        const beside = valuesOf(level, (c) => lifeOf(c) !== tool);
+        levels[anywhere] = plain(pooled(TYPICAL, own));
+        levels[here] = plain(pooled(pooled(prior, beside), own));
+      }
+    }
+    level.made = { levels };
+    return level.made;
+  }
+  function walk(book: Book, key: string, priorWithout: (without: (c: Counted, id: string) => boolean) => Spread) {
+    const level = levelOf(book, key);
+    let into: Record<string, LearnedLevel> = { ...resultsOf(book, key, priorWithout).levels };
+    const priorHere = (without: (c: Counted, id: string) => boolean): Spread =>
+      pooled(
+        priorWithout((_, id) => level.readings.has(id)),
+        valuesOf(level, (c, id) => !without(c, id)),
+      );
+    for (const under of level.under) into = { ...into, ...walk(book, under, priorHere) };
+    return into;
+  }
+  return {
+    add,
+    remove,
+    begunAnew,
+    learned: () => {
+      const learned: Partial<Record<LearnedFigure, Record<string, LearnedLevel>>> = {};
+      for (const figure of LEARNED_FIGURES) {
+        const book = books.get(figure);
+        if (!book) continue;
+        let levels: Record<string, LearnedLevel> = {};
+        for (const top of book.tops) levels = { ...levels, ...walk(book, top, () => TYPICAL) };
+        if (Object.keys(levels).length > 0) learned[figure] = levels;
+      }
+      return learned;
+    },
+  };
+}
+
+/** What readings come to. @param begunAnew tools that were sharpened or renewed, by their levels, and when */
+export function learn(
+  readings: Iterable<Reading>,
+  begunAnew: Iterable<readonly [tool: string, at: string]> = [],
+): Learned {
+  const all = learning();
+  for (const [tool, at] of begunAnew) all.begunAnew(tool, at);
+  for (const reading of readings) all.add(reading);
+  return all.learned();
+}
