@@ -7,6 +7,9 @@ import { expect, test as base, type Page } from '@playwright/test';
 
 const FIRST_PORT = Number(process.env.E2E_PORT ?? 3917);
 
+/** Files of tests in a shop with its five months; the others begin on its first day, where every figure is typical. */
+const WITH_PAST = new Set(['day', 'cut-off', 'learned']);
+
 /** Every file of tests has a server of its own on a fresh sample shop. */
 export const test = base.extend<object, { shop: string; server: string }>({
   shop: ['', { option: true, scope: 'worker' }],
@@ -17,7 +20,12 @@ export const test = base.extend<object, { shop: string; server: string }>({
       const address = `http://127.0.0.1:${port}`;
       const server = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(port)], {
         stdio: 'inherit',
-        env: { ...process.env, DATABASE_URL: `file:${folder}/shop.db`, NEXT_TELEMETRY_DISABLED: '1' },
+        env: {
+          ...process.env,
+          DATABASE_URL: `file:${folder}/shop.db`,
+          NEXT_TELEMETRY_DISABLED: '1',
+          JOLLY_BIT_SEED: WITH_PAST.has(shop) ? 'sample' : 'first-day',
+        },
       });
       const ended = new Promise((resolve) => server.once('exit', resolve));
       const isUp = (): Promise<boolean> =>
@@ -78,7 +86,7 @@ export class OwnServer {
     this.address = `http://127.0.0.1:${port}`;
   }
   async start(): Promise<void> {
-    const env = { ...process.env, DATABASE_URL: this.database, ...this.env };
+    const env = { ...process.env, DATABASE_URL: this.database, JOLLY_BIT_SEED: 'first-day', ...this.env };
     this.process = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(this.port)], { env });
     await expect(async () => expect((await fetch(`${this.address}/sign-in`)).ok).toBe(true)).toPass();
   }

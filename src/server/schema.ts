@@ -16,6 +16,7 @@ import type { OwnTap } from '@/core/tapping/own-tap';
 import type { Display } from '@/core/units/show';
 import type { DrillCondition, DrillMaterial, DrillSeries } from '@/core/drills/drill';
 import type { Route } from '@/core/route/route';
+import type { Observation } from '@/core/run/observations';
 import type { KeptProgress } from '@/core/job/stage';
 import type { JobSummary } from '@/core/job/summary';
 import type { FaceId, Part } from '@/core/layout/part';
@@ -283,6 +284,7 @@ export const records = sqliteTable(
     uniqueIndex('records_by_arrival').on(t.arrival),
     index('records_by_job_arrival').on(t.jobId, t.arrival),
     index('records_by_device').on(t.device, t.sequence),
+    index('records_by_feature').on(t.featureId, t.holeNumber),
   ],
 );
 
@@ -295,8 +297,42 @@ export const jobProgress = sqliteTable('job_progress', {
   routeId: text('route_id'),
   /** Arrival of the last record that counts in it. */
   arrival: integer('arrival').notNull(),
+  /** Arrival of the last record whose observation is kept. */
+  observed: integer('observed').notNull().default(0),
   coreVersion: text('core_version').notNull(),
   progress: text('progress', { mode: 'json' }).$type<KeptProgress>().notNull(),
+});
+
+/** What a record observes of its hole, as the hole was made by then: worked out from the records, and anew where it is missing. */
+export const observations = sqliteTable(
+  'observations',
+  {
+    recordId: text('record_id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    featureId: text('feature_id').notNull(),
+    holeNumber: integer('hole_number').notNull(),
+    part: integer('part').notNull(),
+    happenedAt: text('happened_at').notNull(),
+    /** Tool that did it, or that it happened to. */
+    tool: text('tool'),
+    /** Whether a figure is learned of it. */
+    teaches: integer('teaches', { mode: 'boolean' }).notNull(),
+    observation: text('observation', { mode: 'json' }).$type<Observation>().notNull(),
+  },
+  (t) => [
+    index('observations_by_hole').on(t.jobId, t.featureId, t.holeNumber, t.part),
+    index('observations_by_tool').on(t.tool, t.happenedAt),
+  ],
+);
+
+/** What is not learned from: a record, a figure, or a level of one, with the reason. */
+export const setAside = sqliteTable('set_aside', {
+  id: id(),
+  reason: text('reason').notNull().default(''),
+  who: text('who'),
+  at: moment('at'),
 });
 
 /** Routes as they were issued: frozen with what they were made from, never changed. */

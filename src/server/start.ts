@@ -4,11 +4,13 @@ import { setDoor } from './access/session';
 import { copyEveryNight } from './backup';
 import { DEFAULT_URL, openDatabase, type Database } from './database';
 import { UnusableDatabase } from './database-faults';
+import { addSampleLog } from './demo/sample-log';
 import { beginSampleRun } from './demo/sample-run';
 import { beginEmptyShop, seedSampleShop } from './demo/sample-shop';
 import { isLoopback } from './http/hosts';
 import { accessRow, isEnded } from './repositories/access-repository';
 import { forgetChanges } from './repositories/job-repository';
+import { observeRest } from './services/run-service';
 import { writing } from './writing';
 
 /** So long a browser may keep a change before it sends it again, ms: a quarter of a year. */
@@ -43,14 +45,19 @@ async function closeDoor(db: Database): Promise<void> {
   });
 }
 
-/** Opens the server's database and, when it is new, fills it with the sample shop; `JOLLY_BIT_SEED=none` begins an empty one. */
+/** Opens the server's database and, when it is new, fills it with the sample shop; `JOLLY_BIT_SEED=none` begins an empty one, `first-day` the sample shop before it made anything. */
 async function start(): Promise<Opened> {
   const url = process.env.DATABASE_URL ?? DEFAULT_URL;
   const { db, client } = await openDatabase(url);
   if (process.env.JOLLY_BIT_SEED === 'none') await beginEmptyShop(db);
-  else if (await seedSampleShop(db)) await beginSampleRun(db);
+  else if (await seedSampleShop(db)) {
+    await beginSampleRun(db);
+    // The shop is open meanwhile: its past fills in within seconds.
+    if (process.env.JOLLY_BIT_SEED !== 'first-day') void addSampleLog(db).catch(console.error);
+  }
   await writing(db, (tx) => forgetChanges(tx, new Date(Date.now() - CHANGES_KEPT_MS).toISOString()));
   await closeDoor(db);
+  await observeRest(db);
   copyEveryNight(client, url);
   return { db, client };
 }

@@ -94,7 +94,17 @@ export type Drawn =
       majorMm: number;
     }
   | { kind: 'tip'; diameterMm: number; pointAngleDeg: number }
-  | { kind: 'class'; drillMm: number; holeMm: number; sigmaMm: number; minMm: number; maxMm: number };
+  | {
+      kind: 'class';
+      drillMm: number;
+      holeMm: number;
+      sigmaMm: number;
+      minMm: number;
+      maxMm: number;
+      /** What is typical, and the mean of the holes that were measured here, where some were. */
+      typical?: { holeMm: number; sigmaMm: number };
+      ownMm?: number;
+    };
 
 /** A figure that people see, with everything needed to check it by hand. */
 export interface Answer<T = number> {

@@ -9,6 +9,8 @@ export interface Spread {
 /** A spread with the number of readings behind it; 0 where nothing was measured and the typical figure stands. */
 export interface Expected extends Spread {
   n: number;
+  /** Mean of these readings alone; undefined where nothing was measured. */
+  own?: number;
   /** In nine of ten cases the next one lies in here; undefined where nothing was measured. */
   range?: readonly [from: number, to: number];
 }
@@ -19,6 +21,8 @@ export interface Estimate extends Answer {
   sigma: number;
   /** Readings of this shop behind it. */
   n: number;
+  /** Where the next one lies in nine of ten cases; undefined where nothing was measured. */
+  range?: readonly [from: number, to: number];
 }
 
 /**
@@ -44,6 +48,8 @@ export type LearnedFigure = (typeof LEARNED_FIGURES)[number];
  */
 export interface LearnedLevel extends Spread {
   n: number;
+  /** Mean of these readings alone. */
+  own: number;
   range: readonly [from: number, to: number];
 }
 
@@ -81,11 +87,12 @@ export function expected(
   const known = learned?.[figure];
   const level = known && levels.findLast((key) => Object.hasOwn(known, key));
   if (!known || level === undefined) return { mean: typical.mean, sigma: typical.sigma, n: 0 };
-  const { mean, sigma, n, range } = known[level];
+  const { mean, sigma, n, own, range } = known[level];
   return {
     mean: fromSigmas(figure, mean, typical),
     sigma: sigma * typical.sigma,
     n,
+    own: fromSigmas(figure, own, typical),
     range: [fromSigmas(figure, range[0], typical), fromSigmas(figure, range[1], typical)],
   };
 }

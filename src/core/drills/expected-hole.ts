@@ -110,7 +110,7 @@ export const expectedHoleMm = (hole: DrilledHole, learned?: Learned): Expected =
 /** The same as people see it, with its working. */
 export function expectedHole(hole: DrilledHole, learned?: Learned): Estimate {
   const { drill, start } = hole;
-  const { mean, sigma, n } = expectedHoleMm(hole, learned);
+  const { mean, sigma, n, own = 0, range } = expectedHoleMm(hole, learned);
   const { typicalMm, factor, closingMm } = partsOf(hole);
   const made = (inputs: [string, Quantity][], formula: string, name: string, assumption: string): Estimate => ({
     ...answer(mean, 'mm', {
@@ -122,16 +122,20 @@ export function expectedHole(hole: DrilledHole, learned?: Learned): Estimate {
     }),
     sigma,
     n,
+    ...(range ? { range } : {}),
   });
   if (n > 0)
     return made(
       [
-        ['oversize measured here', mm(mean - drill.diameterMm)],
-        ['holes measured', quantity(n, 'count')],
+        ['typical hole', mm(typicalHoleMm(hole).mean)],
+        ['holes measured here', quantity(n, 'count')],
+        ['their mean', mm(own)],
+        ['nine of ten holes from', mm(range?.[0] ?? mean)],
+        ['to', mm(range?.[1] ?? mean)],
       ],
-      'drill + oversize that this shop measured',
+      'typical hole, worth 3 readings, and the holes measured here, each worth 1; first of its kind, then with this start, then of this drill',
       'measured in this shop',
-      'The same drill, start and metal as in the holes measured.',
+      'This drill as it is now: sharpened, it begins anew.',
     );
   return made(
     [

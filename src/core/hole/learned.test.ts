@@ -10,6 +10,7 @@ const level = (mean: number, sigma: number, n: number): LearnedLevel => ({
   mean,
   sigma,
   n,
+  own: mean,
   range: [mean - 2 * sigma, mean + 2 * sigma],
 });
 const M8 = { callout: 'M8 x 16 DEEP', thickness: '25', start: 'punch' } as const;

@@ -9,11 +9,11 @@ import {
   type Problem,
   type Result,
 } from '../answer/answer';
-import type { Estimate } from '../answer/estimate';
+import type { Estimate, Learned } from '../answer/estimate';
 import { isHandHeld } from '../cutting/machine';
 import { isUsable, pointAngleOf, type Drill } from '../drills/drill';
 import { chamferDiameter } from '../drills/drill-point';
-import { expectedHole } from '../drills/expected-hole';
+import { expectedHole, expectedHoleMm, typicalHoleMm, type DrilledHole } from '../drills/expected-hole';
 import type { Context } from '../operation/context';
 import { habitualWay, tappingHabits, type ShopHabits } from '../shop/habits';
 import { tappingAids } from '../shop/tapping-aids';
@@ -303,13 +303,22 @@ function threadsInSheet(at: ResolvedThread): Caution[] {
 }
 
 /** The predicted hole with the class that it has to fall into, for its drawing. */
-function againstClass(hole: Estimate, { diameterMm }: Drill, limits: ClassLimits | undefined): Estimate {
+function predicted(
+  { drill, ...made }: DrilledHole,
+  learned: Learned | undefined,
+  limits: ClassLimits | undefined,
+): Estimate {
+  const hole = expectedHole({ drill, ...made }, learned);
   if (!limits) return hole;
+  const { diameterMm } = drill;
+  const typical = typicalHoleMm({ drill, ...made });
+  const measured = expectedHoleMm({ drill, ...made }, learned);
   const { value: holeMm, sigma: sigmaMm, working } = hole;
   const { minorMinMm: minMm, minorMaxMm: maxMm } = limits;
+  const own = measured.n > 0 ? { typical: { holeMm: typical.mean, sigmaMm: typical.sigma }, ownMm: measured.own } : {};
   return {
     ...hole,
-    working: { ...working, drawn: { kind: 'class', drillMm: diameterMm, holeMm, sigmaMm, minMm, maxMm } },
+    working: { ...working, drawn: { kind: 'class', drillMm: diameterMm, holeMm, sigmaMm, minMm, maxMm, ...own } },
   };
 }
 
@@ -334,9 +343,9 @@ function partOf(
     tapDrill: {
       ...choice,
       used,
-      hole: againstClass(
-        expectedHole({ drill: used.drill, start: question.start, material }, question.learned),
-        used.drill,
+      hole: predicted(
+        { drill: used.drill, start: question.start, material },
+        question.learned,
         question.forming ? undefined : question.limits,
       ),
       because,

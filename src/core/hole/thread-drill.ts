@@ -1,7 +1,7 @@
 import { caution, mm, ok, percent, problem, refuse, type Caution, type Problem, type Result } from '../answer/answer';
 import { nameToBuy } from '../cutting/suited-drills';
 import { ALL_DRILLS, drillName, isUsable, sizedDrill, type Drill } from '../drills/drill';
-import { expectedHoleMm } from '../drills/expected-hole';
+import { expectedHoleMm, typicalHoleMm } from '../drills/expected-hole';
 import type { Context } from '../operation/context';
 import type { ShopHabits } from '../shop/habits';
 import { chooseTapDrill, type TapDrillChoice } from '../tap-drill/choose-tap-drill';
@@ -299,6 +299,37 @@ export const existingLarge = (existingMm: number, drill: Drill): Problem[] =>
         ),
       ];
 
+/** Closer than this nobody measures, mm. */
+const TELLING_MM = 0.005;
+
+/** That the shop’s own holes choose another drill than is typical, with both. */
+function learnedNote(q: TapDrillQuestion, { used, because }: Chosen): Caution[] {
+  if (because !== 'chosen' || !q.learned) return [];
+  const was = chooseTapDrill({ ...q, learned: undefined }).choice?.drill;
+  if (!was || sameSize(was, used.drill)) return [];
+  const hole = { drill: was, start: q.start, material: q.material };
+  const { mean, n } = expectedHoleMm(hole, q.learned);
+  const over = mean - typicalHoleMm(hole).mean;
+  const names = { was: drillName(was), is: drillName(used.drill) };
+  if (n === 0 || Math.abs(over) < TELLING_MM)
+    return [caution('note', 'drill-learned', '{was} by typical figures; {is} by your own holes.', names)];
+  return [
+    over > 0
+      ? caution(
+          'note',
+          'drill-learned',
+          '{was} by typical figures, now {is}: in {n} of your own holes {was} cut {over} larger than usual.',
+          { ...names, n, over: mm(over) },
+        )
+      : caution(
+          'note',
+          'drill-learned',
+          '{was} by typical figures, now {is}: in {n} of your own holes {was} cut {over} smaller than usual.',
+          { ...names, n, over: mm(-over) },
+        ),
+  ];
+}
+
 /** The drill of a thread: what was asked of the drills, and what came of it. */
 export interface ThreadDrill {
   question: TapDrillQuestion;
@@ -325,7 +356,7 @@ export function drillForThread(q: HoleQuestion, at: ResolvedThread, ctx: Context
   if (!chosen.ok) return chosen;
   const { proposed, used } = chosen.value;
   const because = drawn.obeyed ? 'drawn' : chosen.value.because;
-  const cautions = [...chosen.value.cautions, ...drawn.cautions];
+  const cautions = [...chosen.value.cautions, ...drawn.cautions, ...learnedNote(question, chosen.value)];
   const found = { question, forming, choice, because, proposed };
   const existingMm = q.existing?.kind === 'plain' ? q.existing.diameterMm : undefined;
   if (existingMm === undefined) return ok({ ...found, used, serves: false, cautions });

@@ -131,7 +131,7 @@ export function learning(): Learning {
     for (const [id, counted] of level.readings) if (keep(counted, id)) values.push(counted.z);
     return values.sort((a, b) => a - b);
   };
-  const plain = ({ mean, sigma, n, range }: LearnedLevel): LearnedLevel => ({ mean, sigma, n, range });
+  const plain = ({ mean, sigma, n, own, range }: LearnedLevel): LearnedLevel => ({ mean, sigma, n, own, range });
 
   /** Everything that a tool did since it was made or sharpened, in whatever it was used. */
   function ofTool(book: Book, tool: string): number[] {

@@ -78,9 +78,12 @@ export function livesOf(observations: readonly Event[]): Map<string, ToolLife> {
   const inOrder = [...observations].sort(
     (a, b) => a.happenedAt.localeCompare(b.happenedAt) || a.recordId.localeCompare(b.recordId),
   );
-  for (const event of inOrder) {
-    const tool = 'tool' in event.observed ? event.observed.tool : undefined;
-    if (tool !== undefined) lives.set(tool, counted(lives.get(tool) ?? fresh(tool), event));
-  }
+  for (const event of inOrder) addToLives(lives, event);
   return lives;
+}
+
+/** Counts what happened after all that is counted. */
+export function addToLives(lives: Map<string, ToolLife>, event: Event): void {
+  const tool = 'tool' in event.observed ? event.observed.tool : undefined;
+  if (tool !== undefined) lives.set(tool, counted(lives.get(tool) ?? fresh(tool), event));
 }

@@ -35,7 +35,8 @@ export function pooled(prior: Spread, values: readonly number[]): Pooled {
   const { mean, sigma } = n > 0 ? joined(prior, values, weights) : prior;
   const weight = sumOf(weights);
   const half = quantile((1 + STATED) / 2, PRIOR.spread + weight) * sigma * predictive(weight);
-  return { mean, sigma, n, range: [mean - half, mean + half], weights };
+  const own = n > 0 ? values.reduce((sum, x, i) => sum + weights[i] * x, 0) / weight : mean;
+  return { mean, sigma, n, own, range: [mean - half, mean + half], weights };
 }
 
 /** Each reading is held against what the others say: those that lie far from the middle of all have no voice in that. */

@@ -1,5 +1,6 @@
-import { about, answer, depth, phrase, quantity, type Answer, type Caution, type Phrase } from '../answer/answer';
+import { about, answer, depth, mm, phrase, quantity, type Answer, type Caution, type Phrase } from '../answer/answer';
 import { expectedTime } from '../answer/estimate';
+import { expectedHoleMm } from '../drills/expected-hole';
 import type { Context } from './context';
 import { cutFigures, cuttingTime } from './cut';
 import { handledTime } from './handling-time';
@@ -60,11 +61,22 @@ function peckDetail({ pecks, peckEveryMm }: Cut): Phrase[] {
 /** A pull under this is nothing to clamp against, N. Our judgement. */
 const WORTH_SAYING_N = 5;
 
+/** The hole that a drill is known to leave here, where its holes were measured. */
+function measuredHole({ kind, spec }: CutStep, { asked, shop }: Context): Phrase[] {
+  if (kind !== 'drill' || !spec.drill || !shop.learned?.oversize) return [];
+  const { start, material } = asked;
+  const { mean, n } = expectedHoleMm({ drill: spec.drill, start, material }, shop.learned);
+  return n === 0 ? [] : [phrase('Predicted hole {hole}, from {n} of your own holes.', { hole: mm(mean), n })];
+}
+
 /** The details that every cut has: speed, withdrawals, breakthrough, holding, fluid. */
-function cutDetails({ kind }: CutStep, cut: Cut, { asked }: Context): Phrase[] {
+function cutDetails(step: CutStep, cut: Cut, ctx: Context): Phrase[] {
+  const { kind } = step;
+  const { asked } = ctx;
   const { breaksThroughMm: through, grab } = cut;
   return [
     ...speedDetail(cut),
+    ...measuredHole(step, ctx),
     ...peckDetail(cut),
     ...(through !== undefined && cut.spec.family === 'drill'
       ? [

@@ -33,7 +33,7 @@ test('places scatter as the closed form says: of a round zone so many miss, scri
   expect(Math.abs(badShare(plan, 'position') - typical)).toBeLessThan(near(typical));
   const closer = shareOutside(0.5, 0.1);
   const share = 0.1 / Math.hypot(0.175, 0.06, 0.075);
-  const learned = { place: { 'scriber|eye|punch': { mean: 0, sigma: share, n: 12, range: [-2, 2] as const } } };
+  const learned = { place: { 'scriber|eye|punch': { mean: 0, sigma: share, n: 12, own: 0, range: [-2, 2] as const } } };
   expect(Math.abs(badShare(plan, 'position', learned) - closer)).toBeLessThan(near(closer));
 });
 

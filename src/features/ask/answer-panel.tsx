@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { depth as toTenths, mm, quantity, type Answer } from '@/core/answer/answer';
 import { drillName } from '@/core/drills/drill';
@@ -74,6 +75,11 @@ function TapDrill({ part, plan, display, actions }: ToolProps & { part: ThreadPa
       <Working of={hole} name="predicted hole" display={display}>
         predicted hole {showText(hole, display)}
       </Working>
+      {hole.n > 0 && (
+        <Link className="dye-link block" href="/log/learned" prefetch={false}>
+          {`from ${hole.n} of your own holes`}
+        </Link>
+      )}
       {limits && (
         <span className={`block ${VERDICT_CLASS[used.verdict]}`}>
           {`${VERDICT[used.verdict]} ${limits.className}${shareOf(used)}`}

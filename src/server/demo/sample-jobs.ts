@@ -6,14 +6,20 @@ import type { Place } from '@/core/layout/place';
 
 type Hole = JobInput['holes'][number];
 
-const hole = (id: string, name: string, question: Partial<KeptQuestion>, place: Place, face: FaceId = 'top'): Hole => ({
+export const hole = (
+  id: string,
+  name: string,
+  question: Partial<KeptQuestion>,
+  place: Place,
+  face: FaceId = 'top',
+): Hole => ({
   id: `sample-hole-${id}`,
   name,
   question: { ...BLANK_FORM, ...question },
   face,
   place,
 });
-const row = (x: number, y: number, count: number, pitch: number, angleDeg = 0): Place => ({
+export const row = (x: number, y: number, count: number, pitch: number, angleDeg = 0): Place => ({
   kind: 'row',
   x,
   y,
@@ -21,8 +27,8 @@ const row = (x: number, y: number, count: number, pitch: number, angleDeg = 0): 
   pitch,
   angleDeg,
 });
-const point = (x: number, y: number): Place => ({ kind: 'point', x, y });
-const circle = (x: number, y: number, diameter: number, divisions: number, startDeg: number): Place => ({
+export const point = (x: number, y: number): Place => ({ kind: 'point', x, y });
+export const circle = (x: number, y: number, diameter: number, divisions: number, startDeg: number): Place => ({
   kind: 'circle',
   x,
   y,
@@ -38,12 +44,14 @@ interface Common {
   stock: Stock;
   condition: string;
   quantity?: number;
+  /** After the first part every so many are gauged. */
+  checkEvery?: number;
 }
 
-function job(
+export function job(
   id: string,
   name: string,
-  { material, machine, stock, condition, quantity = 1 }: Common,
+  { material, machine, stock, condition, quantity = 1, checkEvery }: Common,
   notes: string,
   holes: Hole[],
 ): JobInput {
@@ -54,6 +62,7 @@ function job(
     quantity,
     notes,
     part: { stock, condition, datums: {} },
+    ...(checkEvery === undefined ? {} : { route: { checkEvery } }),
     holes: holes.map((h) => ({
       ...h,
       question: { ...h.question, material, machine, parts: String(quantity) },

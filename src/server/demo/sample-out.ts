@@ -1,6 +1,7 @@
 import type { CribKind } from '@/contracts/crib';
 import type { Database } from '../database';
 import { SAMPLE_CASES, SAMPLE_DRILLS } from './sample-drills';
+import { PAST_JOBS } from './past-jobs';
 import { SAMPLE_JOBS } from './sample-jobs';
 import { SAMPLE_MACHINES } from './sample-machines';
 import { OWN_NAME, SAMPLE_NAME } from './sample-shop';
@@ -9,6 +10,8 @@ import { SAMPLE_TOOLS } from './sample-tools';
 import { removeItem } from '../repositories/crib-repository';
 import { markDeleted } from '../repositories/job-repository';
 import { anyOfCases, anyOfJobs, holdsDrills, isMachineUsed, renameShop } from '../repositories/sample-repository';
+import { forgetObserved } from '../repositories/observation-repository';
+import { forgetLearned } from '../services/learned-service';
 import { writing } from '../writing';
 
 /** An entry of the sample that nobody has changed still has its first version. */
@@ -25,9 +28,10 @@ export const isSampleThere = async (db: Database): Promise<boolean> =>
  * that one's own job is made on stays, and a case that holds a drill of one's own.
  */
 export async function takeSampleOut(db: Database, now = new Date()): Promise<{ jobs: number; entries: number }> {
-  return writing(db, async (tx) => {
+  const jobs = [...SAMPLE_JOBS, ...PAST_JOBS];
+  const taken = await writing(db, async (tx) => {
     const out = { jobs: 0, entries: 0 };
-    for (const { id } of SAMPLE_JOBS) if (await markDeleted(tx, id, now.toISOString())) out.jobs += 1;
+    for (const { id } of jobs) if (await markDeleted(tx, id, now.toISOString())) out.jobs += 1;
     const remove = async (kind: CribKind, id: string): Promise<void> => {
       if (await removeItem(tx, kind, id, UNTOUCHED)) out.entries += 1;
     };
@@ -37,6 +41,10 @@ export async function takeSampleOut(db: Database, now = new Date()): Promise<{ j
     for (const { id } of SAMPLE_MACHINES) if (!(await isMachineUsed(tx, id))) await remove('machines', id);
     await renameShop(tx, SAMPLE_NAME, OWN_NAME);
     for (const { id } of SAMPLE_CASES) if (!(await holdsDrills(tx, id))) await remove('cases', id);
+    // What was made there teaches nothing here.
+    await forgetObserved(tx, ids(jobs));
     return out;
   });
+  forgetLearned(db);
+  return taken;
 }

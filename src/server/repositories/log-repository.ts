@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, or, sql, type SQL } from 'drizzle-orm';
 import type { LogEntry } from '@/contracts/log';
 import type { RecordKind } from '@/contracts/record';
 import type { Database } from '../database';
@@ -15,10 +15,11 @@ interface Looked {
 }
 
 const callout = sql<string>`json_extract(${jobFeatures.question}, '$.callout')`;
-/** A record without its picture, in lower case. */
-const own = sql`lower(${records.kind} || ' ' || case ${records.kind} when 'photo' then '' else ${records.body} end || ' ' || coalesce(${records.who}, ''))`;
 /** A hole as people name it: `d`, `a2`. */
 const HOLE_NAME = /^([a-z]{1,3})(\d{1,4})?$/;
+
+/** Words of a record are looked for by their beginning. */
+const beginning = (word: string): string => `"${word.replaceAll('"', ' ').trim()}"*`;
 
 /** Records that have a word: in themselves, or in the job, the metal or the hole that they are of. */
 function having(db: Database, word: string): SQL | undefined {
@@ -29,7 +30,9 @@ function having(db: Database, word: string): SQL | undefined {
   const featuresOf = (where: SQL) => db.select({ id: jobFeatures.id }).from(jobFeatures).where(where);
   const [, letter, number] = HOLE_NAME.exec(word) ?? [];
   return or(
-    sql`instr(${own}, ${word}) > 0`,
+    /[\p{L}\p{N}]/u.test(word)
+      ? sql`${records.arrival} in (select rowid from record_words where record_words match ${beginning(word)})`
+      : undefined,
     inArray(records.jobId, jobsOf),
     inArray(records.featureId, featuresOf(sql`instr(lower(${callout}), ${word}) > 0`)),
     letter === undefined
@@ -57,6 +60,7 @@ export async function findLog(db: Database, { words, kinds, jobId, limit, offset
     .leftJoin(jobFeatures, and(eq(jobFeatures.jobId, records.jobId), eq(jobFeatures.id, records.featureId)))
     .where(
       and(
+        isNull(jobs.deletedAt),
         kinds ? inArray(records.kind, [...kinds]) : undefined,
         jobId === undefined ? undefined : eq(records.jobId, jobId),
         ...words.map((word) => having(db, word)),

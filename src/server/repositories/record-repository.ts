@@ -165,5 +165,5 @@ export const countRecords = async (db: Database, jobId: string): Promise<number>
   (await db.select({ n: count() }).from(records).where(eq(records.jobId, jobId)))[0]?.n ?? 0;
 
 /** Arrival of the last record of a job; 0 for none. */
-export const lastArrival = async (db: Database, jobId: string): Promise<number> =>
+export const lastArrival = async (db: Writer, jobId: string): Promise<number> =>
   (await lastOfJob(db).all({ jobId }))[0]?.last ?? 0;

@@ -13,6 +13,7 @@ import { followRun, type FollowedRun } from '@/core/run/run-of-issue';
 import { plannerFor } from '@/core/job/plan-in-job';
 import { NOTHING_RECORDED, type KeptProgress, type Recorded } from '@/core/job/stage';
 import { countLaid, nothingLaid, type LaidProgress, type LaidRecord } from '@/core/layout/laid-progress';
+import { observer, type Observation } from '@/core/run/observations';
 import { byOrder } from '@/core/layout/record-order';
 import { tooManySteps } from '@/core/route/run-steps';
 import { holeName } from '@/core/route/work-item';
@@ -20,9 +21,12 @@ import { wholeShop } from '@/core/shop/shop';
 import type { Database } from '../database';
 import { findDataMark } from '../repositories/data-repository';
 import { findProgress, keepProgress, type ProgressRow } from '../repositories/progress-repository';
+import { dropObservations, findUnobserved, keepObservations } from '../repositories/observation-repository';
 import { findHead } from '../repositories/job-repository';
 import { lastArrival, listArrived } from '../repositories/record-repository';
 import { findRoute, lastIssued, lastNumber } from '../repositories/route-repository';
+import { keeping } from '../writing';
+import { countObserved } from './learned-service';
 import { issuedRoute } from './route-service';
 
 /** What was recorded of a job, followed from its first record on. */
@@ -32,6 +36,10 @@ interface Followed {
   routeId: string | undefined;
   run?: FollowedRun;
   laid: LaidProgress;
+  observe?: (r: BenchRecord) => Observation | undefined;
+  /** What was observed and corrected since it was last kept. */
+  seen: { o: Observation; arrival: number }[];
+  corrected: string[];
   /** Whether anything of the bench was recorded. */
   atBench: boolean;
   /** Arrival of the last record that is counted, and the one that happened last. */
@@ -60,20 +68,35 @@ function count(followed: Followed, records: readonly RecordKept[]): void {
     if (isLaid(r)) countLaid(followed.laid, r);
     else {
       followed.atBench = true;
+      const o = followed.observe?.(r as BenchRecord);
+      if (o) followed.seen.push({ o, arrival: r.arrival });
+      if (r.corrects !== undefined) followed.corrected.push(r.corrects);
       followed.run?.add([r as BenchRecord]);
     }
     followed.last = r;
   }
 }
 
-async function begin(db: Database, jobId: string): Promise<Followed> {
+/** @param observedTo what arrived up to here is observed already */
+async function begin(db: Database, jobId: string, observedTo: number): Promise<Followed> {
   const number = await lastNumber(db, jobId);
   const issue = number > 0 ? await findRoute(db, jobId, number) : undefined;
   const mark = await findDataMark(db);
-  const followed: Followed = { issue, routeId: issue?.id, laid: nothingLaid(), atBench: false, arrival: 0, mark };
+  const followed: Followed = {
+    issue,
+    routeId: issue?.id,
+    laid: nothingLaid(),
+    seen: [],
+    corrected: [],
+    atBench: false,
+    arrival: 0,
+    mark,
+  };
   if (issue && !tooManySteps(issue.route)) {
     const shop = wholeShop(issue.inputs.shop);
-    followed.run = followRun({ route: issue.route, job: issue.inputs.job, shop }, plannerFor(shop));
+    const work = { route: issue.route, job: issue.inputs.job, shop };
+    followed.run = followRun(work, plannerFor(shop));
+    followed.observe = observer(work, followed.run);
   }
   const all: RecordKept[] = [];
   for (let more = true; more;) {
@@ -88,6 +111,7 @@ async function begin(db: Database, jobId: string): Promise<Followed> {
     count(followed, all.slice(at, at + SLICE));
     await turn();
   }
+  followed.seen = followed.seen.filter((s) => s.arrival > observedTo);
   return followed;
 }
 
@@ -96,19 +120,23 @@ async function moveOn(db: Database, jobId: string, routeId: string | undefined):
   const { followed } = bookOf(db);
   const known = followed.get(jobId);
   followed.delete(jobId);
+  let observedTo: number | undefined;
   let now = known?.routeId === routeId && known?.mark === (await findDataMark(db)) ? known : undefined;
   for (let more = now !== undefined; now && more;) {
     const page = await listArrived(db, jobId, now.arrival, SLICE);
     const records = page.records.toSorted(byOrder);
-    if (now.last && records[0] && byOrder(records[0], now.last) < 0) now = undefined;
-    else {
+    // What happened before what is counted may change what was observed since.
+    if (now.last && records[0] && byOrder(records[0], now.last) < 0) {
+      now = undefined;
+      observedTo = 0;
+    } else {
       count(now, records);
       now.arrival = page.records.at(-1)?.arrival ?? now.arrival;
       more = page.more;
       if (more) await turn();
     }
   }
-  now ??= await begin(db, jobId);
+  now ??= await begin(db, jobId, observedTo ?? (await findProgress(db, [jobId])).get(jobId)?.observed ?? 0);
   followed.set(jobId, now);
   const [oldest] = followed.size > MOST_FOLLOWED ? followed.keys() : [];
   if (oldest !== undefined) followed.delete(oldest);
@@ -125,7 +153,8 @@ function followedOf(db: Database, jobId: string, routeId: string | undefined): P
   return now;
 }
 
-function progressIn({ laid, run, atBench }: Followed): KeptProgress {
+/** How far a job is by what is counted of it. */
+export function progressIn({ laid, run, atBench }: Pick<Followed, 'laid' | 'run' | 'atBench'>): KeptProgress {
   const layout = { scribed: laid.lines.size, punched: laid.holes.size };
   if (!run || !atBench) return layout;
   const now = run.now();
@@ -157,9 +186,19 @@ function progressIn({ laid, run, atBench }: Followed): KeptProgress {
 async function workOutProgress(db: Database, jobId: string, routeId: string | undefined): Promise<KeptProgress> {
   const followed = await followedOf(db, jobId, routeId);
   const progress = progressIn(followed);
+  const seen = followed.seen.splice(0).map((s) => s.o);
+  const corrected = followed.corrected.splice(0);
+  const isCorrected = new Set(corrected);
+  const kept = seen.filter((o) => !isCorrected.has(o.recordId));
+  await keeping(db, async (tx) => {
+    await keepObservations(tx, jobId, kept);
+    await dropObservations(tx, corrected);
+  });
+  await countObserved(db, jobId, kept, corrected);
   await keepProgress(db, {
     jobId,
     routeId: routeId ?? null,
+    observed: followed.arrival,
     arrival: followed.arrival,
     coreVersion: CORE_VERSION,
     progress,
@@ -185,6 +224,9 @@ export function progressSoon(db: Database, jobIds: Iterable<string>): void {
     })().catch(() => undefined);
   }, GATHER_MS).unref();
 }
+
+/** Observes what was recorded before this program did, or while nobody asked: beside all else. */
+export const observeRest = async (db: Database): Promise<void> => progressSoon(db, await findUnobserved(db));
 
 /** Beyond so many records progress that is a moment old is shown rather than waited for. */
 const MANY_RECORDS = 3000;

@@ -5,6 +5,8 @@ import type { Drill } from '@/core/drills/drill';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 import { MATERIALS } from '@/core/materials/materials';
 import type { Display } from '@/core/units/show';
+import type { ToolLife } from '@/core/learning/lives';
+import type { OwnTap } from '@/core/tapping/own-tap';
 import type { Database } from '../database';
 import {
   listDrillCases,
@@ -14,6 +16,8 @@ import {
   listTools,
   shopRow,
 } from '../repositories/crib-repository';
+
+import { learnedNow, livesNow } from './learned-service';
 
 export interface ShopNow extends Shop {
   name: string;
@@ -29,15 +33,21 @@ export function cribPool(cases: readonly CaseEntry[]): DrillPool {
   return { id: 'crib', label: 'The crib', drills };
 }
 
+/** Everyday holes that a tap has done by what was recorded. */
+const usedHoles = (lives: ReadonlyMap<string, ToolLife>, { id }: OwnTap): number =>
+  Math.round(lives.get(`tap ${id}`)?.use ?? 0);
+
 /** What the shop has in use now, for answering questions. Everything in the crib, named sets besides. */
 export async function shopNow(db: Database): Promise<ShopNow> {
-  const [row, materials, machines, cases, tools, taps] = await Promise.all([
+  const [row, materials, machines, cases, tools, taps, learned, lives] = await Promise.all([
     shopRow(db),
     listMaterials(db),
     listMachines(db),
     listDrillCases(db),
     listTools(db),
     listTaps(db),
+    learnedNow(db),
+    livesNow(db),
   ]);
   return {
     name: row?.name ?? 'The shop',
@@ -48,11 +58,15 @@ export async function shopNow(db: Database): Promise<ShopNow> {
     habits: { ...USUAL_HABITS, ...row?.habits },
     // An empty tool crib is one that nobody has filled in: the usual tools are then taken as there.
     tools: tools.length > 0 ? tools.map(({ version: _v, ...tool }) => tool) : undefined,
-    taps: taps.length > 0 ? taps.map(({ version: _v, ...tap }) => tap) : undefined,
+    taps:
+      taps.length > 0
+        ? taps.map(({ version: _v, ...tap }) => ({ ...tap, holesDone: tap.holesDone + usedHoles(lives, tap) }))
+        : undefined,
+    ...(learned ? { learned } : {}),
   };
 }
 
 /** The shop as a view gets it: the usual sets of drills are known there. */
-export function shopForView({ materials, machines, habits, tools, taps, pools }: ShopNow) {
-  return { materials, machines, habits, tools, taps, crib: pools[0] };
+export function shopForView({ materials, machines, habits, tools, taps, pools, learned }: ShopNow) {
+  return { materials, machines, habits, tools, taps, crib: pools[0], ...(learned ? { learned } : {}) };
 }

@@ -11,17 +11,19 @@ const TALL = 80;
 const POINTS = 80;
 
 /** What a drill a little smaller or larger would leave: its spread over the class, and how many of such holes come out inside. */
-export function LiveClass({ drillMm, holeMm, sigmaMm, minMm, maxMm, display }: Props) {
+export function LiveClass({ drillMm, holeMm, sigmaMm, minMm, maxMm, typical, ownMm, display }: Props) {
   const [drill, setDrill] = useState(drillMm);
   const mean = holeMm + drill - drillMm;
   const wide = maxMm - minMm;
   const [from, to] = [minMm - wide, maxMm + wide];
   const x = (value: number): number => ((value - from) / (to - from)) * 320;
   const share = shareWithin(mean, sigmaMm, minMm, maxMm);
-  const bell = Array.from({ length: POINTS + 1 }, (_, i) => {
-    const at = mean + (i / POINTS - 0.5) * 6 * sigmaMm;
-    return `${x(at)},${FLOOR - TALL * Math.exp(-((at - mean) ** 2) / (2 * sigmaMm ** 2))}`;
-  });
+  const shift = drill - drillMm;
+  const bell = (middle: number, sigma: number): string =>
+    Array.from({ length: POINTS + 1 }, (_, i) => {
+      const at = middle + (i / POINTS - 0.5) * 6 * sigma;
+      return `${x(at)},${FLOOR - TALL * Math.exp(-((at - middle) ** 2) / (2 * sigma ** 2))}`;
+    }).join(' ');
   const tells = share > 0.7 ? 'inside' : mean < minMm ? 'tight: the tap binds' : mean > maxMm ? 'loose' : 'a toss-up';
   return (
     <LiveFrame
@@ -34,7 +36,35 @@ export function LiveClass({ drillMm, holeMm, sigmaMm, minMm, maxMm, display }: P
       says={`${(100 * share).toFixed(0)} % of such holes lie in the class: ${tells}.`}
     >
       <rect x={x(minMm)} y="20" width={x(maxMm) - x(minMm)} height={FLOOR - 20} fill="#4063b8" stroke="#eef2ff" />
-      <polygon points={bell.join(' ')} fill="#d3a23a" fillOpacity="0.75" stroke="#f0cd80" />
+      <polygon points={bell(mean, sigmaMm)} fill="#d3a23a" fillOpacity="0.75" stroke="#f0cd80" />
+      {typical && (
+        <>
+          <polyline
+            points={bell(typical.holeMm + shift, typical.sigmaMm)}
+            fill="none"
+            stroke="#eef2ff"
+            strokeDasharray="5 4"
+          />
+          <text
+            x={x(typical.holeMm + shift)}
+            y="34"
+            textAnchor="middle"
+            fill="#eef2ff"
+            fontSize="14"
+            className="font-cond"
+          >
+            typical
+          </text>
+        </>
+      )}
+      {ownMm !== undefined && (
+        <>
+          <path d={`M${x(ownMm + shift)} ${FLOOR}V52`} stroke="#f0cd80" strokeWidth="2" />
+          <text x={x(ownMm + shift)} y="48" textAnchor="middle" fill="#f0cd80" fontSize="14" className="font-cond">
+            yours
+          </text>
+        </>
+      )}
       <path d={`M0 ${FLOOR}H320`} stroke="#eef2ff" />
       {[minMm, maxMm].map((limit) => (
         <text
