@@ -11,6 +11,7 @@ import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';
 import { useShopTime } from '@/ui/shop-clock';
 import { useUnits } from '@/ui/units';
+import { LogTabs } from './log-tabs';
 import { logRow } from './log-row';
 
 interface Props {
@@ -76,6 +77,7 @@ export function LogView({ query, found: { entries, more }, job }: Props) {
           JSON
         </a>
       </div>
+      {!job && <LogTabs here="/log" />}
       <Choice
         label="Show"
         value={asked.kind ?? 'all'}
@@ -140,7 +142,11 @@ function Entry({ entry, of }: { entry: LogEntry; of: Props['job'] }) {
       {job && hole && 'featureId' in record ? (
         <Link
           className="link min-h-9 content-center font-cond text-lg font-semibold"
-          href={`/jobs/${job.id}/holes?hole=${record.featureId}`}
+          href={
+            row.part === undefined || !('holeNumber' in record)
+              ? `/jobs/${job.id}/holes?hole=${record.featureId}`
+              : `/jobs/${job.id}/holes/${record.featureId}/${record.holeNumber}?part=${row.part}`
+          }
           prefetch={false}
           aria-label={`Hole ${row.hole} of ${job.name}`}
         >

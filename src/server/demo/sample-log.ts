@@ -1,7 +1,6 @@
 import { setImmediate as turn } from 'node:timers/promises';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { eq } from 'drizzle-orm';
 import type { RecordInput } from '@/contracts/record';
 import { drillLevel, typicalHoleMm } from '@/core/drills/expected-hole';
 import { checksOf, type Check } from '@/core/gauging/checks-of';
@@ -19,10 +18,10 @@ import { wholeShop } from '@/core/shop/shop';
 import { expectedMinor } from '@/core/tap-drill/forming';
 import { expectedLean } from '@/core/tapping/expected-tapping';
 import type { Database } from '../database';
-import * as schema from '../schema';
 import { insertJob } from '../services/job-service';
 import { issuedRoute, issueRoute } from '../services/route-service';
 import { keepObservations } from '../repositories/observation-repository';
+import { putInPast } from '../repositories/sample-repository';
 import { appendRecords, lastArrival } from '../repositories/record-repository';
 import { forgetLearned } from '../services/learned-service';
 import { progressIn } from '../services/run-service';
@@ -293,7 +292,6 @@ export async function addSampleLog(db: Database, now = new Date()): Promise<void
     const progress = progressIn({ laid: nothingLaid(), run, atBench: true });
     await turn();
     await writing(db, async (tx) => {
-      await tx.update(schema.routes).set({ issuedAt: startedAt }).where(eq(schema.routes.jobId, id));
       await appendRecords(tx, records, new Date(endMs).toISOString());
       await keepObservations(tx, id, observed);
       const arrival = await lastArrival(tx, id);
@@ -305,7 +303,7 @@ export async function addSampleLog(db: Database, now = new Date()): Promise<void
         coreVersion: CORE_VERSION,
         progress,
       };
-      await tx.insert(schema.jobProgress).values(row);
+      await putInPast(tx, startedAt, row);
     });
     await turn();
   }

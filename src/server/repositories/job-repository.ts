@@ -15,7 +15,7 @@ import { USUAL_PART } from '@/core/layout/part';
 import type { Placed } from '@/core/layout/place';
 import { builtOnce } from '../built-once';
 import type { Database } from '../database';
-import { jobChanges, jobFeatures, jobs } from '../schema';
+import { jobChanges, jobFeatures, jobProgress, jobs } from '../schema';
 import type { Writer } from '../writing';
 
 type JobRow = typeof jobs.$inferSelect;
@@ -253,6 +253,44 @@ export async function findLetters(tx: Writer, jobId: string): Promise<{ letters:
     .where(eq(jobFeatures.jobId, jobId));
   return { letters: rows.map((r) => r.letter), lastPosition: rows.reduce((p, r) => Math.max(p, r.position), -1) };
 }
+
+/** Names of jobs, and the letters of all their features, by the jobs’ ids. */
+export async function findNames(
+  db: Writer,
+  jobIds: readonly string[],
+): Promise<Map<string, { name: string; letters: Map<string, string> }>> {
+  if (jobIds.length === 0) return new Map();
+  const rows = await db
+    .select({ id: jobs.id, name: jobs.name, featureId: jobFeatures.id, letter: jobFeatures.letter })
+    .from(jobs)
+    .leftJoin(jobFeatures, eq(jobFeatures.jobId, jobs.id))
+    .where(inArray(jobs.id, [...jobIds]));
+  const found = new Map<string, { name: string; letters: Map<string, string> }>();
+  for (const { id, name, featureId, letter } of rows) {
+    const job = found.get(id) ?? { name, letters: new Map<string, string>() };
+    if (featureId !== null && letter !== null) job.letters.set(featureId, letter);
+    found.set(id, job);
+  }
+  return found;
+}
+
+/** Jobs at work are looked through no further than this. */
+const MOST_OPEN = 30;
+
+/** Jobs that are not made yet, the latest first. */
+export const openJobs = (db: Writer): Promise<{ id: string }[]> =>
+  db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .leftJoin(jobProgress, eq(jobProgress.jobId, jobs.id))
+    .where(
+      and(
+        isNull(jobs.deletedAt),
+        sql`coalesce(json_extract(${jobProgress.progress}, '$.bench.done') < json_extract(${jobProgress.progress}, '$.bench.steps'), 1)`,
+      ),
+    )
+    .orderBy(desc(jobs.updatedAt))
+    .limit(MOST_OPEN);
 
 /** Marks a job deleted (a moment) or brings it back (null). */
 export async function markDeleted(db: Writer, id: string, deletedAt: string | null): Promise<boolean> {

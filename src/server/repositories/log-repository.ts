@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray, isNull, or, sql, type SQL } from 'drizzle-orm';
 import type { LogEntry } from '@/contracts/log';
 import type { RecordKind } from '@/contracts/record';
+import type { HoleAt } from '@/core/run/bench-record';
 import type { Database } from '../database';
 import { jobFeatures, jobs, records } from '../schema';
 import { RECORD_TEXT, recordOfText } from './record-repository';
@@ -10,6 +11,7 @@ interface Looked {
   words: readonly string[];
   kinds?: readonly RecordKind[];
   jobId?: string;
+  hole?: HoleAt;
   limit: number;
   offset: number;
 }
@@ -45,7 +47,7 @@ function having(db: Database, word: string): SQL | undefined {
 }
 
 /** Records of every job, what arrived last first. */
-export async function findLog(db: Database, { words, kinds, jobId, limit, offset }: Looked): Promise<LogEntry[]> {
+export async function findLog(db: Database, { words, kinds, jobId, hole, limit, offset }: Looked): Promise<LogEntry[]> {
   const rows = await db
     .select({
       text: RECORD_TEXT,
@@ -63,6 +65,12 @@ export async function findLog(db: Database, { words, kinds, jobId, limit, offset
         isNull(jobs.deletedAt),
         kinds ? inArray(records.kind, [...kinds]) : undefined,
         jobId === undefined ? undefined : eq(records.jobId, jobId),
+        hole &&
+          and(
+            eq(records.featureId, hole.featureId),
+            eq(records.holeNumber, hole.holeNumber),
+            sql`json_extract(${records.body}, '$.part') = ${hole.part}`,
+          ),
         ...words.map((word) => having(db, word)),
       ),
     )

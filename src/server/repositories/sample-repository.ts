@@ -1,6 +1,6 @@
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Writer } from '../writing';
-import { drillCases, drills, jobFeatures, jobs, shop } from '../schema';
+import { drillCases, drills, jobFeatures, jobProgress, jobs, routes, shop } from '../schema';
 
 /** Whether a feature of a job that is still there is made on a machine. */
 export async function isMachineUsed(db: Writer, machineId: string): Promise<boolean> {
@@ -41,3 +41,9 @@ export async function anyOfCases(db: Writer, ids: readonly string[]): Promise<bo
 export const renameShop = async (db: Writer, from: string, to: string): Promise<void> => {
   await db.update(shop).set({ name: to }).where(eq(shop.name, from));
 };
+
+/** Puts a job of the sample into the past: when its route was issued, and how far it was then. */
+export async function putInPast(db: Writer, issuedAt: string, row: typeof jobProgress.$inferInsert): Promise<void> {
+  await db.update(routes).set({ issuedAt }).where(eq(routes.jobId, row.jobId));
+  await db.insert(jobProgress).values(row);
+}

@@ -1,5 +1,6 @@
 import type { LogEntry, LogPage, LogQuery } from '@/contracts/log';
 import { LOG_KINDS, logWords } from '@/core/run/log-words';
+import type { HoleAt } from '@/core/run/bench-record';
 import type { Database } from '../database';
 import { findLog } from '../repositories/log-repository';
 
@@ -24,3 +25,7 @@ export async function logPageOf(db: Database, query: LogQuery): Promise<LogPage>
 /** Everything that was looked for, for a file. */
 export const wholeLog = async (db: Database, query: LogQuery): Promise<LogEntry[]> =>
   (await findLog(db, { ...looked(query), limit: MOST_EXPORTED, offset: 0 })).sort(byMoment);
+
+/** Everything of one hole, in the order in which it happened. */
+export const logOfHole = async (db: Database, jobId: string, hole: HoleAt): Promise<LogEntry[]> =>
+  (await findLog(db, { words: [], jobId, hole, limit: PAGE, offset: 0 })).sort(byMoment).reverse();

@@ -10,6 +10,7 @@ import { notGauged, type NotGauged } from '@/core/run/not-gauged';
 import { firstHoles } from '@/core/route/first-through';
 import { holesWaiting, partInHand } from '@/core/run/run';
 import { followRun, type FollowedRun } from '@/core/run/run-of-issue';
+import type { HolePlan } from '@/core/hole/hole-plan';
 import { plannerFor } from '@/core/job/plan-in-job';
 import { NOTHING_RECORDED, type KeptProgress, type Recorded } from '@/core/job/stage';
 import { countLaid, nothingLaid, type LaidProgress, type LaidRecord } from '@/core/layout/laid-progress';
@@ -21,7 +22,7 @@ import { wholeShop } from '@/core/shop/shop';
 import type { Database } from '../database';
 import { findDataMark } from '../repositories/data-repository';
 import { findProgress, keepProgress, type ProgressRow } from '../repositories/progress-repository';
-import { dropObservations, findUnobserved, keepObservations } from '../repositories/observation-repository';
+import { dropObservations, findOfHole, findUnobserved, keepObservations } from '../repositories/observation-repository';
 import { findHead } from '../repositories/job-repository';
 import { lastArrival, listArrived } from '../repositories/record-repository';
 import { findRoute, lastIssued, lastNumber } from '../repositories/route-repository';
@@ -314,4 +315,34 @@ export async function inspectionOf(
     slice = performance.now();
   }
   return { issue, rows: rows.sort(byPartAndHole), notGauged: notGauged(at).filter((n) => isAsked(n.at)), papers };
+}
+
+/** One hole as it was made by the latest route, with what was observed of it; undefined where the job has no such hole. */
+export interface HoleMade {
+  name: string;
+  job: Pick<FrozenRoute['inputs']['job'], 'name' | 'units'>;
+  callout: string;
+  plan: HolePlan;
+  observed: Observation[];
+  parts: number;
+  number: number;
+  issuedAt: string;
+}
+
+export async function holeMade(db: Database, jobId: string, at: HoleAt): Promise<HoleMade | undefined> {
+  const { issue, run } = await followedOf(db, jobId, (await lastIssued(db, [jobId])).get(jobId)?.id);
+  const feature = issue?.inputs.job.holes.find((f) => f.id === at.featureId);
+  const planned = run?.planAt(at);
+  if (!issue || !feature || !planned?.ok) return undefined;
+  const { job } = issue.inputs;
+  return {
+    name: `${feature.letter}${at.holeNumber}`,
+    job: { name: job.name, units: job.units },
+    callout: feature.question.callout,
+    plan: planned.value,
+    observed: await findOfHole(db, jobId, at),
+    parts: job.quantity,
+    number: issue.number,
+    issuedAt: issue.issuedAt,
+  };
 }

@@ -1,0 +1,67 @@
+import { expected, type Learned, type LearnedFigure, type Spread } from '../answer/estimate';
+import type { Figured, Observation } from '../run/observations';
+import { ownSpread, signalsOf, type Signal } from './signals';
+
+/** Whether a reading counts at a level, the tool’s own levels among them. */
+export function isAtLevel({ levels, tool }: Pick<Figured, 'levels' | 'tool'>, level: string): boolean {
+  if (levels.includes(level)) return true;
+  return tool !== undefined && (level === tool || level === `${levels[levels.length - 1]}|${tool}`);
+}
+
+/** What is typical over some readings: the middle of what is typical for each. */
+export function typicalOver(readings: readonly Pick<Figured, 'typical'>[]): Spread {
+  const n = Math.max(1, readings.length);
+  return {
+    mean: readings.reduce((sum, r) => sum + r.typical.mean, 0) / n,
+    sigma: readings.reduce((sum, r) => sum + r.typical.sigma, 0) / n,
+  };
+}
+
+/** A level as people read it: holes as what they are over the typical hole, all else as it is. */
+export interface LevelShown {
+  typical: number;
+  mean: number;
+  low: number;
+  high: number;
+  n: number;
+}
+
+/** @param typical of the readings behind it */
+export function levelShown(figure: LearnedFigure, level: string, typical: Spread, learned: Learned): LevelShown {
+  const { mean, range = [mean, mean], n } = expected(figure, typical, [level], learned);
+  // A hole has another size at every drill: what counts is how far it is off.
+  const zero = figure === 'oversize' ? typical.mean : 0;
+  return { typical: typical.mean - zero, mean: mean - zero, low: range[0] - zero, high: range[1] - zero, n };
+}
+
+/** The value of a reading as people read it. */
+export const shownValue = ({ figure, value, typical }: Figured): number =>
+  figure === 'oversize' ? value - typical.mean : value;
+
+/** Readings in order with what the process says of itself. */
+export interface Run<Reading> {
+  readings: readonly (Reading & { shown: number })[];
+  /** Three sigma of its own; undefined with too few to tell. */
+  limits?: { from: number; to: number };
+  signals: Signal[];
+}
+
+/** Fewer readings than this say nothing of their own spread. */
+const LEAST_TO_TELL = 8;
+
+/** A run of readings in the order in which they were made, with its own limits and signals. */
+export function runOfReadings<Reading extends Figured & Pick<Observation, 'happenedAt'>>(
+  all: readonly Reading[],
+): Run<Reading> {
+  const readings = [...all]
+    .sort((a, b) => a.happenedAt.localeCompare(b.happenedAt))
+    .map((r) => ({ ...r, shown: shownValue(r) }));
+  const values = readings.map((r) => r.shown);
+  const { centre, sigma } = ownSpread(values);
+  if (values.length < LEAST_TO_TELL || sigma <= 0) return { readings, signals: [] };
+  return {
+    readings,
+    limits: { from: centre - 3 * sigma, to: centre + 3 * sigma },
+    signals: signalsOf(values, centre, sigma),
+  };
+}
