@@ -60,7 +60,15 @@ export const readingsPage = z.object({
   aside: z.string().optional(),
   band: z.object({ from: z.number(), to: z.number(), label: z.string() }).optional(),
   limits: z.object({ from: z.number(), to: z.number() }).optional().describe('Three sigma of the process itself'),
-  signals: z.array(z.object({ says: z.string(), means: z.string(), from: z.number().int(), to: z.number().int() })),
+  signals: z.array(
+    z.object({
+      says: z.string(),
+      means: z.string(),
+      from: z.number().int(),
+      at: z.number().int(),
+      to: z.number().int(),
+    }),
+  ),
   readings: z.array(
     z.object({
       recordId: z.string(),

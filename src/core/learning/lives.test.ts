@@ -68,12 +68,12 @@ test('change by: the hole in which one in fifty fails', () => {
 test('signals of a process: outside, one side, rising, two of three far out; each once', () => {
   const flat = [0, 0.3, -0.4, 0.2, -0.1, 0.5, -0.3];
   expect(signalsOf(flat, 0, 1)).toEqual([]);
-  expect(signalsOf([...flat, -3.2], 0, 1)).toEqual([{ kind: 'outside', from: 7, to: 7, way: -1 }]);
+  expect(signalsOf([...flat, -3.2], 0, 1)).toEqual([{ kind: 'outside', from: 7, at: 7, to: 7, way: -1 }]);
   const side = Array.from({ length: 10 }, (_, i) => 0.2 + (i % 2) / 10);
-  expect(signalsOf(side, 0, 1)).toEqual([{ kind: 'side', from: 0, to: 8, way: 1 }]);
+  expect(signalsOf(side, 0, 1)).toEqual([{ kind: 'side', from: 0, at: 8, to: 9, way: 1 }]);
   expect(signalsOf(side.slice(0, 8), 0, 1)).toEqual([]);
   const rising = [-1, -0.6, -0.2, 0.1, 0.4, 0.8];
-  expect(signalsOf(rising, 0, 1)).toEqual([{ kind: 'trend', from: 0, to: 5, way: 1 }]);
+  expect(signalsOf(rising, 0, 1)).toEqual([{ kind: 'trend', from: 0, at: 5, to: 5, way: 1 }]);
   expect(signalsOf(rising.slice(0, 5), 0, 1)).toEqual([]);
   expect(signalsOf([2.2, 0, 2.5], 0, 1).map((s) => s.kind)).toEqual(['near-limit']);
   expect(signalsOf([2.2, 0, 0, 2.5], 0, 1)).toEqual([]);

@@ -1,10 +1,12 @@
 /** What a row of readings does that a steady process seldom does. */
 export type SignalKind = 'outside' | 'side' | 'trend' | 'near-limit';
 
-/** A signal, from the first reading that makes it up to the last. */
+/** A signal, from the first reading that makes it up to the last that carries it on. */
 export interface Signal {
   kind: SignalKind;
   from: number;
+  /** The reading that completed it. */
+  at: number;
   to: number;
   /** Above the middle or rising: 1; below or falling: -1. */
   way: 1 | -1;
@@ -23,15 +25,17 @@ export const SIGNAL_WORDS: Record<SignalKind, readonly [up: string, down: string
 
 /**
  * Signals in readings in order: one outside three sigma, nine on one side, six rising or falling, two of three beyond two
- * sigma. Each is told at the reading that completes it, and once.
+ * sigma. Each is told at the reading that completes it, and once as long as it goes on.
  * @param centre, sigma of the process itself, sigma above 0
  */
 export function signalsOf(values: readonly number[], centre: number, sigma: number): Signal[] {
   const found: Signal[] = [];
   const z = values.map((v) => (v - centre) / sigma);
-  const isNew = (kind: SignalKind, from: number): boolean => !found.some((s) => s.kind === kind && s.to >= from);
-  const tell = (kind: SignalKind, from: number, to: number, up: boolean): void => {
-    if (from >= 0 && isNew(kind, from)) found.push({ kind, from, to, way: up ? 1 : -1 });
+  const tell = (kind: SignalKind, from: number, at: number, up: boolean): void => {
+    const way = up ? 1 : -1;
+    const going = found.findLast((s) => s.kind === kind && s.way === way && s.to >= from - 1);
+    if (going) going.to = at;
+    else found.push({ kind, from, at, to: at, way });
   };
   let side = 0;
   let trend = 0;

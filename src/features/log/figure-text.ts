@@ -5,6 +5,7 @@ import { showText, type Display } from '@/core/units/show';
 export function figureText(unit: string, value: number, display: Display): string {
   if (unit === 'ratio') return `× ${value.toFixed(2)}`;
   if (unit === 'mm') {
+    if (Math.abs(value) < 5e-4) return '0';
     const sign = value > 0 ? '+' : value < 0 ? '−' : '';
     return `${sign}${showText(mm(Math.abs(value)), display)}`;
   }

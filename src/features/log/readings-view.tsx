@@ -29,7 +29,7 @@ export function ReadingsView({ page }: { page: ReadingsPage }) {
     return {
       values: readings.map((r) => shown(r.value)),
       labels: readings.map((r) => `${r.hole} of ${r.job}, part ${r.part}, ${at(r.happenedAt, 'day')}`),
-      told: new Set(signals.flatMap(({ from, to }) => Array.from({ length: to - from + 1 }, (_, i) => from + i))),
+      told: new Set(signals.map((s) => s.at)),
       out: new Set(readings.flatMap((r, i) => (r.aside === undefined ? [] : [i]))),
       band: band && span(band),
       limits: limits && span(limits),
@@ -71,7 +71,7 @@ export function ReadingsView({ page }: { page: ReadingsPage }) {
               {signals.slice(-3).map((s) => (
                 <li key={`${s.says} ${s.from}`}>
                   <b>
-                    ! Reading {s.from === s.to ? s.to + 1 : `${s.from + 1} to ${s.to + 1}`}: {s.says}.
+                    ! {s.from === s.to ? `Reading ${s.to + 1}` : `Readings ${s.from + 1} to ${s.to + 1}`}: {s.says}.
                   </b>{' '}
                   {s.means}
                 </li>

@@ -57,7 +57,7 @@ function behind({
         ctx.lineTo(right, at);
         ctx.stroke();
         ctx.fillStyle = '#374151';
-        ctx.fillText(label, right - ctx.measureText(label).width - 4, at - 4);
+        ctx.fillText(label, dash.length > 0 ? right - ctx.measureText(label).width - 4 : left + 6, at - 4);
       };
       for (const { at, label } of lines) line(at, label, []);
       if (limits) {
@@ -111,19 +111,20 @@ export default function RunChart(props: Props) {
         parsing: false,
         normalized: true,
         maintainAspectRatio: false,
+        layout: { padding: { left: 4, right: 12 } },
         onClick: (_, hit) => hit[0] && onPick?.(hit[0].index),
         scales: {
           x: {
             type: 'linear',
-            min: -0.5,
-            max: values.length - 0.5,
-            ticks: { precision: 0, callback: (v) => Number(v) + 1 },
+            min: 0,
+            max: Math.max(1, values.length - 1),
+            ticks: { precision: 0, callback: (v) => (Number.isInteger(v) ? Number(v) + 1 : '') },
             title: { display: true, text: 'reading, in order' },
           },
           y: {
             title: { display: true, text: axis },
-            suggestedMin: Math.min(band?.from ?? Infinity, limits?.from ?? Infinity, ...values.slice(0, 1)),
-            suggestedMax: Math.max(band?.to ?? -Infinity, limits?.to ?? -Infinity, ...values.slice(0, 1)),
+            suggestedMin: limits?.from,
+            suggestedMax: limits?.to,
           },
         },
         plugins: {

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
 import type { ToolPage } from '@/contracts/learned';
-import { ownSpread, signalsOf } from '@/core/learning/signals';
+import { ownSpread, SIGNAL_WORDS, signalsOf } from '@/core/learning/signals';
 import { mmToInch } from '@/core/units/length';
 import { Choice } from '@/ui/choice';
 import { later } from '@/ui/later';
@@ -22,6 +22,8 @@ const MEASURES = {
 } as const;
 type Measure = keyof typeof MEASURES;
 const LEAST = 8;
+/** Readings by which the later ones are judged. */
+const FIRST = 25;
 
 /** One tap’s or drill’s life, hole by hole: what was measured, where it was sharpened or broke, and what is left. */
 export function ToolLifeView({ page: { life, holes } }: { page: ToolPage }) {
@@ -35,19 +37,16 @@ export function ToolLifeView({ page: { life, holes } }: { page: ToolPage }) {
     const read = holes.filter((h) => h[measure] !== undefined || h.changed !== undefined);
     const seen = read.filter((h) => h[measure] !== undefined);
     const values = seen.map((h) => (inInch ? mmToInch(h[measure] ?? 0) : (h[measure] ?? 0)));
-    const { centre, sigma } = ownSpread(values);
+    // What the tool did at first is what it is held against.
+    const { centre, sigma } = ownSpread(values.slice(0, FIRST));
     const tells = values.length >= LEAST && sigma > 0 && measure !== 'feel';
+    const signals = tells ? signalsOf(values, centre, sigma) : [];
     return {
       seen,
       values,
       labels: seen.map((h) => `${h.hole} of ${h.job}, part ${h.part}, ${at(h.happenedAt, 'day')}`),
-      told: new Set(
-        tells
-          ? signalsOf(values, centre, sigma).flatMap(({ from, to }) =>
-              Array.from({ length: to - from + 1 }, (_, i) => from + i),
-            )
-          : [],
-      ),
+      told: new Set(signals.map((g) => g.at)),
+      signals,
       limits: tells ? { from: centre - 3 * sigma, to: centre + 3 * sigma } : undefined,
       marks: read.flatMap((h) =>
         h.changed ? [{ at: seen.filter((s) => s.happenedAt < h.happenedAt).length, label: h.changed }] : [],
@@ -56,7 +55,7 @@ export function ToolLifeView({ page: { life, holes } }: { page: ToolPage }) {
   }, [holes, measure, inInch, at]);
   const axis = inInch ? 'in' : MEASURES[measure].axis;
   const text = useCallback((v: number) => `${v.toFixed(measure === 'over' ? 3 : 2)} ${axis}`, [measure, axis]);
-  const { seen } = run;
+  const { seen, signals, ...chart } = run;
   const onPick = useCallback(
     (i: number) => {
       const { jobId, featureId, holeNumber, part } = seen[i];
@@ -102,12 +101,21 @@ export function ToolLifeView({ page: { life, holes } }: { page: ToolPage }) {
             options={there.map((m) => [m, MEASURES[m].name] as const)}
           />
           <RunChart
-            {...run}
+            {...chart}
             axis={axis}
             text={text}
             onPick={onPick}
-            label={`${MEASURES[measure].name} over ${run.values.length} holes in order`}
+            label={`${MEASURES[measure].name} over ${chart.values.length} holes in order`}
           />
+          {signals.length > 0 && (
+            <ul aria-label="Signals">
+              {signals.slice(0, 3).map((g) => (
+                <li key={`${g.kind} ${g.at}`}>
+                  <b>! From hole {g.from + 1}:</b> {SIGNAL_WORDS[g.kind][g.way > 0 ? 0 : 1]}.
+                </li>
+              ))}
+            </ul>
+          )}
           <p className="text-sm text-steel-700">Touch a point to open its hole.</p>
         </>
       )}

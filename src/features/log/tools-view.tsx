@@ -27,6 +27,11 @@ export function ToolsView({ page: { tools, lostHours } }: { page: ToolsPage }) {
           No tool has worked yet. Holes count by themselves as they are made at the bench.
         </p>
       )}
+      {tools.length > 0 && (
+        <p>
+          Black: holes done since new or sharpened. Brass: where nine of ten end; the line, as likely before as after.
+        </p>
+      )}
       {lostHours > 0.05 && <p className="text-lg">Broken taps have cost {lostHours.toFixed(1)} h so far.</p>}
       {groups.map(
         ([todo, list]) =>

@@ -159,7 +159,7 @@ export const PAST_JOBS: JobInput[] = [
     'Second lot, for the altitude drive.',
     [
       hole('past-drive-m6', 'Motor', { callout: '4x M6 THRU', thickness: '10' }, row(15, 30, 4, 20)),
-      hole('past-drive-m5', 'Guard', { callout: '3x M5 THRU', thickness: '10' }, row(20, 12, 3, 24)),
+      hole('past-drive-m5', 'Guard', { callout: '3x M5 THRU', thickness: '10', tap: 'cut' }, row(20, 12, 3, 24)),
     ],
   ),
 ];

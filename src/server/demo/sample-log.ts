@@ -31,7 +31,11 @@ import { PAST_JOBS } from './past-jobs';
 /** What nobody in the shop knew when it began; its log tells by now. */
 const TRUTH = {
   /** mm by which single drills cut larger than is typical. */
-  drills: { 'drill metric-index-hss-5.0': 0.04, 'drill metric-index-hss-8.5': -0.03 } as Record<string, number>,
+  drills: {
+    'drill metric-index-hss-5.0': 0.04,
+    'drill letters-and-numbers-hss-_19': 0.07,
+    'drill metric-index-hss-8.5': -0.03,
+  } as Record<string, number>,
   /** Over the coasting that the machine’s paper says. */
   coast: { 'knee-mill': 1.7 } as Record<string, number>,
   /** Of the usual time. */

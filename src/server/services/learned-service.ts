@@ -26,7 +26,9 @@ interface Book {
   last: string;
 }
 
-const books = new WeakMap<Database, Promise<Book>>();
+/** One for the process: pages and the HTTP interface are built apart, and have their own copies of every module. */
+const shared = globalThis as { jollyBitBooks?: WeakMap<Database, Promise<Book>> };
+const books = (shared.jollyBitBooks ??= new WeakMap<Database, Promise<Book>>());
 
 /** Things that are set aside by what they are: a record, a figure, or one level of one. */
 export const asideId = {

@@ -15,7 +15,7 @@ import type { ToolLife } from '@/core/learning/lives';
 import { isAtLevel, levelShown, runOfReadings, shownValue, typicalOver } from '@/core/learning/run-of-readings';
 import { SIGNAL_WORDS } from '@/core/learning/signals';
 import { lifeLeft, type KindLives } from '@/core/learning/tool-life';
-import type { LearnedFigure } from '@/core/answer/estimate';
+import type { LearnedFigure, LearnedLevel } from '@/core/answer/estimate';
 import type { TapFeel } from '@/core/run/bench-record';
 import type { Figured } from '@/core/run/observations';
 import { tapLifeHoles, tapName } from '@/core/tapping/own-tap';
@@ -99,6 +99,17 @@ async function changesBy(db: Database, shop: ShopNow): Promise<LearnedPage['chan
   return changes;
 }
 
+/** Levels that say more than the ones under them: one with the very same readings says nothing besides. */
+function telling(levels: Readonly<Record<string, LearnedLevel>>): string[] {
+  const keys = Object.keys(levels);
+  return keys.filter(
+    (key) =>
+      !keys.some(
+        (k) => k !== key && (k.startsWith(`${key}|`) || k.endsWith(`|${key}`)) && levels[k].n === levels[key].n,
+      ),
+  );
+}
+
 /** What the shop has learned, figure by figure, what it left first, and what it changes. */
 export async function learnedPageOf(db: Database): Promise<LearnedPage> {
   const shop = await shopNow(db);
@@ -107,7 +118,7 @@ export async function learnedPageOf(db: Database): Promise<LearnedPage> {
   const reads = readsOf(await readingsFor(db));
   const figures = FIGURES_TOLD.flatMap((figure) => {
     const own = reads.filter((r) => r.figure === figure);
-    const levels = Object.keys(learned[figure] ?? {}).map((level): LearnedRow => {
+    const levels = telling(learned[figure] ?? {}).map((level): LearnedRow => {
       const behind = own.filter((r) => isAtLevel(r, level));
       const reason = reasonOf(aside, asideId.level(figure, level));
       return {
@@ -122,7 +133,7 @@ export async function learnedPageOf(db: Database): Promise<LearnedPage> {
     const { title, says } = FIGURE_WORDS[figure];
     const reason = reasonOf(aside, asideId.figure(figure));
     // What differs most from typical stands first.
-    const telling = (row: LearnedRow): number => Math.abs(row.mean - row.typical) / Math.max(1e-9, row.high - row.low);
+    const weight = (row: LearnedRow): number => Math.abs(row.mean - row.typical) / Math.max(1e-9, row.high - row.low);
     return [
       {
         figure,
@@ -130,7 +141,7 @@ export async function learnedPageOf(db: Database): Promise<LearnedPage> {
         says,
         unit: FIGURE_UNIT[figure],
         ...(reason === undefined ? {} : { aside: reason }),
-        levels: levels.sort((a, b) => telling(b) - telling(a)),
+        levels: levels.sort((a, b) => weight(b) - weight(a)),
       },
     ];
   });
@@ -164,10 +175,10 @@ export async function readingsPageOf(db: Database, figure: LearnedFigure, level:
     ...(reason === undefined ? {} : { aside: reason }),
     ...(figure === 'oversize' ? bandOf(behind) : {}),
     ...(limits ? { limits } : {}),
-    signals: signals.map(({ kind, way, from, to }) => {
+    signals: signals.map(({ kind, way, from, at, to }) => {
       const changed = Array.from({ length: to - from + 1 }, (_, i) => changeBefore(from + i)).find(Boolean);
       const says = SIGNAL_WORDS[kind][way > 0 ? 0 : 1];
-      return { says, means: tell(meaningOf(figure, way, changed), 'mm'), from, to };
+      return { says, means: tell(meaningOf(figure, way, changed), 'mm'), from, at, to };
     }),
     readings: readings.map((r, i) => {
       const left = reasonOf(aside, asideId.record(r.recordId));
