@@ -13,13 +13,13 @@ export const ownCautions = (plan: HolePlan) =>
 interface Props {
   plan: HolePlan;
   display: Display;
-  /** Leave out what would spoil part, tool or person: it stands elsewhere in the view. */
+  /** Leave out what would spoil part, tool or person, and why the drill changed: they stand elsewhere in the view. */
   notesOnly?: boolean;
 }
 
 /** What is to be known of this hole, then what was assumed; what holds at every machine stands behind one line. */
 export function HoleNotes({ plan, display, notesOnly = false }: Props) {
-  const own = ownCautions(plan).filter((c) => !notesOnly || c.level === 'note');
+  const own = ownCautions(plan).filter((c) => !notesOnly || (c.level === 'note' && c.code !== 'drill-learned'));
   const always = plan.cautions.filter((c) => c.standing);
   return (
     <>

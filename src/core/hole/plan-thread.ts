@@ -1,3 +1,6 @@
+import { toolUse } from '../materials/life-factor';
+import { lifeLeft } from '../shop/tool-life';
+import { tapLevel } from '../tapping/tapping-torque';
 import {
   caution,
   composed,
@@ -359,6 +362,37 @@ function partOf(
   };
 }
 
+/** A tap of which the log says that it may end before these holes are done. */
+function tapLives(
+  best: TappingWay,
+  at: ResolvedThread,
+  { material }: HoleQuestion,
+  holes: number,
+  { shop }: Context,
+): Caution[] {
+  const { thread } = at.feature;
+  const perHole = toolUse(material, at.lengthMm, thread.majorMm);
+  return best.each.flatMap(({ tap }) => {
+    const record = shop.lives?.[tapLevel(tap, thread)];
+    if (!record) return [];
+    const { median, range } = lifeLeft(record, record.done);
+    const few = Math.floor(range[0] / perHole);
+    if (few >= holes) return [];
+    return [
+      caution(
+        'note',
+        'tap-life',
+        '{tap}: by its log about {left} holes like this are left; one in twenty ends within {few}. Have another ready.',
+        {
+          tap: tap.name,
+          left: Math.round(median / perHole),
+          few: Math.max(1, few),
+        },
+      ),
+    ];
+  });
+}
+
 /** A thread planned one way: cut, or formed. */
 function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: Context): Result<PlannedThread> {
   const { habits } = ctx.shop;
@@ -382,6 +416,7 @@ function planKind(q: HoleQuestion, hole: ResolvedHole, at: ResolvedThread, ctx: 
       ...pipeWall(at, hole),
       ...cautions,
       ...tapCautions(best, at.feature),
+      ...tapLives(best, at, q, tapping.holes, ctx),
     ],
   });
 }

@@ -1,7 +1,7 @@
 import type { Observed } from '../run/observations';
 import { livesOf } from './lives';
 import { ownSpread, signalsOf } from './signals';
-import { changeBy, lifeLeft } from './tool-life';
+import { changeBy, lifeLeft } from '../shop/tool-life';
 
 let at = 0;
 const event = (observed: Observed, material = 'brass') => ({
@@ -38,7 +38,7 @@ test('holes count by themselves, by metal; broken, a tap begins anew with the ne
 });
 
 test('what is left of a tool: by hand without a failure, shorter with failures, and a mean that is the typical life', () => {
-  const none = { typical: 500, uses: [], failures: 0 };
+  const none = { typical: 500, squares: 0, failures: 0 };
   // (1000 ÷ π)² = 101,321; half survive √101,321 = 318.3.
   expect(lifeLeft(none, 0).median).toBeCloseTo(318.31, 2);
   expect(lifeLeft(none, 0).failsWithin(318.31)).toBeCloseTo(0.5, 4);
@@ -47,7 +47,7 @@ test('what is left of a tool: by hand without a failure, shorter with failures, 
   for (let use = 0; use < 3e5; use += 5) mean += 5 * (1 - lifeLeft(none, 0).failsWithin(use + 2.5));
   expect(mean).toBeGreaterThan(495);
   expect(mean).toBeLessThan(500);
-  const failed = { typical: 500, uses: [60, 70, 80], failures: 3 };
+  const failed = { typical: 500, squares: 60 ** 2 + 70 ** 2 + 80 ** 2, failures: 3 };
   expect(lifeLeft(failed, 0).median).toBeLessThan(160);
   expect(lifeLeft({ ...failed, failures: 0 }, 0).median).toBeGreaterThan(318);
   const { range, median } = lifeLeft(none, 200);
@@ -57,12 +57,12 @@ test('what is left of a tool: by hand without a failure, shorter with failures, 
 
 test('change by: the hole in which one in fifty fails', () => {
   // Nine failed at about 20: rate 101.3 + 9 × 400, shape 10; in hole k one in fifty where 20 k ÷ 3701 … passes 0.02.
-  const short = { typical: (10 * Math.PI) / 2, uses: Array.from({ length: 9 }, () => 20), failures: 9 };
+  const short = { typical: (10 * Math.PI) / 2, squares: 9 * 20 ** 2, failures: 9 };
   const hole = changeBy(short, 0, 1, 100) ?? 0;
   expect(lifeLeft(short, hole - 1).failsWithin(1)).toBeGreaterThan(0.02);
   expect(lifeLeft(short, hole - 2).failsWithin(1)).toBeLessThanOrEqual(0.02);
   expect(hole).toBe(5);
-  expect(changeBy({ typical: 500, uses: [], failures: 0 }, 0, 1, 200)).toBeUndefined();
+  expect(changeBy({ typical: 500, squares: 0, failures: 0 }, 0, 1, 200)).toBeUndefined();
 });
 
 test('signals of a process: outside, one side, rising, two of three far out; each once', () => {

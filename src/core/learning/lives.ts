@@ -1,4 +1,5 @@
 import type { TapFeel } from '../run/bench-record';
+import type { ToolRecord } from '../shop/tool-life';
 import type { Observation } from '../run/observations';
 
 /** What a drill or tap has done since it was made or sharpened. */
@@ -86,4 +87,36 @@ export function livesOf(observations: readonly Event[]): Map<string, ToolLife> {
 export function addToLives(lives: Map<string, ToolLife>, event: Event): void {
   const tool = 'tool' in event.observed ? event.observed.tool : undefined;
   if (tool !== undefined) lives.set(tool, counted(lives.get(tool) ?? fresh(tool), event));
+}
+
+/** What is known of a tool without its log: its kind, and the use after which one of it usually ends. */
+export interface ToolFacts {
+  kind: string;
+  typical: number;
+}
+
+/** What every tool has done, beside all others of its kind: ended lives count as failures, those that hold by what they did. */
+export function toolRecords(
+  lives: ReadonlyMap<string, ToolLife>,
+  factsOf: (tool: string) => ToolFacts | undefined,
+): Record<string, ToolRecord> {
+  const kinds = new Map<string, { squares: number; failures: number }>();
+  const known = [...lives.values()].flatMap((life) => {
+    const facts = factsOf(life.tool);
+    return facts ? [{ life, facts }] : [];
+  });
+  for (const { life, facts } of known) {
+    const kind = kinds.get(facts.kind) ?? { squares: 0, failures: 0 };
+    kind.squares += [...life.before, life.use].reduce((sum, use) => sum + use ** 2, 0);
+    kind.failures += life.broken + life.begun;
+    kinds.set(facts.kind, kind);
+  }
+  return Object.fromEntries(
+    known.map(({ life, facts }) => {
+      const { squares, failures } = kinds.get(facts.kind) ?? { squares: 0, failures: 0 };
+      // One that broke is replaced: the next begins at nothing.
+      const done = life.isBroken ? 0 : life.use;
+      return [life.tool, { typical: facts.typical, squares: squares - done ** 2, failures, done }];
+    }),
+  );
 }

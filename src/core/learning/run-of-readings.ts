@@ -47,7 +47,7 @@ export interface Run<Reading> {
 }
 
 /** Fewer readings than this say nothing of their own spread. */
-const LEAST_TO_TELL = 8;
+export const LEAST_TO_TELL = 8;
 
 /** A run of readings in the order in which they were made, with its own limits and signals. */
 export function runOfReadings<Reading extends Figured & Pick<Observation, 'happenedAt'>>(

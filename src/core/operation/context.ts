@@ -33,7 +33,7 @@ export interface Setting {
 /** Asked, shop and setting: everything that an operation is worked out from. */
 export interface Context {
   asked: Asked;
-  shop: Pick<Shop, 'habits' | 'tools' | 'taps' | 'learned'>;
+  shop: Pick<Shop, 'habits' | 'tools' | 'taps' | 'learned' | 'lives'>;
   setting: Setting;
 }
 

@@ -2,8 +2,10 @@ import { DRILL_LIFE_HOLES } from '../drills/drill-life';
 import type { Material } from '../materials/material';
 import { lifeFactor } from '../materials/life-factor';
 import { phrase, type Phrase } from '../answer/answer';
-import { tapLifeHoles, type OwnTap } from '../tapping/own-tap';
+import { tapLifeHoles } from '../tapping/own-tap';
 import { mayJoin, partsOf, type Route, type RouteSetUp } from './route';
+import type { Shop } from '../shop/shop';
+import { changeBy, type ToolRecord } from '../shop/tool-life';
 import type { WorkItem } from './work-item';
 
 /** A tool that has to be changed or sharpened before the batch is done. */
@@ -29,8 +31,12 @@ function timesMade(setUp: Made, { id }: WorkItem, { quantity }: Route, firsts: R
 }
 
 /** When drills and taps of a batch are due, from their life and what a tap has done. */
-export function changePoints(route: Route, material: Material, taps: readonly OwnTap[] | undefined): ChangePoint[] {
-  const uses = new Map<string, { uses: number; life: number; done: number }>();
+export function changePoints(
+  route: Route,
+  material: Material,
+  { taps, lives }: Pick<Shop, 'taps' | 'lives'>,
+): ChangePoint[] {
+  const uses = new Map<string, { uses: number; life: number; done: number; record?: ToolRecord }>();
   const firsts = doneFirst(route);
   for (const setUp of route.setUps)
     for (const visit of setUp.visits) {
@@ -44,10 +50,14 @@ export function changePoints(route: Route, material: Material, taps: readonly Ow
         uses: (before?.uses ?? 0) + visit.items.reduce((n, item) => n + timesMade(setUp, item, route, firsts), 0),
         life: Math.max(1, Math.round(base * lifeFactor(material))),
         done: own?.holesDone ?? 0,
+        record: own && lives?.[`tap ${own.id}`],
       });
     }
-  return [...uses].flatMap(([tool, { uses: all, life, done }]) => {
-    const first = Math.max(1, life - (done % life));
+  return [...uses].flatMap(([tool, { uses: all, life, done, record }]) => {
+    const due = Math.max(1, life - (done % life));
+    // By its log it may be due sooner: where one in fifty breaks in the next hole.
+    const risky = record && changeBy(record, record.done, 1 / lifeFactor(material), all);
+    const first = Math.max(1, Math.min(due, (risky ?? Infinity) - 1));
     const changeAt: number[] = [];
     for (let at = first; at < all && changeAt.length < 50; at += life) changeAt.push(at);
     return changeAt.length > 0 ? [{ tool, uses: all, life, changeAt }] : [];

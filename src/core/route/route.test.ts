@@ -304,14 +304,18 @@ describe('the batch', () => {
 
   test('tools are changed in time: a drill after 250 holes in mild steel, a tap by what it has done', () => {
     const r = route(many, job);
-    const points = changePoints(r, mild, at.taps);
+    const points = changePoints(r, mild, at);
     // 240 holes: under the life of a drill; a tap that has done 400 of 500 is due after 100.
     expect(points).toEqual([]);
     const tap = r.setUps.flatMap((s) => s.visits).find((v) => v.items[0].code === 'tap');
     const worn = (at.taps ?? []).map((t) => (t.id === tap?.items[0].tapKey ? { ...t, holesDone: 400 } : t));
-    expect(changePoints(r, mild, worn)).toMatchObject([{ uses: 240, life: 500, changeAt: [100] }]);
+    expect(changePoints(r, mild, { taps: worn })).toMatchObject([{ uses: 240, life: 500, changeAt: [100] }]);
+    // Three like it broke at 60: in its 46th hole one in fifty would, and it is changed before.
+    const record = { typical: 500, squares: 9 * 60 ** 2, failures: 40, done: 0 };
+    const [soon] = changePoints(r, mild, { taps: at.taps, lives: { [`tap ${tap?.items[0].tapKey}`]: record } });
+    expect(soon.changeAt[0]).toBeLessThan(60);
     const stainless = at.materials.find((m) => m.id === 'stainless-austenitic') as typeof mild;
-    expect(changePoints(r, stainless, at.taps).find((c) => c.tool === '5.0 mm')).toMatchObject({
+    expect(changePoints(r, stainless, at).find((c) => c.tool === '5.0 mm')).toMatchObject({
       life: 100,
       changeAt: [100, 200],
     });

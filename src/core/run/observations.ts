@@ -143,7 +143,7 @@ function observedIn(r: BenchRecord, plan: HolePlan, op: Operation | undefined): 
 }
 
 /** A pinned diameter: halfway between the pin that enters and the one that does not. */
-const pinned = ({ in: inMm, out }: Readonly<Record<string, number>>): number | undefined =>
+export const pinned = ({ in: inMm, out }: Readonly<Record<string, number>>): number | undefined =>
   inMm === undefined ? undefined : out === undefined ? inMm : (inMm + out) / 2;
 
 /** The hole that its drill left, as it was read; undefined where something else made it since. */

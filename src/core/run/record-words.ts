@@ -48,7 +48,9 @@ export function recordWords(record: Told): Phrase {
     case 'layout-tick':
       return named(body.ticked ? 'Scribed: {line}' : 'Undone: scribed {line}', { line: text('line') });
     case 'step-done':
-      return named('Done: {op}', { op: operationOf(text('step')) });
+      return body.feel
+        ? named('Done: {op}, it felt {feel}', { op: operationOf(text('step')), feel: text('feel') })
+        : named('Done: {op}', { op: operationOf(text('step')) });
     case 'step-skipped':
       return named('Skipped {op}: {why}', { op: operationOf(text('step')), why: text('reason') });
     case 'step-undone':

@@ -5,6 +5,7 @@ import type { Material } from '../materials/material';
 import type { OwnTap } from '../tapping/own-tap';
 import type { ShopHabits } from './habits';
 import type { Tool } from './tool';
+import type { ToolRecord } from './tool-life';
 
 /** What a shop has and how it works: the context in which a question is answered. */
 export interface Shop {
@@ -19,6 +20,8 @@ export interface Shop {
   taps?: readonly OwnTap[];
   /** What it measured of its own work; undefined where the typical figures stand. */
   learned?: Learned;
+  /** What its drills and taps have done, by their levels; undefined where nothing was recorded. */
+  lives?: Readonly<Record<string, ToolRecord>>;
 }
 
 /** A shop without the usual sets of drills, which are known wherever it is read. */

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { depth as toTenths, mm, quantity, type Answer } from '@/core/answer/answer';
 import { drillName } from '@/core/drills/drill';
-import { mainCut, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
+import { allCautions, mainCut, type HolePlan, type ThreadPart } from '@/core/hole/hole-plan';
 import { sectionOf } from '@/core/hole/section';
 import { isSlowFor } from '@/core/cutting/speed-step';
 import type { Cut } from '@/core/operation/operation';
@@ -41,6 +41,7 @@ function shareOf({ insideShare: share, verdict }: Pick<TapDrillCandidate, 'insid
 function TapDrill({ part, plan, display, actions }: ToolProps & { part: ThreadPart }) {
   const { tapDrill, thread, limits, kind } = part;
   const { used, because, hole, target, missing } = tapDrill;
+  const changed = allCautions(plan).find((c) => c.code === 'drill-learned');
   const inOwnUnit = used.drill.series === 'metric' && display === 'mm';
   return (
     <Block
@@ -80,6 +81,7 @@ function TapDrill({ part, plan, display, actions }: ToolProps & { part: ThreadPa
           {`from ${hole.n} of your own holes`}
         </Link>
       )}
+      {changed && <span className="block text-white">{tell(changed, display)}</span>}
       {limits && (
         <span className={`block ${VERDICT_CLASS[used.verdict]}`}>
           {`${VERDICT[used.verdict]} ${limits.className}${shareOf(used)}`}

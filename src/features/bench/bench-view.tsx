@@ -11,6 +11,7 @@ import { useOfflineShell, type Shell } from '../run/offline-shell';
 import { useRun, type Running } from '../run/use-run';
 import { BenchHeader } from './bench-header';
 import { BenchMenu } from './bench-menu';
+import { FeelKeys } from './feel-keys';
 import { Gauge } from './gauge';
 import { StepFace } from './step-face';
 import { notGauged } from '@/core/run/not-gauged';
@@ -142,6 +143,7 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           shop={shop}
           display={display}
           record={record}
+          records={bench.records}
           first={sheet === 'check' ? 'position' : undefined}
         />
       )}
@@ -159,6 +161,9 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           display={display}
           signals={settings.signals}
         />
+      )}
+      {step && sheet === undefined && !isDone && plan && op?.tap && (
+        <FeelKeys plan={plan} op={op} done={view.doneWith} />
       )}
       {step && (sheet === undefined || sheet === 'check') && (
         <NextKeys

@@ -5,6 +5,7 @@ import { torqueRead } from '@/core/answer/answer';
 import { judgeTorque } from '@/core/gauging/torque';
 import type { TapLoad } from '@/core/tapping/tap-load';
 import { showText, tell, type Display } from '@/core/units/show';
+import { holdPeak, peakHeld } from './turns-counted';
 import { useReadings } from '@/ui/instruments/use-readings';
 
 interface Props {
@@ -18,7 +19,9 @@ interface Props {
 export const TorqueLine = memo(function TorqueLine({ step, load, display }: Props) {
   const [torque, setTorque] = useState<{ step: string; now: number; peak: number }>();
   useReadings(({ values: { now, peak = 0 } }) => {
-    if (now !== undefined) setTorque((t) => ({ step, now, peak: Math.max(now, peak, t?.step === step ? t.peak : 0) }));
+    if (now === undefined) return;
+    holdPeak(step, Math.max(now, peak));
+    setTorque({ step, now, peak: peakHeld(step) ?? now });
   });
   if (torque?.step !== step) return null;
   const { stop, said } = judgeTorque(torque.now, load.torque.value, load.breaking.value);

@@ -24,6 +24,14 @@ function listen(onChange: () => void): () => void {
 /** Turns counted at a step, from 0. */
 export const turnsCounted = (step: string): number => (counted.step === step ? counted.turns : 0);
 
+let peak = { step: '', Nm: 0 };
+/** Holds the most that a torque wrench told at a step. */
+export function holdPeak(step: string, Nm: number): void {
+  peak = { step, Nm: Math.max(Nm, peakHeld(step) ?? 0) };
+}
+/** The most that a torque wrench told at a step, Nm; undefined where there was none. */
+export const peakHeld = (step: string): number | undefined => (peak.step === step ? peak.Nm : undefined);
+
 /** Turns counted at a step, and how to change them. */
 export function useTurns(step: string): [number, (to: (turns: number) => number) => void] {
   const turns = useSyncExternalStore(

@@ -6,6 +6,7 @@ import { stepHole, type BenchStep } from '@/core/run/bench-step';
 import { gaugeStill } from '@/core/run/kept-verdict';
 import type { HolePlan } from '@/core/hole/hole-plan';
 import { holeName } from '@/core/route/work-item';
+import { peakHeld, turnsCounted } from './turns-counted';
 import type { Running } from '../run/use-run';
 import type { MenuAction } from './bench-menu';
 
@@ -22,6 +23,16 @@ const STILL = {
 
 /** What stands in place of the step. */
 export type Sheet = 'trouble' | 'check' | MenuAction;
+
+/** What the one who turned a tap says of it, and what a spindle did. */
+export type Told = Pick<BodyOf<'step-done'>, 'feel' | 'coast'>;
+
+/** What was counted and read while a step was in view. */
+function toldBy(step: string): Pick<BodyOf<'step-done'>, 'turns' | 'torqueNm'> {
+  const turns = turnsCounted(step);
+  const torqueNm = peakHeld(step);
+  return { ...(turns > 0 ? { turns } : {}), ...(torqueNm === undefined ? {} : { torqueNm }) };
+}
 
 type Acts = Record<'done' | 'back' | 'forward' | 'undo', () => void>;
 
@@ -95,14 +106,15 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     if (step && settled) append('step-undone', { step: step.key, part: step.part }, { ...about, corrects: settled.id });
   }
   const still = step?.item?.code === 'check' && at && here && !isDone ? gaugeStill(here, at) : undefined;
-  function done(): void {
+  /** @param more what its tap told while it was turned */
+  function done(more: Told = {}): void {
     if (!step) return;
     if (still) return setSaid(STILL[still]);
     if (!isDone) {
       const seconds = Math.round((Date.now() - since.current) / 100) / 10;
       startTransition(() => {
         leave(step.key);
-        record('step-done', { step: step.key, part: step.part, seconds });
+        record('step-done', { step: step.key, part: step.part, seconds, ...toldBy(step.key), ...more });
         // The first part’s lines are those that Plate shows.
         if (step.line && step.part === 1) bench.tick(step.line.tick);
         setSaid(`${step.item ? `${holeName(step.item)} ` : ''}${step.line ? 'scribed' : 'done'}`);
@@ -148,6 +160,8 @@ export function useStepInView({ issue, at: here, bench }: Running) {
     setSheet,
     said,
     say,
+    /** Done, with what was felt. */
+    doneWith: done,
     /** What its keys do. */
     acts,
   };

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { startTransition, useOptimistic, useState } from 'react';
 import type { AsideChange } from '@/contracts/learned';
 import { send } from '@/ui/send';
 
@@ -32,15 +32,21 @@ interface Props {
 /** Whether plans use it. */
 export function AsideSwitch({ id, label, aside }: Props) {
   const { change, busy, fault } = useAside();
+  const [isUsed, use] = useOptimistic(aside === undefined);
   return (
     <label className="flex min-h-11 items-center gap-2 whitespace-nowrap">
       <input
         type="checkbox"
         className="size-5 accent-ink"
-        checked={aside === undefined}
+        checked={isUsed}
         disabled={busy}
         aria-label={label}
-        onChange={(e) => void change({ id, aside: !e.target.checked })}
+        onChange={({ target: { checked } }) =>
+          startTransition(async () => {
+            use(checked);
+            await change({ id, aside: !checked });
+          })
+        }
       />
       used
       {fault && (

@@ -6,7 +6,7 @@ import { routeSettings } from '@/contracts/route';
 import type { Material } from '@/core/materials/material';
 import { againstDeadline, changePoints, firstArticle, fluidMl, savings, timeShares } from '@/core/route/batch';
 import type { Route } from '@/core/route/route';
-import type { OwnTap } from '@/core/tapping/own-tap';
+import type { Shop } from '@/core/shop/shop';
 import { useToday } from '@/ui/shop-clock';
 import { tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
@@ -14,7 +14,7 @@ import { TextField } from '@/ui/field';
 interface Props {
   route: Route;
   material?: Material;
-  taps?: readonly OwnTap[];
+  shop: Pick<Shop, 'taps' | 'lives'>;
   settings: RouteSettings;
   decide: (change: (settings: RouteSettings) => RouteSettings, typing?: boolean) => void;
   display: Display;
@@ -44,9 +44,9 @@ const workingDays = (from: Date, to: Date): number =>
 const doneOn = (from: Date, days: number): Date => addBusinessDays(workedFrom(from), days - 1);
 
 /** The batch: time against the deadline, where it goes, tools to change in time, what to measure first. */
-export function BatchPanel({ route, material, taps, settings, decide, display, draft, setDraft }: Props) {
+export function BatchPanel({ route, material, shop, settings, decide, display, draft, setDraft }: Props) {
   const shares = timeShares(route);
-  const changes = material ? changePoints(route, material, taps) : [];
+  const changes = material ? changePoints(route, material, shop) : [];
   const checks = firstArticle(route);
   const numberOf = (text: string): number | undefined =>
     text.trim() === '' ? undefined : Number(text.replace(',', '.'));

@@ -120,7 +120,7 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
             <BatchPanel
               route={route}
               material={shop.materials.find((m) => m.id === job.materialId)}
-              taps={shop.taps}
+              shop={shop}
               settings={settings}
               decide={decide}
               display={display}

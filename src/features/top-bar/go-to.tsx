@@ -13,6 +13,7 @@ import { useUnits } from '@/ui/units';
 const KIND: Record<Found['kind'], string> = {
   answer: 'Answer',
   missing: 'Crib',
+  learned: 'Learned',
   job: 'Job',
   hole: 'Hole',
   material: 'Material',

@@ -19,6 +19,7 @@ import { partFile } from '@/contracts/part-file';
 import { problemDocument } from '@/contracts/problem';
 import { copyList } from '@/contracts/backup';
 import { accessChange, sessionState, signedIn, signIn } from '@/contracts/session';
+import { asideChange, learnedPage, readingsPage, readingsQuery, toolsPage } from '@/contracts/learned';
 import { logPage, logQuery } from '@/contracts/log';
 import { searchQuery, searchResult } from '@/contracts/search';
 import { recordBatch, recordInput, recordList, recordQuery, recordReceipt } from '@/contracts/record';
@@ -51,6 +52,7 @@ const INPUTS = {
   PartFile: partFile,
   SignIn: signIn,
   AccessChange: accessChange,
+  AsideChange: asideChange,
 } as const;
 const OUTPUTS = {
   Answer: answerResponse,
@@ -78,6 +80,9 @@ const OUTPUTS = {
   Copies: copyList,
   Found: searchResult,
   LogPage: logPage,
+  Learned: learnedPage,
+  Readings: readingsPage,
+  Tools: toolsPage,
   Way: wayState,
 } as const;
 
@@ -127,6 +132,29 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       query: logQuery,
       done: [200, 'LogPage', 'A page'],
     },
+  },
+  '/api/v1/learned': {
+    get: {
+      summary: 'What the shop has learned of its own work, and what that changes in open jobs',
+      done: [200, 'Learned', 'Figure by figure'],
+    },
+  },
+  '/api/v1/learned/readings': {
+    get: {
+      summary: 'The readings of one level of a figure, in order, with their own limits and signals',
+      query: readingsQuery,
+      done: [200, 'Readings', 'The readings'],
+    },
+  },
+  '/api/v1/learned/aside': {
+    put: {
+      summary: 'Leave a record, a figure or a level of one out of what is learned, or take it in again',
+      body: 'AsideChange',
+      done: [204, null, 'Done'],
+    },
+  },
+  '/api/v1/tools': {
+    get: { summary: 'Drills and taps that have worked, with what is left of them', done: [200, 'Tools', 'The tools'] },
   },
   '/api/v1/jobs': {
     get: { summary: 'Jobs, newest change first, a page at a time', query: jobQuery, done: [200, 'JobPage', 'A page'] },

@@ -1,7 +1,6 @@
 import type { LearnedPage, LearnedRow, ReadingsPage, ToolLifeRow, ToolPage, ToolsPage } from '@/contracts/learned';
 import type { DrillEntry, TapEntry } from '@/contracts/crib';
 import { drillName } from '@/core/drills/drill';
-import { DRILL_LIFE_HOLES } from '@/core/drills/drill-life';
 import { plannerFor } from '@/core/job/plan-in-job';
 import {
   FIGURE_UNIT,
@@ -14,11 +13,11 @@ import {
 import type { ToolLife } from '@/core/learning/lives';
 import { isAtLevel, levelShown, runOfReadings, shownValue, typicalOver } from '@/core/learning/run-of-readings';
 import { SIGNAL_WORDS } from '@/core/learning/signals';
-import { lifeLeft, type KindLives } from '@/core/learning/tool-life';
+import { lifeLeft } from '@/core/shop/tool-life';
 import type { LearnedFigure, LearnedLevel } from '@/core/answer/estimate';
 import type { TapFeel } from '@/core/run/bench-record';
 import type { Figured } from '@/core/run/observations';
-import { tapLifeHoles, tapName } from '@/core/tapping/own-tap';
+import { tapName } from '@/core/tapping/own-tap';
 import { classLimits } from '@/core/threads/class-limits';
 import { threadNamed } from '@/core/threads/thread-named';
 import { tell } from '@/core/units/show';
@@ -223,39 +222,17 @@ function bandOf(reads: readonly Read[]): Pick<ReadingsPage, 'band'> {
   };
 }
 
-const KINDLESS: Pick<KindLives, 'uses' | 'failures'> = { uses: [], failures: 0 };
-
 /** Every drill and tap that has done anything, with what is left of it and what to do about it. */
 export async function toolsPageOf(db: Database): Promise<ToolsPage> {
   const shop = await shopNow(db);
   const known = await toolsByLevel(db, shop);
   const lives = await livesNow(db);
-  const kindOf = (level: string): string => {
-    const t = known.get(level);
-    if (!t) return '';
-    return t.kind === 'drill' ? `drill ${t.drill.material}` : `tap ${t.tap.steel} ${t.tap.geometry === 'form'}`;
-  };
-  const ended = new Map<string, { uses: number[]; failures: number }>();
-  for (const life of lives.values()) {
-    const kind = ended.get(kindOf(life.tool)) ?? { uses: [], failures: 0 };
-    kind.uses.push(...life.before, ...(life.isBroken ? [life.use] : []));
-    kind.failures += life.broken + life.begun;
-    ended.set(kindOf(life.tool), kind);
-  }
+  const records = shop.lives ?? {};
   const tools = [...lives.values()].flatMap((life): ToolLifeRow[] => {
     const tool = known.get(life.tool);
-    if (!tool) return [];
-    // Other tools that still hold count with what they have done.
-    const others = [...lives.values()].filter((l) => l !== life && !l.isBroken && kindOf(l.tool) === kindOf(life.tool));
-    const typical =
-      tool.kind === 'drill'
-        ? DRILL_LIFE_HOLES[tool.drill.material ?? 'hss']
-        : tapLifeHoles(tool.tap.steel, tool.tap.geometry);
-    const { uses, failures } = ended.get(kindOf(life.tool)) ?? KINDLESS;
-    const left = lifeLeft(
-      { typical, uses: [...uses, ...others.map((o) => o.use)], failures },
-      life.isBroken ? 0 : life.use,
-    );
+    if (!tool || !Object.hasOwn(records, life.tool)) return [];
+    const record = records[life.tool];
+    const left = lifeLeft(record, record.done);
     const perHole = life.holes > 0 ? life.use / life.holes : 1;
     return [
       {

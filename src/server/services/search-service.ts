@@ -1,4 +1,5 @@
 import type { Found } from '@/contracts/search';
+import { drillLevel } from '@/core/drills/expected-hole';
 import { drillName } from '@/core/drills/drill';
 import { BLANK_FORM, toAddress, type AskForm } from '@/core/hole/form';
 import { findDrill } from '@/core/hole/find-drill';
@@ -50,6 +51,28 @@ function answered(text: string, shop: ShopNow, units: Display): Found[] {
       href: `/?${toAddress(form)}`,
     },
   ];
+}
+
+const WHY = /^why\s+(?:drill\s+)?(.+?)\??$/i;
+
+/** `Why 5.1?`: what this shop’s own holes say of that drill. */
+function whyDrill(text: string, { pools: [crib], learned }: ShopNow): Found[] {
+  const named = WHY.exec(text)?.[1];
+  const drill = named === undefined ? undefined : findDrill(named, crib);
+  if (!drill) return [];
+  return crib.drills
+    .filter((d) => Math.abs(d.diameterMm - drill.diameterMm) < SAME_SIZE_MM)
+    .map((own): Found => {
+      const level = drillLevel(own);
+      const n = learned?.oversize?.[level]?.n ?? 0;
+      return {
+        kind: 'learned',
+        id: `why-${level}`,
+        name: `Why ${drillName(own)}?`,
+        detail: n > 0 ? `from ${n} of your own holes` : 'by typical figures: no hole of it was measured here',
+        href: n > 0 ? `/log/readings?${new URLSearchParams({ figure: 'oversize', level }).toString()}` : '/log/learned',
+      };
+    });
 }
 
 const MISSING = /^(.+?)\s+(?:is\s+)?(?:missing|lost|gone|broken)$/i;
@@ -147,6 +170,7 @@ export async function search(db: Database, text: string, units?: Display): Promi
   }));
   return [
     ...missing(typed, shop.pools),
+    ...whyDrill(typed, shop),
     ...answered(typed, shop, display),
     ...jobItems,
     ...holes,

@@ -5,8 +5,9 @@ import type { Drill } from '@/core/drills/drill';
 import { DRILL_SETS, type DrillPool } from '@/core/drills/drill-sets';
 import { MATERIALS } from '@/core/materials/materials';
 import type { Display } from '@/core/units/show';
-import type { ToolLife } from '@/core/learning/lives';
-import type { OwnTap } from '@/core/tapping/own-tap';
+import { toolRecords, type ToolFacts, type ToolLife } from '@/core/learning/lives';
+import { DRILL_LIFE_HOLES } from '@/core/drills/drill-life';
+import { tapLifeHoles, type OwnTap } from '@/core/tapping/own-tap';
 import type { Database } from '../database';
 import {
   listDrillCases,
@@ -31,6 +32,17 @@ export function cribPool(cases: readonly CaseEntry[]): DrillPool {
     .flatMap((c) => c.drills.map(({ version: _, ...drill }) => ({ ...drill, where: drill.where || c.name })))
     .sort((a, b) => a.diameterMm - b.diameterMm);
   return { id: 'crib', label: 'The crib', drills };
+}
+
+/** What is known of the drills and taps of a crib without their log. */
+function factsOf(cases: readonly CaseEntry[], taps: readonly OwnTap[]): (tool: string) => ToolFacts | undefined {
+  const facts = new Map<string, ToolFacts>();
+  for (const { drills } of cases)
+    for (const { id, material = 'hss' } of drills)
+      facts.set(`drill ${id}`, { kind: `drill ${material}`, typical: DRILL_LIFE_HOLES[material] });
+  for (const { id, steel, geometry } of taps)
+    facts.set(`tap ${id}`, { kind: `tap ${steel} ${geometry === 'form'}`, typical: tapLifeHoles(steel, geometry) });
+  return (tool) => facts.get(tool);
 }
 
 /** Everyday holes that a tap has done by what was recorded. */
@@ -63,10 +75,20 @@ export async function shopNow(db: Database): Promise<ShopNow> {
         ? taps.map(({ version: _v, ...tap }) => ({ ...tap, holesDone: tap.holesDone + usedHoles(lives, tap) }))
         : undefined,
     ...(learned ? { learned } : {}),
+    ...(lives.size > 0 ? { lives: toolRecords(lives, factsOf(cases, taps)) } : {}),
   };
 }
 
 /** The shop as a view gets it: the usual sets of drills are known there. */
-export function shopForView({ materials, machines, habits, tools, taps, pools, learned }: ShopNow) {
-  return { materials, machines, habits, tools, taps, crib: pools[0], ...(learned ? { learned } : {}) };
+export function shopForView({ materials, machines, habits, tools, taps, pools, learned, lives }: ShopNow) {
+  return {
+    materials,
+    machines,
+    habits,
+    tools,
+    taps,
+    crib: pools[0],
+    ...(learned ? { learned } : {}),
+    ...(lives ? { lives } : {}),
+  };
 }

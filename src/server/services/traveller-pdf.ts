@@ -157,7 +157,7 @@ export async function travellerPdf(
   const { route } = issue;
   const material = shop.materials.find((m) => m.id === job.materialId);
   const face = faceOnPaper(job);
-  const changes = material ? changePoints(route, material, shop.taps) : [];
+  const changes = material ? changePoints(route, material, shop) : [];
   const checks = firstArticle(route);
   const setUps = await Promise.all(
     route.setUps.map((setUp, i) =>

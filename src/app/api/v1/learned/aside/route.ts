@@ -1,6 +1,6 @@
 import { asideChange } from '@/contracts/learned';
 import { mayChangeCrib } from '@/server/access/at-the-door';
-import { answering, json, readBody } from '@/server/http/respond';
+import { answering, readBody } from '@/server/http/respond';
 import { changeAside } from '@/server/services/learned-service';
 import { database } from '@/server/start';
 
@@ -9,5 +9,5 @@ export const PUT = (request: Request): Promise<Response> =>
     const db = await database();
     await mayChangeCrib(db, request);
     await changeAside(db, await readBody(request, asideChange));
-    return json({ ok: true });
+    return new Response(null, { status: 204 });
   });

@@ -2,9 +2,15 @@
 export interface KindLives {
   /** Use that is typical before one fails. */
   typical: number;
-  /** Use of each tool so far, up to its end where it failed. */
-  uses: readonly number[];
+  /** Use of each tool so far, up to its end where it failed: the sum of the squares. */
+  squares: number;
   failures: number;
+}
+
+/** One tool of a crib by its log. */
+export interface ToolRecord extends KindLives {
+  /** Use since it was made or sharpened. */
+  done: number;
 }
 
 /** What is left of a tool, in use: 1 is a hole two diameters deep in mild steel. */
@@ -20,14 +26,14 @@ export interface LifeLeft {
 /**
  * What is left of a tool that has done so much and holds: failures follow a Weibull law of shape 2, whose rate is learned from
  * all tools of its kind, those that hold counted with what they have done. The typical life is worth one failure.
- * @param done use of this tool since it was made or sharpened, 0 and up; it is not among `uses`
- * @example lifeLeft({ typical: 500, uses: [], failures: 0 }, 0).median // √((2 × 500 ÷ π)² × (2 − 1)) = 318
+ * @param done use of this tool since it was made or sharpened, 0 and up; it is not among the others
+ * @example lifeLeft({ typical: 500, squares: 0, failures: 0 }, 0).median // √((2 × 500 ÷ π)² × (2 − 1)) = 318
  */
-export function lifeLeft({ typical, uses, failures }: KindLives, done: number): LifeLeft {
+export function lifeLeft({ typical, squares, failures }: KindLives, done: number): LifeLeft {
   // With this prior the mean of all lives that are to be expected is the typical one.
   const before = ((2 * typical) / Math.PI) ** 2;
   const shape = 1 + failures;
-  const rate = before + uses.reduce((sum, use) => sum + use ** 2, 0) + done ** 2;
+  const rate = before + squares + done ** 2;
   const leftAt = (survive: number): number => Math.sqrt(done ** 2 + rate * (survive ** (-1 / shape) - 1)) - done;
   return {
     median: leftAt(0.5),
