@@ -23,7 +23,12 @@ test('five measured holes move the predicted hole and change the drill; the scre
     quantity: 1,
     part: { stock: { shape: 'plate', widthMm: 120, heightMm: 40, thicknessMm: 16 }, condition: 'sawn', datums: {} },
     holes: [
-      { id: 'guard-screws', name: '', question, place: { kind: 'row', x: 20, y: 20, count: 5, pitch: 20, angleDeg: 0 } },
+      {
+        id: 'guard-screws',
+        name: '',
+        question,
+        place: { kind: 'row', x: 20, y: 20, count: 5, pitch: 20, angleDeg: 0 },
+      },
     ],
   };
   const { version } = await (await page.request.post(`${address}/api/v1/jobs`, { data: job })).json();
