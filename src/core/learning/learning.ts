@@ -18,17 +18,18 @@ export interface Reading extends Figured {
 }
 
 interface Counted {
+  id: string;
   z: number;
   tool?: string;
   happenedAt: string;
-  /** The record that brought it. */
-  of: string;
 }
 
 /** Readings of a level, and the levels right under it. */
 interface Level {
   readings: Map<string, Counted>;
   under: Set<string>;
+  /** In rising order; undefined since one came or went. */
+  sorted?: readonly Counted[];
   /** What it came to last; undefined since a reading came or went. */
   made?: { levels: Record<string, LearnedLevel> };
 }
@@ -37,10 +38,12 @@ interface Book {
   levels: Map<string, Level>;
   /** Most general levels. */
   tops: Set<string>;
-  tools: Map<string, Set<string>>;
+  /** Readings of each tool, and the most particular levels in which it was used. */
+  tools: Map<string, { readings: Map<string, Counted>; lasts: Set<string> }>;
 }
 
-const NONE: readonly string[] = [];
+/** What the levels above say, with some readings left out. */
+type PriorWithout = (without: (c: Counted) => boolean) => Spread;
 
 /** Readings of every level, from which it is worked out what a shop has learned. */
 export interface Learning {
@@ -60,7 +63,8 @@ export interface Learning {
 export function learning(): Learning {
   const books = new Map<LearnedFigure, Book>();
   const byRecord = new Map<string, { figure: LearnedFigure; levels: readonly string[]; id: string }[]>();
-  const begun = new Map<string, string[]>();
+  /** When each tool was sharpened or renewed last. */
+  const begun = new Map<string, string>();
   const bookOf = (figure: LearnedFigure): Book => {
     const book = books.get(figure) ?? { levels: new Map<string, Level>(), tops: new Set(), tools: new Map() };
     books.set(figure, book);
@@ -71,18 +75,16 @@ export function learning(): Learning {
     book.levels.set(key, level);
     return level;
   };
-  /** Life of a tool in which something happened: sharpened, it is another tool. */
-  const lifeOf = ({ tool, happenedAt }: Counted): string | undefined => {
-    if (tool === undefined) return undefined;
-    const later = (begun.get(tool) ?? NONE).filter((at) => at > happenedAt).length;
-    return later === 0 ? tool : `${tool} before ${later}`;
-  };
+  /** Whether a tool did something since it was sharpened last: before, it was another tool. */
+  const isOf = (tool: string, { tool: by, happenedAt }: Counted): boolean =>
+    by === tool && (begun.get(tool) ?? '') <= happenedAt;
   function forget(book: Book, levels: readonly string[]): void {
     // What is under a level has its result as a prior.
     const below = (key: string): void => {
       const level = book.levels.get(key);
       if (!level) return;
       level.made = undefined;
+      level.sorted = undefined;
       for (const next of level.under) below(next);
     };
     below(levels[0]);
@@ -96,17 +98,23 @@ export function learning(): Learning {
     byRecord.set(recordId, [...known, { figure, levels, id }]);
     const book = bookOf(figure);
     book.tops.add(levels[0]);
+    const counted = { id, z, tool, happenedAt };
     levels.forEach((key, i) => {
-      levelOf(book, key).readings.set(id, { z, tool, happenedAt, of: recordId });
+      levelOf(book, key).readings.set(id, counted);
       if (i > 0) levelOf(book, levels[i - 1]).under.add(key);
     });
-    if (tool !== undefined) book.tools.set(tool, (book.tools.get(tool) ?? new Set()).add(levels[levels.length - 1]));
+    if (tool !== undefined) {
+      const known = book.tools.get(tool) ?? { readings: new Map<string, Counted>(), lasts: new Set<string>() };
+      known.readings.set(id, counted);
+      known.lasts.add(levels[levels.length - 1]);
+      book.tools.set(tool, known);
+    }
     forget(book, levels);
     if (tool !== undefined) forgetTool(book, tool);
   }
   /** What a tool did elsewhere counts for it here. */
   function forgetTool(book: Book, tool: string): void {
-    for (const last of book.tools.get(tool) ?? []) {
+    for (const last of book.tools.get(tool)?.lasts ?? []) {
       const level = book.levels.get(last);
       if (level) level.made = undefined;
     }
@@ -116,43 +124,43 @@ export function learning(): Learning {
       const book = bookOf(figure);
       const tool = book.levels.get(levels[0])?.readings.get(id)?.tool;
       for (const key of levels) book.levels.get(key)?.readings.delete(id);
+      if (tool !== undefined) book.tools.get(tool)?.readings.delete(id);
       forget(book, levels);
       if (tool !== undefined) forgetTool(book, tool);
     }
     byRecord.delete(recordId);
   }
   function begunAnew(tool: string, at: string): void {
-    begun.set(tool, [...(begun.get(tool) ?? []), at]);
+    if (at > (begun.get(tool) ?? '')) begun.set(tool, at);
     for (const book of books.values()) forgetTool(book, tool);
   }
   /** Readings in rising order: sums come out the same to the last digit, whichever came first. */
-  const valuesOf = (level: Level, keep: (c: Counted, id: string) => boolean): number[] => {
+  const valuesOf = (level: Level, keep?: (c: Counted) => boolean): number[] => {
+    level.sorted ??= [...level.readings.values()].sort((a, b) => a.z - b.z);
     const values: number[] = [];
-    for (const [id, counted] of level.readings) if (keep(counted, id)) values.push(counted.z);
-    return values.sort((a, b) => a - b);
+    for (const counted of level.sorted) if (!keep || keep(counted)) values.push(counted.z);
+    return values;
   };
   const plain = ({ mean, sigma, n, own, range }: LearnedLevel): LearnedLevel => ({ mean, sigma, n, own, range });
 
   /** Everything that a tool did since it was made or sharpened, in whatever it was used. */
   function ofTool(book: Book, tool: string): number[] {
     const values: number[] = [];
-    for (const last of book.tools.get(tool) ?? []) {
-      const level = book.levels.get(last);
-      if (level) values.push(...valuesOf(level, (c) => lifeOf(c) === tool));
-    }
+    for (const counted of book.tools.get(tool)?.readings.values() ?? [])
+      if (isOf(tool, counted)) values.push(counted.z);
     return values.sort((a, b) => a - b);
   }
   /**
    * Results of a level, of those under it and of the tools used in it.
    * @param priorWithout what the levels above say, with some readings left out
    */
-  function resultsOf(book: Book, key: string, priorWithout: (without: (c: Counted, id: string) => boolean) => Spread) {
+  function resultsOf(book: Book, key: string, priorWithout: PriorWithout) {
     const level = levelOf(book, key);
     if (level.made) return level.made;
     const levels: Record<string, LearnedLevel> = {};
-    const inHere = (_: Counted, id: string): boolean => level.readings.has(id);
+    const inHere = ({ id }: Counted): boolean => level.readings.has(id);
     const prior = priorWithout(inHere);
-    const all = valuesOf(level, () => true);
+    const all = valuesOf(level);
     if (all.length > 0) levels[key] = plain(pooled(prior, all));
     if (level.under.size === 0) {
       const tools = new Set([...level.readings.values()].flatMap((c) => (c.tool === undefined ? [] : [c.tool])));
@@ -160,7 +168,7 @@ export function learning(): Learning {
         const own = ofTool(book, tool);
         if (own.length === 0) continue;
         const [anywhere, here] = toolLevels(tool, key);
-        const beside = valuesOf(level, (c) => lifeOf(c) !== tool);
+        const beside = valuesOf(level, (c) => !isOf(tool, c));
         levels[anywhere] = plain(pooled(TYPICAL, own));
         levels[here] = plain(pooled(pooled(prior, beside), own));
       }
@@ -168,13 +176,13 @@ export function learning(): Learning {
     level.made = { levels };
     return level.made;
   }
-  function walk(book: Book, key: string, priorWithout: (without: (c: Counted, id: string) => boolean) => Spread) {
+  function walk(book: Book, key: string, priorWithout: PriorWithout) {
     const level = levelOf(book, key);
     let into: Record<string, LearnedLevel> = { ...resultsOf(book, key, priorWithout).levels };
-    const priorHere = (without: (c: Counted, id: string) => boolean): Spread =>
+    const priorHere: PriorWithout = (without) =>
       pooled(
-        priorWithout((_, id) => level.readings.has(id)),
-        valuesOf(level, (c, id) => !without(c, id)),
+        priorWithout(({ id }) => level.readings.has(id)),
+        valuesOf(level, (c) => !without(c)),
       );
     for (const under of level.under) into = { ...into, ...walk(book, under, priorHere) };
     return into;

@@ -39,14 +39,28 @@ export function pooled(prior: Spread, values: readonly number[]): Pooled {
   return { mean, sigma, n, own, range: [mean - half, mean + half], weights };
 }
 
+/** The middle of the readings, and of as many at the prior’s mean as that is worth: one far out does not move it. */
+function middleOf(prior: Spread, values: readonly number[]): number {
+  const under = values.findLastIndex((x) => x < prior.mean) + 1;
+  const at = (k: number): number =>
+    k < under ? values[k] : k < under + PRIOR.mean ? prior.mean : values[k - PRIOR.mean];
+  const last = values.length + PRIOR.mean - 1;
+  return (at(Math.floor(last / 2)) + at(Math.ceil(last / 2))) / 2;
+}
+
 /** Each reading is held against what the others say: those that lie far from the middle of all have no voice in that. */
 function weightsOf(prior: Spread, values: readonly number[]): number[] {
-  const middle = median([...values, prior.mean, prior.mean, prior.mean].sort((a, b) => a - b));
-  const away = values.length > 0 ? median(values.map((x) => Math.abs(x - middle)).sort((a, b) => a - b)) : 0;
+  const ones = values.map(() => 1);
+  if (values.length === 0) return ones;
+  const middle = middleOf(prior, values);
+  const isNear = (x: number, near: number): boolean => Math.abs(x - middle) <= near;
+  const [least, most] = [values[0], values[values.length - 1]];
+  if (isNear(least, FAR * prior.sigma) && isNear(most, FAR * prior.sigma)) return ones;
+  const away = median(values.map((x) => Math.abs(x - middle)).sort((a, b) => a - b));
   const near = FAR * Math.max(prior.sigma, 1.5 * away);
-  const voices = values.map((x) => Number(Math.abs(x - middle) <= near));
+  const voices = values.map((x) => Number(isNear(x, near)));
   const count = sumOf(voices);
-  if (count === values.length) return voices;
+  if (count === values.length) return ones;
   const others = count === 0 ? prior : joined(prior, values, voices);
   const scatter = others.sigma * predictive(count);
   return values.map((x) => Math.min(1, (FAR / (Math.abs(x - others.mean) / scatter)) ** 2));
