@@ -84,6 +84,8 @@ test('a newcomer’s job of nine holes, from an empty shop to its sheet, in thir
     await tabTo(page, /^Part$/);
     actions += 2;
     await page.keyboard.press('ArrowRight');
+    // The focus follows a moment after the key: no hand is quicker.
+    await expect(page.getByRole('tab', { name: 'Lay out', exact: true })).toBeFocused();
     await page.keyboard.press('ArrowRight');
     await expect(page.getByRole('tabpanel', { name: 'Heights' })).toContainText('30.00');
     await take(/^Next: Issue the route/);

@@ -109,7 +109,7 @@ test('the log of the shop: found by words, narrowed by kind, from a record to it
   await page.goBack();
   await page.waitForURL(/\/log\?q=/);
   await page.getByRole('link', { name: 'Hole A10 of Dust-cap ring' }).click();
-  await page.waitForURL(/holes\?hole=/);
+  await page.waitForURL(/holes\/sample-hole-ring-circle\/10/);
   await page.goBack();
   // Words and kind at once: neither takes the other back.
   await page.getByLabel('Find').fill('ring');

@@ -45,6 +45,8 @@ async function samples(
     'delete /api/v1/crib/{kind}/{id}': { query: '?version=2' },
     'put /api/v1/shop': { body: { version: 99, units: 'mm', habits: {} } },
     'post /api/v1/session': { body: { passcode: 'there is none' } },
+    'put /api/v1/learned/aside': { body: { id: 'figure lean', aside: false } },
+    'get /api/v1/learned/readings': { query: '?figure=formed-minor&level=brass-cartridge' },
     'put /api/v1/access': { body: { guardsCrib: true } },
   };
 }

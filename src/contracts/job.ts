@@ -57,6 +57,7 @@ export const jobPapers = z.strictObject({
   revision: onPaper.optional(),
   order: onPaper.optional(),
   partNumber: onPaper.optional(),
+  bar: onPaper.optional().describe('Bar or heat that the metal comes from'),
   serial: onPaper.optional().describe('Of the first part; the digits at its end count up'),
 });
 export type JobPapers = z.infer<typeof jobPapers>;

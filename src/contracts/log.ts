@@ -12,13 +12,17 @@ export const logQuery = z.strictObject({
     .describe('Words, all of which a record has to have: broken, last M6 in stainless, D1 pier'),
   kind: z.enum(kinds).optional(),
   job: z.string().max(100).optional().describe('Id of a job'),
+  metal: z.string().max(100).optional().describe('Id of a material'),
+  tool: z.string().max(200).optional().describe('A drill or tap, as /api/v1/tools names it'),
+  from: z.iso.date().optional().describe('First day'),
+  to: z.iso.date().optional().describe('Last day'),
   page: z.coerce.number().int().min(1).max(100_000).default(1),
 });
 export type LogQuery = z.infer<typeof logQuery>;
 
 /** The query of an address; what cannot be read of it is left out, so that a page always opens. */
-export function logQueryOf({ q, kind, page }: Record<string, unknown>, job?: string): LogQuery {
-  const read = logQuery.safeParse({ q, kind, page, job });
+export function logQueryOf({ q, kind, metal, tool, from, to, page }: Record<string, unknown>, job?: string): LogQuery {
+  const read = logQuery.safeParse({ q, kind, metal, tool, from, to, page, job });
   return read.success ? read.data : logQuery.parse({ job });
 }
 

@@ -136,6 +136,10 @@ test('a hole from callout to gauge: who made it, with what, felt and measured; i
   expect(await found('broken plate')).toEqual(['tap-broken']);
   expect(await found('toolmak A1')).toEqual(['step-done', 'step-done']);
   expect(await found('tight')).toEqual(['step-done']);
+  const narrowed = async (by: object) => (await logPageOf(at.db, logQuery.parse(by))).entries.length;
+  expect(await narrowed({ tool: `tap ${tap}` })).toBe(3);
+  expect([await narrowed({ metal: 'steel-low-carbon' }), await narrowed({ metal: 'copper' })]).toEqual([5, 0]);
+  expect([await narrowed({ to: '2020-01-01' }), await narrowed({ from: '2020-01-01' })]).toEqual([0, 5]);
 });
 
 test('five months of the sample shop: thousands of holes, all made; taken out, they teach nothing more', async () => {

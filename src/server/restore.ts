@@ -121,7 +121,8 @@ export const restoreCopy = (file: string, into: string): Promise<string> =>
       const kept = await copyDatabase(client, into, 'before-restore');
       await client.execute({ sql: 'ATTACH DATABASE ? AS given', args: [copy] });
       const { rows } = await client.execute(
-        "SELECT name FROM main.sqlite_schema WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE '__drizzle%'",
+        // The words of records fill in with the records themselves.
+        "SELECT name FROM main.sqlite_schema WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE '__drizzle%' AND name NOT LIKE 'record_words%'",
       );
       const tables = rows.map((row) => `"${String(row.name)}"`);
       const tx = await client.transaction('write');
@@ -129,6 +130,7 @@ export const restoreCopy = (file: string, into: string): Promise<string> =>
         await tx.execute('PRAGMA defer_foreign_keys = ON');
         const given = tables.filter((t) => ![REVISION, MARK, ...DOOR].includes(t));
         for (const table of given) await tx.execute(`DELETE FROM main.${table}`);
+        await tx.execute("INSERT INTO main.record_words (record_words) VALUES ('delete-all')");
         for (const table of given.filter((t) => !DERIVED.includes(t))) {
           const info = await tx.execute(`PRAGMA main.table_info(${table})`);
           const columns = info.rows.map((column) => `"${String(column.name)}"`).join(', ');

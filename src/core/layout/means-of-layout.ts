@@ -1,5 +1,6 @@
 import { answer, mm, phrase, quantity, type Answer, type Phrase } from '../answer/answer';
-import { expected, type Expected, type Learned } from '../answer/estimate';
+import type { MachineKind } from '../cutting/machine';
+import { expected, type Expected, type Learned, type Spread } from '../answer/estimate';
 
 export type LayoutMeans =
   'marker' | 'scriber' | 'transfer-punch' | 'caliper' | 'height-gauge' | 'edge-finder' | 'readout' | 'bushing';
@@ -84,12 +85,27 @@ function shares({ means, punching, starting }: Placing): { layout: number; punch
   return { layout, punch: 0, start: means === 'bushing' ? 0 : Math.min(start, START_SIGMA_MM.spot) };
 }
 
+/** How a hole is usually placed on a machine: by its readout on a mill, else by a height gauge and a punch. */
+export function usualPlacing(machine: MachineKind | undefined, start: Starting): Placing {
+  if (machine === 'mill') return { means: 'readout', punching: 'eye', starting: 'spot' };
+  return { means: 'height-gauge', punching: 'eye', starting: machine === 'hand-drill' ? 'hand' : start };
+}
+
+/** Levels at which places pool: the means, then how it is punched and begun. */
+export const placeLevels = ({ means, punching, starting }: Placing): string[] => [
+  means,
+  `${means}|${punching}|${starting}`,
+];
+
+/** Place along one axis that is typical for a way of placing, mm. */
+export function typicalPlace(placing: Placing): Spread {
+  const { layout, punch, start } = shares(placing);
+  return { mean: 0, sigma: combined(layout, punch, start) };
+}
+
 /** How far a hole lies from where it is drawn along one axis, mm: none on the whole, scattered by every step of placing it. */
 export function expectedPlace(placing: Placing, learned?: Learned): Expected {
-  const { layout, punch, start } = shares(placing);
-  const { means, punching, starting } = placing;
-  const sigma = combined(layout, punch, start);
-  return expected('place', { mean: 0, sigma }, [means, `${means}|${punching}|${starting}`], learned);
+  return expected('place', typicalPlace(placing), placeLevels(placing), learned);
 }
 
 /** Every means for a zone: those that hold first, the least effort first among them. */

@@ -1,7 +1,8 @@
-import { mm, phrase, quantity, type Phrase } from '../answer/answer';
+import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
 import { tiltOf } from '../gauging/squareness';
 import type { HolePlan } from '../hole/hole-plan';
 import { KINDS } from '../operation/kinds';
+import type { Operation } from '../operation/operation';
 import type { Observation } from '../run/observations';
 
 /** One thing of a hole: what was planned, beside what came of it. */
@@ -16,6 +17,19 @@ export interface BesidePlan {
 }
 
 const seconds = (s: number): Phrase => phrase('{time}', { time: quantity(Math.round(s), 's') });
+
+/** What was set for an operation: speed, stop and withdrawals, and its time. */
+function planned(op: Operation | undefined, usualS: number): Phrase {
+  const { cut } = op ?? {};
+  const time = quantity(Math.round(usualS), 's');
+  if (!cut?.speed.ok)
+    return op?.tap?.drive ? phrase('{rpm}; {time}', { rpm: quantity(op.tap.drive.rpm, 'rpm'), time }) : seconds(usualS);
+  const { rpm, label } = cut.speed.value;
+  const set = { rpm: quantity(rpm, 'rpm'), label, stop: depth(cut.stopMm), time };
+  return cut.pecks.length > 0
+    ? phrase('{rpm}, {label}; stop {stop}; out {count} times; {time}', { ...set, count: cut.pecks.length })
+    : phrase('{rpm}, {label}; stop {stop}; {time}', set);
+}
 
 /** What was gauged, beside what it had to be. */
 function gaugedBeside(plan: HolePlan, o: Observation): BesidePlan[] {
@@ -90,7 +104,7 @@ function madeBeside(plan: HolePlan, o: Observation): BesidePlan[] {
   const rows: BesidePlan[] = [
     {
       label: op?.cut?.spec.tool.name || op?.tap ? `${KINDS[op.code].verb}, ${label}` : label,
-      planned: seconds(observed.usualS),
+      planned: planned(op, observed.usualS),
       ...(observed.seconds === undefined ? {} : { measured: seconds(observed.seconds) }),
       who,
       recordId,

@@ -1,6 +1,7 @@
 import { phrase, type Phrase } from '../answer/answer';
 import { LEARNED_FIGURES, type LearnedFigure } from '../answer/estimate';
 import { START_LABEL, START_MEANS, type StartMeans } from '../drills/expected-hole';
+import { MEANS } from '../layout/means-of-layout';
 import { KINDS } from '../operation/kinds';
 import type { OperationCode } from '../operation/operation';
 import { GEOMETRY_LABEL, type TapGeometry } from '../tapping/tap';
@@ -121,6 +122,14 @@ export function levelWords(figure: LearnedFigure, level: string, names: Names): 
         return [names.machine(rest[0])];
       case 'lean':
         return [wayName(rest[0])];
+      case 'place': {
+        const [means, punching, starting] = rest;
+        const label = MEANS.find((m) => m.id === means)?.label ?? means;
+        return [
+          label,
+          ...(punching && starting ? [`punched by ${punching}`, `begun by ${starting.replace('-', ' ')}`] : []),
+        ];
+      }
       case 'torque':
         return [...(rest[0] ? [names.material(rest[0])] : []), ...(rest[1] ? [rest[1]] : [])];
       default:

@@ -89,8 +89,8 @@ export function learning(): Learning {
     };
     below(levels[0]);
   }
-  function add({ figure, levels, tool, value, typical, recordId, happenedAt }: Reading): void {
-    const id = `${recordId} ${figure} ${levels.join()}`;
+  function add({ figure, levels, tool, axis, value, typical, recordId, happenedAt }: Reading): void {
+    const id = `${recordId} ${figure} ${levels.join()} ${axis ?? ''}`;
     const known = byRecord.get(recordId) ?? [];
     if (known.some((k) => k.id === id)) return;
     const z = inSigmas(figure, value, typical);

@@ -4,6 +4,8 @@ import { drillLevel, holeLevels, typicalHoleMm, type StartMeans } from '../drill
 import type { CheckKind } from '../gauging/checks-of';
 import { tiltOf } from '../gauging/squareness';
 import type { HolePlan } from '../hole/hole-plan';
+import { placeLevels, typicalPlace, usualPlacing } from '../layout/means-of-layout';
+import type { Point } from '../layout/part';
 import type { Planner } from '../job/plan-in-job';
 import { toolUse } from '../materials/life-factor';
 import { mainOperation, type Operation } from '../operation/operation';
@@ -41,6 +43,8 @@ export interface Figured {
   levels: readonly string[];
   /** The tool whose own it is. */
   tool?: string;
+  /** Of a place: which way. */
+  axis?: 'x' | 'y';
   value: number;
   typical: Spread;
 }
@@ -187,6 +191,21 @@ function figuresOfCheck(
   return [];
 }
 
+/** How far a hole lies off, both ways. */
+function figuresOfPlace(
+  plan: HolePlan,
+  { x, y }: Readonly<Record<string, number>>,
+  drawn: Point | undefined,
+): Figured[] {
+  if (!drawn || x === undefined || y === undefined) return [];
+  const placing = usualPlacing(plan.machine?.kind, plan.start);
+  const of = { figure: 'place' as const, levels: placeLevels(placing), typical: typicalPlace(placing) };
+  return [
+    { ...of, axis: 'x', value: x - drawn.x },
+    { ...of, axis: 'y', value: y - drawn.y },
+  ];
+}
+
 /** What was learned from work that was done. */
 function figuresOfWork(
   plan: HolePlan,
@@ -231,9 +250,17 @@ function figuresOfWork(
 /** Tells of each record, before the run counts it, what it observes of its hole as that is made by then. */
 export function observer(
   work: IssuedWork,
-  run: Pick<FollowedRun, 'planAt'>,
+  run: Pick<FollowedRun, 'planAt' | 'settingFor'>,
 ): (r: BenchRecord) => Observation | undefined {
   const steps = new Map(runSteps(work.route).map((s) => [s.key, s]));
+  const figuresIn = (r: BenchRecord, plan: HolePlan, op: Operation | undefined): Figured[] => {
+    if (r.kind === 'step-done') return op ? figuresOfWork(plan, op, r.body, work) : [];
+    if (r.kind !== 'checked') return [];
+    const at = holeOf(r);
+    return r.body.check === 'position' && at
+      ? figuresOfPlace(plan, r.body.values, run.settingFor(at, plan).drawn)
+      : figuresOfCheck(plan, r.body);
+  };
   return (r) => {
     const at = holeOf(r) ?? holeOfStep(r, steps);
     const planned = at && run.planAt(at);
@@ -251,12 +278,7 @@ export function observer(
       happenedAt: r.happenedAt,
       ...(r.who ? { who: r.who } : {}),
       observed,
-      figures:
-        r.kind === 'checked'
-          ? figuresOfCheck(plan, r.body)
-          : r.kind === 'step-done' && op
-            ? figuresOfWork(plan, op, r.body, work)
-            : [],
+      figures: figuresIn(r, plan, op),
       ...madeOf(plan),
     };
   };

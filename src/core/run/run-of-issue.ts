@@ -61,6 +61,8 @@ export interface FollowedRun {
   now: () => RunOfIssue;
   /** How a hole is made by now; undefined for a feature that the issue does not have. */
   planAt: (hole: HoleAt) => Result<HolePlan> | undefined;
+  /** What a hole of this plan is held against. */
+  settingFor: (hole: HoleAt, plan: HolePlan) => CheckSetting;
 }
 
 /** Follows an issued route from its first record on: one more record costs the same however many there are. */
@@ -120,6 +122,10 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   const madeOrAsDrawn = (featureId: string, change: RemedyChange): Result<HolePlan> | undefined => {
     const result = made(featureId, change);
     return result?.ok ? result : made(featureId, {});
+  };
+  const settingFor = (hole: HoleAt, plan: HolePlan): CheckSetting => {
+    const { zoneMm, meets } = features.get(hole.featureId) ?? {};
+    return settingAt(points(), hole, plan, shop, { zoneMm, meets: meets && laying().letters.get(meets) });
   };
   const asDrawn = new Map<string, Result<HolePlan> | undefined>();
   /** Plans of holes that a remedy reaches, until there is another remedy. */
@@ -244,13 +250,10 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
           made(hole.featureId, { ...changeFor(remedies, hole), ...change })?.ok === true;
         return alike && firstHere(run, alike, hole, plan, gauged, canBeMade);
       },
-      settingFor: (hole, plan) => {
-        const { zoneMm, meets } = features.get(hole.featureId) ?? {};
-        return settingAt(points(), hole, plan, shop, { zoneMm, meets: meets && laying().letters.get(meets) });
-      },
+      settingFor,
     };
   }
-  return { add, now, planAt };
+  return { add, now, planAt, settingFor };
 }
 
 /** Letters of the features of a route. */

@@ -56,6 +56,7 @@ const PAPERS: [keyof JobPapers, string][] = [
   ['revision', 'Revision'],
   ['partNumber', 'Part number'],
   ['serial', 'First serial'],
+  ['bar', 'Bar or heat'],
 ];
 
 /** What a customer looks for on the papers: the order to begin with, and drawing, revision, part and serial where they are needed. */
@@ -68,7 +69,7 @@ export function PaperFields({ inHand }: { inHand: JobInHand }) {
       d.head.papers = text === '' ? rest : { ...rest, [key]: text };
     }, true);
   return (
-    <div className="grid grid-cols-2 items-end gap-3 sm:col-span-2 sm:grid-cols-5">
+    <div className="grid grid-cols-2 items-end gap-3 sm:col-span-2 sm:grid-cols-6">
       {[ORDER, ...(opened ? PAPERS : [])].map(([key, label]) => (
         <label key={key} className={`flex flex-col gap-1 ${key === 'order' && !opened ? 'sm:col-span-2' : ''}`}>
           <span className="label">{label}</span>
@@ -82,7 +83,7 @@ export function PaperFields({ inHand }: { inHand: JobInHand }) {
       ))}
       {!opened && (
         <button type="button" className="btn sm:col-span-3 sm:justify-self-start" onClick={() => setOpened(true)}>
-          Drawing, revision, part, serial
+          Drawing, revision, part, serial, bar
         </button>
       )}
     </div>

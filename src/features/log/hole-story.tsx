@@ -18,7 +18,7 @@ interface Props {
   at: HoleAt;
   about: {
     name: string;
-    job: { name: string; units?: Display };
+    job: { name: string; units?: Display; bar?: string };
     callout: string;
     parts: number;
     number: number;
@@ -45,6 +45,7 @@ export function HoleStory({ jobId, at: { featureId, holeNumber, part }, about, p
               {about.job.name}
             </Link>
             {about.parts > 1 && `, part ${part} of ${about.parts}`}, {plan.material.label}
+            {about.job.bar && `, bar ${about.job.bar}`}
           </span>
         </h1>
         {about.parts > 1 && (

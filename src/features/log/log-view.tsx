@@ -8,7 +8,7 @@ import { LOG_KINDS, type LogKind } from '@/core/run/log-words';
 import { recordWords } from '@/core/run/record-words';
 import { tell, type Display } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
-import { TextField } from '@/ui/field';
+import { SelectField, TextField } from '@/ui/field';
 import { useShopTime } from '@/ui/shop-clock';
 import { useUnits } from '@/ui/units';
 import { LogTabs } from './log-tabs';
@@ -17,6 +17,8 @@ import { logRow } from './log-row';
 interface Props {
   query: LogQuery;
   found: LogPage;
+  /** What it can be narrowed to. */
+  narrow?: { metals: { id: string; label: string }[]; tools: { id: string; label: string }[] };
   /** Of one job, in its own unit; of the whole shop where left out. */
   job?: { id: string; name: string; units?: Display };
 }
@@ -25,8 +27,8 @@ interface Props {
 const WAIT_MS = 250;
 
 /** The same question of a view or of a file; a job's view names its job already. */
-function addressOf({ q, kind, job, page }: Partial<LogQuery>, path: string): string {
-  const said = { q, kind, job, page: page === 1 ? undefined : page };
+function addressOf({ page, ...rest }: Partial<LogQuery>, path: string): string {
+  const said = { ...rest, page: page === 1 ? undefined : page };
   const params = new URLSearchParams(
     Object.entries(said).flatMap(([key, value]) => (value ? [[key, String(value)]] : [])),
   );
@@ -34,7 +36,7 @@ function addressOf({ q, kind, job, page }: Partial<LogQuery>, path: string): str
 }
 
 /** Everything that happened in the shop, or on one job, the newest first: found by words, narrowed by kind, taken out as a file. */
-export function LogView({ query, found: { entries, more }, job }: Props) {
+export function LogView({ query, found: { entries, more }, narrow, job }: Props) {
   const router = useRouter();
   const here = (part: Partial<LogQuery>): string =>
     addressOf({ ...query, ...part, job: undefined }, job ? `/jobs/${job.id}/log` : '/log');
@@ -84,6 +86,7 @@ export function LogView({ query, found: { entries, more }, job }: Props) {
         onChange={(kind) => setAsked({ ...asked, kind: kind === 'all' ? undefined : kind })}
         options={kinds}
       />
+      {narrow && <Narrow query={query} narrow={narrow} go={(part) => router.replace(here({ ...part, page: 1 }))} />}
       {entries.length === 0 ? (
         <p role="status" className="text-lg">
           {query.q === '' && !query.kind
@@ -106,6 +109,50 @@ export function LogView({ query, found: { entries, more }, job }: Props) {
         )}
       </nav>
     </main>
+  );
+}
+
+/** By metal, by tool and by time; folded while nothing is narrowed so. */
+function Narrow({
+  query: { metal = '', tool = '', from = '', to = '' },
+  narrow: { metals, tools },
+  go,
+}: {
+  query: LogQuery;
+  narrow: NonNullable<Props['narrow']>;
+  go: (part: Partial<LogQuery>) => void;
+}) {
+  const lists = [
+    ['Metal', 'metal', metal, metals],
+    ['Tool', 'tool', tool, tools],
+  ] as const;
+  return (
+    <details open={metal !== '' || tool !== '' || from !== '' || to !== ''}>
+      <summary className="link min-h-11 content-center">By metal, tool or day</summary>
+      <div className="grid gap-3 sm:grid-cols-4">
+        {lists.map(([label, field, value, options]) => (
+          <SelectField key={field} label={label} value={value} onChange={(id) => go({ [field]: id || undefined })}>
+            <option value="">all</option>
+            {options.map((o) => (
+              <option key={o.id} value={o.id}>
+                {o.label}
+              </option>
+            ))}
+          </SelectField>
+        ))}
+        {(['from', 'to'] as const).map((field) => (
+          <label key={field} className="flex flex-col gap-1">
+            <span className="label">{field === 'from' ? 'From' : 'Up to'}</span>
+            <input
+              type="date"
+              className="field"
+              value={field === 'from' ? from : to}
+              onChange={({ target }) => go({ [field]: target.value || undefined })}
+            />
+          </label>
+        ))}
+      </div>
+    </details>
   );
 }
 

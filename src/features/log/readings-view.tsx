@@ -78,6 +78,7 @@ export function ReadingsView({ page }: { page: ReadingsPage }) {
               ))}
             </ul>
           )}
+          <ByWhom readings={readings} text={text} />
           <RunChart
             {...chart}
             label={`${words}: ${n} readings in order, from ${text(low)} to ${text(high)} in nine of ten`}
@@ -86,6 +87,25 @@ export function ReadingsView({ page }: { page: ReadingsPage }) {
         </>
       )}
     </main>
+  );
+}
+
+/** The middle of what each person read, where several did. */
+function ByWhom({ readings, text }: { readings: ReadingsPage['readings']; text: (value: number) => string }) {
+  const people = [...new Set(readings.flatMap((r) => r.who ?? []))].sort();
+  if (people.length < 2) return null;
+  return (
+    <p>
+      By whom:{' '}
+      {people
+        .map((who) => {
+          const own = readings.filter((r) => r.who === who && r.aside === undefined);
+          const mean = own.reduce((sum, r) => sum + r.value, 0) / Math.max(1, own.length);
+          return `${who} ${text(mean)} (${own.length})`;
+        })
+        .join(', ')}
+      .
+    </p>
   );
 }
 

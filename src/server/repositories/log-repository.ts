@@ -1,9 +1,9 @@
-import { and, desc, eq, inArray, isNull, or, sql, type SQL } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { LogEntry } from '@/contracts/log';
 import type { RecordKind } from '@/contracts/record';
 import type { HoleAt } from '@/core/run/bench-record';
 import type { Database } from '../database';
-import { jobFeatures, jobs, records } from '../schema';
+import { jobFeatures, jobs, observations, records } from '../schema';
 import { RECORD_TEXT, recordOfText } from './record-repository';
 
 interface Looked {
@@ -12,6 +12,11 @@ interface Looked {
   kinds?: readonly RecordKind[];
   jobId?: string;
   hole?: HoleAt;
+  materialId?: string;
+  tool?: string;
+  /** Moments, the first that counts and the first that does not. */
+  from?: string;
+  until?: string;
   limit: number;
   offset: number;
 }
@@ -47,7 +52,10 @@ function having(db: Database, word: string): SQL | undefined {
 }
 
 /** Records of every job, what arrived last first. */
-export async function findLog(db: Database, { words, kinds, jobId, hole, limit, offset }: Looked): Promise<LogEntry[]> {
+export async function findLog(
+  db: Database,
+  { words, kinds, jobId, hole, materialId, tool, from, until, limit, offset }: Looked,
+): Promise<LogEntry[]> {
   const rows = await db
     .select({
       text: RECORD_TEXT,
@@ -65,6 +73,15 @@ export async function findLog(db: Database, { words, kinds, jobId, hole, limit, 
         isNull(jobs.deletedAt),
         kinds ? inArray(records.kind, [...kinds]) : undefined,
         jobId === undefined ? undefined : eq(records.jobId, jobId),
+        materialId === undefined ? undefined : eq(jobs.materialId, materialId),
+        tool === undefined
+          ? undefined
+          : inArray(
+              records.id,
+              db.select({ id: observations.recordId }).from(observations).where(eq(observations.tool, tool)),
+            ),
+        from === undefined ? undefined : gte(records.happenedAt, from),
+        until === undefined ? undefined : lt(records.happenedAt, until),
         hole &&
           and(
             eq(records.featureId, hole.featureId),

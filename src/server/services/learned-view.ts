@@ -222,6 +222,17 @@ function bandOf(reads: readonly Read[]): Pick<ReadingsPage, 'band'> {
   };
 }
 
+/** Drills and taps that have done anything, by name. */
+export async function usedTools(db: Database, shop: ShopNow): Promise<{ id: string; label: string }[]> {
+  const [known, lives] = await Promise.all([toolsByLevel(db, shop), livesNow(db)]);
+  return [...lives.keys()]
+    .flatMap((tool) => {
+      const found = known.get(tool);
+      return found ? [{ id: tool, label: found.name }] : [];
+    })
+    .sort((a, b) => (a.label < b.label ? -1 : 1));
+}
+
 /** Every drill and tap that has done anything, with what is left of it and what to do about it. */
 export async function toolsPageOf(db: Database): Promise<ToolsPage> {
   const shop = await shopNow(db);

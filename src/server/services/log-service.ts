@@ -9,7 +9,13 @@ const PAGE = 100;
 /** A file of the log holds so many at most. */
 const MOST_EXPORTED = 20_000;
 
-const looked = ({ q, kind, job }: Pick<LogQuery, 'q' | 'kind' | 'job'>) => ({
+const DAY_MS = 86_400_000;
+
+const looked = ({ q, kind, job, metal, tool, from, to }: LogQuery) => ({
+  materialId: metal,
+  tool,
+  from: from && new Date(from).toISOString(),
+  until: to && new Date(Date.parse(to) + DAY_MS).toISOString(),
   words: logWords(q),
   kinds: kind && LOG_KINDS[kind],
   jobId: job,

@@ -320,7 +320,7 @@ export async function inspectionOf(
 /** One hole as it was made by the latest route, with what was observed of it; undefined where the job has no such hole. */
 export interface HoleMade {
   name: string;
-  job: Pick<FrozenRoute['inputs']['job'], 'name' | 'units'>;
+  job: Pick<FrozenRoute['inputs']['job'], 'name' | 'units'> & { bar?: string };
   callout: string;
   plan: HolePlan;
   observed: Observation[];
@@ -337,7 +337,7 @@ export async function holeMade(db: Database, jobId: string, at: HoleAt): Promise
   const { job } = issue.inputs;
   return {
     name: `${feature.letter}${at.holeNumber}`,
-    job: { name: job.name, units: job.units },
+    job: { name: job.name, units: job.units, bar: job.papers?.bar },
     callout: feature.question.callout,
     plan: planned.value,
     observed: await findOfHole(db, jobId, at),
