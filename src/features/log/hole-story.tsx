@@ -63,8 +63,8 @@ export function HoleStory({ jobId, at: { featureId, holeNumber, part }, about, p
           </nav>
         )}
       </div>
-      <div className="grid items-start gap-4 lg:grid-cols-[360px_minmax(0,1fr)]">
-        <figure className="rounded-sm bg-dye-700 p-2">
+      <div className="grid items-start gap-4 md:grid-cols-[300px_minmax(0,1fr)] lg:grid-cols-[360px_minmax(0,1fr)]">
+        <figure className="max-w-[400px] rounded-sm bg-dye-700 p-2">
           <CoreSample section={sectionOf(plan)} display={display} />
         </figure>
         <section aria-label="Planned beside measured">

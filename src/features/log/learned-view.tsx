@@ -85,7 +85,7 @@ function Level({ figure, unit, row, all, off }: LevelProps) {
   const unused = off || aside !== undefined;
   return (
     <li
-      className={`grid items-center gap-x-4 px-3 py-1 sm:grid-cols-[minmax(0,1fr)_280px_190px_auto] ${unused ? 'text-steel-700' : ''}`}
+      className={`grid items-center gap-x-4 px-3 py-1 sm:grid-cols-[minmax(0,1fr)_160px_170px_auto] lg:grid-cols-[minmax(0,1fr)_280px_190px_auto] ${unused ? 'text-steel-700' : ''}`}
     >
       <Link
         className="link min-h-11 content-center"

@@ -123,7 +123,7 @@ function ReadingList({ page: { readings }, text }: { page: ReadingsPage; text: (
       )}
       <ol className="plate divide-y divide-steel-200">
         {(all ? latest : latest.slice(0, LISTED)).map((r) => (
-          <li key={r.recordId} className="flex flex-wrap items-center gap-x-4 px-3 py-1">
+          <li key={r.recordId} className="flex flex-wrap items-center gap-x-3 px-3 py-1">
             <Link
               className="link min-h-11 content-center font-cond text-lg"
               prefetch={false}
@@ -133,17 +133,18 @@ function ReadingList({ page: { readings }, text }: { page: ReadingsPage; text: (
             </Link>
             <span className="min-w-0 flex-1">
               {r.job}, part {r.part}
-              {r.who && <span className="text-steel-700">, {r.who}</span>}
+              <span className="text-[14px] text-steel-700">
+                {r.who && `, ${r.who}`}, {at(r.happenedAt, 'day')}
+              </span>
             </span>
-            <span className="text-[14px] text-steel-700">{at(r.happenedAt, 'day')}</span>
             <b
-              className={`w-28 text-right font-cond text-lg ${r.aside === undefined ? '' : 'font-normal line-through'}`}
+              className={`w-24 text-right font-cond text-lg ${r.aside === undefined ? '' : 'font-normal line-through'}`}
             >
               {text(r.value)}
             </b>
             {r.aside === undefined ? (
               <details className="relative">
-                <summary className="link min-h-11 w-24 content-center text-right">Leave out</summary>
+                <summary className="link min-h-11 w-20 content-center text-right leading-tight">Leave out</summary>
                 <span className="absolute right-0 z-10 flex w-52 flex-col gap-1 rounded-sm border border-steel-500 bg-white p-2 shadow-lg">
                   {REASONS.map((reason) => (
                     <button

@@ -5,7 +5,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { ToolPage } from '@/contracts/learned';
 import { ownSpread, SIGNAL_WORDS, signalsOf } from '@/core/learning/signals';
 import { mmToInch } from '@/core/units/length';
-import { Choice } from '@/ui/choice';
+import { SelectField } from '@/ui/field';
 import { later } from '@/ui/later';
 import { useShopTime } from '@/ui/shop-clock';
 import { useUnits } from '@/ui/units';
@@ -94,12 +94,18 @@ export function ToolLifeView({ page: { life, holes } }: { page: ToolPage }) {
         <p role="status">Nothing was measured in its holes yet.</p>
       ) : (
         <>
-          <Choice
+          <SelectField
             label="Measure"
             value={measure}
-            onChange={setMeasure}
-            options={there.map((m) => [m, MEASURES[m].name] as const)}
-          />
+            onChange={(m) => setMeasure(m as Measure)}
+            className="sm:max-w-80"
+          >
+            {there.map((m) => (
+              <option key={m} value={m}>
+                {MEASURES[m].name}
+              </option>
+            ))}
+          </SelectField>
           <RunChart
             {...chart}
             axis={axis}

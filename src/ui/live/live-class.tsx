@@ -45,23 +45,16 @@ export function LiveClass({ drillMm, holeMm, sigmaMm, minMm, maxMm, typical, own
             stroke="#eef2ff"
             strokeDasharray="5 4"
           />
-          <text
-            x={x(typical.holeMm + shift)}
-            y="34"
-            textAnchor="middle"
-            fill="#eef2ff"
-            fontSize="14"
-            className="font-cond"
-          >
-            typical
+          <text x="6" y="18" fill="#eef2ff" fontSize="14" className="font-cond">
+            - - typical
           </text>
         </>
       )}
       {ownMm !== undefined && (
         <>
-          <path d={`M${x(ownMm + shift)} ${FLOOR}V52`} stroke="#f0cd80" strokeWidth="2" />
-          <text x={x(ownMm + shift)} y="48" textAnchor="middle" fill="#f0cd80" fontSize="14" className="font-cond">
-            yours
+          <path d={`M${x(ownMm + shift)} ${FLOOR}V44`} stroke="#f0cd80" strokeWidth="2" />
+          <text x="6" y="36" fill="#f0cd80" fontSize="14" className="font-cond">
+            | mean of yours
           </text>
         </>
       )}
