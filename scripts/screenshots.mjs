@@ -90,8 +90,8 @@ const chromium = await browser();
 const wanted = process.argv.slice(2);
 try {
   await served('.', PORT, { DATABASE_URL: `file:${folder}/shop.db` }, async (base) => {
-    if (wanted.length === 0 || wanted.some((w) => w === 'bench' || w === 'check')) await past(base);
-    await atWork(base);
+    await past(base);
+    if (wanted.length === 0 || wanted.some((w) => w === 'bench' || w === 'check')) await atWork(base);
     for (const [name, address, viewport] of SHOTS) {
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await chromium.newPage({ ...devices['Desktop Chrome'], viewport });
