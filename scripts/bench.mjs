@@ -6,7 +6,7 @@ import { build, installed, run } from './lib/steps.mjs';
 
 await installed();
 mkdirSync('.tmp', { recursive: true });
-for (const name of ['answer', 'plate', 'route', 'route-plan', 'records', 'log', 'learning']) {
+for (const name of ['answer', 'plate', 'route', 'route-plan', 'records', 'log', 'learning', 'rehearsal']) {
   const outfile = `.tmp/${name}.bench.mjs`;
   buildSync({
     entryPoints: [`bench/${name}.bench.ts`],

@@ -85,9 +85,9 @@ function shares({ means, punching, starting }: Placing): { layout: number; punch
   return { layout, punch: 0, start: means === 'bushing' ? 0 : Math.min(start, START_SIGMA_MM.spot) };
 }
 
-/** How a hole is usually placed on a machine: by its readout on a mill, else by a height gauge and a punch. */
+/** How a hole is usually placed on a machine: by readout on a mill, on the axis of a lathe, else by a height gauge and a punch. */
 export function usualPlacing(machine: MachineKind | undefined, start: Starting): Placing {
-  if (machine === 'mill') return { means: 'readout', punching: 'eye', starting: 'spot' };
+  if (machine === 'mill' || machine === 'lathe') return { means: 'readout', punching: 'eye', starting: 'spot' };
   return { means: 'height-gauge', punching: 'eye', starting: machine === 'hand-drill' ? 'hand' : start };
 }
 

@@ -27,7 +27,7 @@ function planned(op: Operation | undefined, usualS: number): Phrase {
   const { rpm, label } = cut.speed.value;
   const set = { rpm: quantity(rpm, 'rpm'), label, stop: depth(cut.stopMm), time };
   return cut.pecks.length > 0
-    ? phrase('{rpm}, {label}; stop {stop}; out {count} times; {time}', { ...set, count: cut.pecks.length })
+    ? phrase('{rpm}, {label}; stop {stop}; withdrawals {count}; {time}', { ...set, count: cut.pecks.length })
     : phrase('{rpm}, {label}; stop {stop}; {time}', set);
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { Job } from '@/contracts/job';
 import type { RouteIssue } from '@/contracts/route-issue';
 import type { ShopWithCrib } from '@/core/shop/shop';
@@ -14,6 +14,7 @@ import { CutsPanel } from './cuts-panel';
 import { CuttingPanel } from './cutting-panel';
 import { IssueKey, IssuePanel } from './issue-panel';
 import { OrderPanel } from './order-panel';
+import RehearsalPanel from './rehearsal-panel';
 import { RouteWork } from './route-work';
 import { SetUpList } from './set-up-list';
 import { useIssues } from './use-issues';
@@ -54,6 +55,10 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
     issues,
   });
   const shapeOf = useCallback((face: FaceId) => faceShape(job.part.stock, face), [job.part.stock]);
+  const rehearsing = useMemo(
+    () => route && { features: job.holes, job, shop, isFirstThrough: route.setUps.some((s) => s.isFirst) },
+    [route, job, shop],
+  );
   const visits = route?.setUps.flatMap((s) => s.visits) ?? [];
   const visit = visits.find((v) => v.key === chosen) ?? visits.find((v) => v.items.length > 1 && v.rpm !== undefined);
   return (
@@ -128,6 +133,7 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
               setDraft={setDraft}
             />
           )}
+          {rehearsing && <RehearsalPanel request={rehearsing} display={display} />}
           {route && <OtherMachines now={route.seconds} choices={machines ?? []} onApply={apply} />}
           <OrderPanel features={job.holes} settings={settings} decide={decide} />
           <CutsPanel features={job.holes} settings={settings} decide={decide} />
