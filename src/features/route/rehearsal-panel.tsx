@@ -1,50 +1,21 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
 import type { Proposal } from '@/core/rehearsal/proposals';
 import { FAULT_WORDS, FAULTS, wilson, type Fault, type Rehearsed } from '@/core/rehearsal/rehearse';
 import { tell, type Display } from '@/core/units/show';
-import type { RehearsalMessage, RehearsalRequest } from '@/workers/rehearse';
+import { useRehearsal, type ToRehearse } from '@/ui/use-rehearsal';
 
-const SEED = 1;
 const minutes = (s: number): string => `${Math.round(s / 60)} min`;
 const percent = (share: number): string => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
 
 interface Props {
-  request: Omit<RehearsalRequest, 'seed'>;
+  request: ToRehearse;
   display: Display;
 }
 
 /** How the job will come out: made thousands of times before it is made once, beside the page, refined while one looks. */
 export default function RehearsalPanel({ request, display }: Props) {
-  const [found, setFound] = useState<{
-    of: object;
-    rehearsed?: Rehearsed;
-    share: number;
-    proposals?: Proposal[];
-    fault?: string;
-  }>();
-  const worker = useRef<Worker>(undefined);
-  useEffect(() => () => worker.current?.terminate(), []);
-  const here = found?.of === request ? found : undefined;
-  const isRunning = here !== undefined && !here.proposals && !here.fault;
-  const begin = (): void => {
-    worker.current?.terminate();
-    const own = new Worker(new URL('../../workers/rehearse.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
-    setFound({ of: request, share: 0 });
-    own.onmessage = ({ data }: MessageEvent<RehearsalMessage>) => {
-      if (worker.current !== own) return;
-      setFound((before) => ({ share: 0, ...before, of: request, ...data }));
-      if (!('share' in data)) own.terminate();
-    };
-    own.onerror = ({ message }) => setFound((before) => ({ share: 0, ...before, of: request, fault: message }));
-    own.postMessage({ ...request, seed: SEED } satisfies RehearsalRequest);
-  };
-  const cancel = (): void => {
-    worker.current?.terminate();
-    setFound(undefined);
-  };
+  const { found: here, isRunning, begin, cancel } = useRehearsal(request);
   return (
     <section aria-label="Rehearsal" className="plate flex flex-col gap-2 p-3">
       <div className="flex items-center gap-3">
@@ -77,8 +48,8 @@ function Result({ rehearsed, share }: { rehearsed: Rehearsed; share: number }) {
     <>
       {share < 1 && <progress className="w-full" value={share} aria-label="Rehearsed so far" />}
       <p role="status" className="text-lg">
-        All good at the first go in <b>{percent(clean / jobs)}</b> of {jobs} jobs (surely {percent(from)} to{' '}
-        {percent(to)}); bad parts {percent(badParts / parts)}.
+        All good at the first go in <b>{percent(clean / jobs)}</b> of {jobs} jobs ({percent(from)} to {percent(to)},
+        nineteen times in twenty); bad parts {percent(badParts / parts)}.
       </p>
       <p className="text-[15px]">
         At the holes {minutes(seconds.mean)}, give or take {minutes(1.64 * seconds.sigma)}.
