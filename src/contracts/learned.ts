@@ -81,7 +81,7 @@ export const readingsPage = z.object({
       happenedAt: z.string(),
       who: z.string().optional(),
       value: z.number(),
-      weight: z.number(),
+      weight: z.number().describe('1; less for one that lies far out'),
       aside: z.string().optional(),
       changed: z.string().optional().describe('The tool was sharpened or renewed before it'),
     }),

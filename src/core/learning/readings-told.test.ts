@@ -2,7 +2,7 @@ import type { BenchRecord } from '../run/bench-record';
 import type { Figured } from '../run/observations';
 import { tell } from '../units/show';
 import { levelWords, meaningOf, type Names } from './learned-words';
-import { isAtLevel, levelShown, runOfReadings, typicalOver } from './run-of-readings';
+import { isAtLevel, levelShown, runOfReadings, typicalOver, weightsOfReadings } from './run-of-readings';
 import { signalAtBench, signalLine } from './signal-at-bench';
 
 const names: Names = {
@@ -44,6 +44,10 @@ test('a run is told in order, holes by what they are over the typical one, with 
   // Steps of 0.02, 0.01, 0.02, 0.03, 0.02, 0.01, 0.02 and 0.2: 0.04125 on the average, ÷ 1.128; the middle is 0.02.
   expect(limits?.to).toBeCloseTo(0.02 + (3 * 0.04125) / 1.128, 6);
   expect(signals).toEqual([{ kind: 'outside', from: 8, at: 8, to: 8, way: 1 }]);
+  const weights = weightsOfReadings([...all, reading(7, 10)]);
+  expect(weights.slice(0, 8)).toEqual(values.slice(0, 8).map(() => 1));
+  expect(weights[9]).toBeLessThan(weights[8]);
+  expect(weights[9]).toBeGreaterThan(0);
   expect(runOfReadings(all.slice(0, 7)).limits).toBeUndefined();
   for (const level of ['k', 'k|s', 'drill a', 'k|s|drill a']) expect(isAtLevel(all[0], level)).toBe(true);
   expect(['s', 'drill b', 'k|drill a'].some((level) => isAtLevel(all[0], level))).toBe(false);

@@ -1,5 +1,6 @@
-import { expected, type Learned, type LearnedFigure, type Spread } from '../answer/estimate';
+import { expected, inSigmas, type Learned, type LearnedFigure, type Spread } from '../answer/estimate';
 import type { Figured, Observation } from '../run/observations';
+import { pooled, TYPICAL } from './pooled';
 import { ownSpread, signalsOf, type Signal } from './signals';
 
 /** Whether a reading counts at a level, the tool’s own levels among them. */
@@ -44,6 +45,18 @@ export interface Run<Reading> {
   /** Three sigma of its own; undefined with too few to tell. */
   limits?: { from: number; to: number };
   signals: Signal[];
+}
+
+/** What each reading weighs beside the others: 1, less for one that lies far out, in their order. */
+export function weightsOfReadings(readings: readonly Figured[]): number[] {
+  const z = readings.map((r) => inSigmas(r.figure, r.value, r.typical));
+  const order = z.map((_, i) => i).sort((a, b) => z[a] - z[b]);
+  const { weights } = pooled(
+    TYPICAL,
+    order.map((i) => z[i]),
+  );
+  const by = new Map(order.map((i, at) => [i, weights[at]]));
+  return z.map((_, i) => by.get(i) ?? 1);
 }
 
 /** Fewer readings than this say nothing of their own spread. */

@@ -142,6 +142,9 @@ function ReadingList({ page: { readings }, text }: { page: ReadingsPage; text: (
             >
               {text(r.value)}
             </b>
+            {r.weight < 0.995 && (
+              <span className="text-[14px] text-steel-700">far out: counts {r.weight.toFixed(2)}</span>
+            )}
             {r.aside === undefined ? (
               <details className="relative">
                 <summary className="link min-h-11 w-20 content-center text-right leading-tight">Leave out</summary>

@@ -11,7 +11,14 @@ import {
   type Names,
 } from '@/core/learning/learned-words';
 import type { ToolLife } from '@/core/learning/lives';
-import { isAtLevel, levelShown, runOfReadings, shownValue, typicalOver } from '@/core/learning/run-of-readings';
+import {
+  isAtLevel,
+  levelShown,
+  runOfReadings,
+  shownValue,
+  typicalOver,
+  weightsOfReadings,
+} from '@/core/learning/run-of-readings';
 import { SIGNAL_WORDS } from '@/core/learning/signals';
 import { lifeLeft } from '@/core/shop/tool-life';
 import type { LearnedFigure, LearnedLevel } from '@/core/answer/estimate';
@@ -155,6 +162,7 @@ export async function readingsPageOf(db: Database, figure: LearnedFigure, level:
   const observations = await readingsFor(db);
   const behind = readsOf(observations).filter((r) => r.figure === figure && isAtLevel(r, level));
   const { readings, limits, signals } = runOfReadings(behind);
+  const weights = weightsOfReadings(readings);
   const tool = behind.find((r) => r.tool !== undefined && level.endsWith(r.tool))?.tool;
   const changedAt = observations.flatMap(({ observed, happenedAt }) =>
     tool !== undefined && (observed.what === 'renewed' || observed.what === 'broken') && observed.tool === tool
@@ -192,7 +200,7 @@ export async function readingsPageOf(db: Database, figure: LearnedFigure, level:
         happenedAt: r.happenedAt,
         ...(r.who ? { who: r.who } : {}),
         value: r.shown,
-        weight: 1,
+        weight: weights[i],
         ...(left === undefined ? {} : { aside: left }),
         ...(changed ? { changed } : {}),
       };
