@@ -98,3 +98,28 @@ test('five months: what was broken, a tap’s life, a drill that cuts large, a h
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Drill #19');
   await expect(page.getByText(/from \d+ readings/)).toBeVisible();
 });
+
+test('at the bench one touch says how the tap felt, with the turns that were counted; route and bench name one’s own holes', async ({
+  page,
+  request,
+}) => {
+  const RING = 'sample-job-dust-cap-ring';
+  await page.goto(`/jobs/${RING}/bench`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Tap M2\.5/);
+  const bar = page.getByRole('progressbar', { name: 'Steps done' });
+  const before = Number(await bar.getAttribute('aria-valuenow'));
+  await page.keyboard.press('t');
+  await page.keyboard.press('t');
+  await page.getByRole('group', { name: 'Done, it felt' }).getByRole('button', { name: 'firm' }).click();
+  await expect(bar).toHaveAttribute('aria-valuenow', String(before + 1));
+  await expect(async () => {
+    const { records } = await (await request.get(`/api/v1/jobs/${RING}/records?kind=step-done`)).json();
+    expect(records.at(-1).body).toMatchObject({ feel: 'firm', turns: 2 });
+  }).toPass();
+  await page.goto('/jobs/sample-job-pier-adapter-plate/route');
+  await expect(page.getByText(/hole from \d+ of your own/).first()).toBeVisible();
+  await page.getByRole('button', { name: /^Issue route 1/ }).click();
+  await expect(page.getByRole('link', { name: /Start at the bench/ }).first()).toBeVisible();
+  await page.goto('/jobs/sample-job-pier-adapter-plate/holes?hole=sample-hole-plate-edge');
+  await expect(page.getByText(/, from \d+ of your own holes\./)).toBeVisible();
+});

@@ -34,6 +34,8 @@ export interface WorkItem {
   /** Drilled through: a stop that was set before is off. */
   stopOff?: boolean;
   turns?: number;
+  /** Holes of this shop that say how large its drill cuts. */
+  ownHoles?: number;
   /** Cut or tapped with fluid. */
   wet?: boolean;
   /** Id of the tap in the crib. */

@@ -5,7 +5,7 @@ import { expandPlaces } from '../layout/place';
 import type { FaceId } from '../layout/part';
 import { settingOf, type JobHead, type Planner } from '../job/plan-in-job';
 import { KINDS, kindsThat } from '../operation/kinds';
-import type { Operation } from '../operation/operation';
+import { MAIN_KEY, type Operation } from '../operation/operation';
 import { TRIAL_KEY } from '../operation/tap-steps';
 import { withdrawals } from '../operation/withdrawals';
 import type { Shop } from '../shop/shop';
@@ -57,6 +57,12 @@ export function toolOf(op: Operation): { tool: string; inCrib: boolean } {
 }
 /** Whether a hole of this plan is cut with fluid: by what is asked, and by a metal that is best cut dry. */
 const isWet = ({ dry, material }: HolePlan): boolean => !dry && !material.runsDry;
+
+/** How many of the shop’s own holes stand behind the size that a tap drill leaves. */
+function ownHolesOf({ key }: Operation, { thread }: HolePlan): Pick<WorkItem, 'ownHoles'> {
+  const n = key === MAIN_KEY ? (thread?.tapDrill.hole.n ?? 0) : 0;
+  return n > 0 ? { ownHoles: n } : {};
+}
 
 /** Where a drill is drawn out to clear its chips. */
 function outsOf({ cut }: Operation): Pick<WorkItem, 'outs'> {
@@ -220,6 +226,7 @@ export function workOfJob(
           ...speedOf(op),
           ...(op.cut ? (op.cut.spec.through ? { stopOff: true } : { stopMm: op.cut.stopMm }) : {}),
           ...outsOf(op),
+          ...ownHolesOf(op, plan),
           ...((op.cut || op.tap) && isWet(plan) ? { wet: true } : {}),
           ...(op.tap && 'key' in op.tap.tap ? { tapKey: String(op.tap.tap.key) } : {}),
           ...turnsOf(op, plan),

@@ -3,7 +3,7 @@ import { drillName } from '../drills/drill';
 import { KINDS } from '../operation/kinds';
 import type { HolePlan } from '../hole/hole-plan';
 import { isWorkHardening } from '../materials/material';
-import type { Operation, TapStep } from '../operation/operation';
+import { MAIN_KEY, type Operation, type TapStep } from '../operation/operation';
 import { withdrawals } from '../operation/withdrawals';
 import { powerMoments } from '../tapping/power-moments';
 import { turnStrip } from '../tapping/turn-strip';
@@ -43,13 +43,14 @@ function feelOfTap({ place }: TapStep, { thread, dry, material, machine }: HoleP
  * What the hand does while it cuts: out at these readings of the stop, never dwell, ease where it comes through, and what to
  * do when it catches there; of a tap, its first turns.
  */
-export function feelOf({ cut, tap, purpose, details }: Operation, plan: HolePlan): Phrase[] {
+export function feelOf({ key, cut, tap, purpose, details }: Operation, plan: HolePlan): Phrase[] {
   if (tap) return feelOfTap(tap, plan);
   if (purpose) return details;
   if (!cut || cut.spec.family !== 'drill') return [];
   const { material } = plan;
   const { breaksThroughMm: through } = cut;
   const out = withdrawals(cut);
+  const hole = key === MAIN_KEY ? plan.thread?.tapDrill.hole : undefined;
   return [
     ...(out ? [out] : []),
     ...(isWorkHardening(material) ? [phrase('Never dwell: keep it cutting.')] : []),
@@ -60,6 +61,7 @@ export function feelOf({ cut, tap, purpose, details }: Operation, plan: HolePlan
             at: depth(Math.max(0, through - EASE_BEFORE_MM)),
           }),
         ]),
+    ...(hole && hole.n > 0 ? [phrase('Hole {hole}, from {n} of your own.', { hole: mm(hole.value), n: hole.n })] : []),
   ];
 }
 /** The feed is eased this much before the point comes through, mm. Our judgement. */

@@ -4,11 +4,13 @@ import { useMemo, useState } from 'react';
 import type { Job } from '@/contracts/job';
 import { mainOperation } from '@/core/operation/operation';
 import { sectionOf } from '@/core/hole/section';
-import { tell } from '@/core/units/show';
+import type { Estimate } from '@/core/answer/estimate';
+import { showText, tell, type Display } from '@/core/units/show';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { StepMark } from '@/ui/drawings/step-mark';
 import { useDrawLevels } from '@/ui/drawings/use-draw-levels';
 import MissingDrill from '@/ui/missing-drill';
+import { Working } from '@/ui/working';
 import { useMissingDrill } from '@/ui/use-missing-drill';
 import { JobBar } from '../job-store/job-bar';
 import { useJobUnits } from '../job-store/use-job-units';
@@ -81,6 +83,9 @@ export function HolesView({ job: opened, shop: holesShop, hole }: Props) {
                 <p className="p-4">No section: see the problem above.</p>
               )}
             </div>
+            {plan?.thread && plan.thread.tapDrill.hole.n > 0 && (
+              <OwnHoles of={plan.thread.tapDrill.hole} display={display} />
+            )}
             {!plan?.outside && (
               <p className="text-sm text-steel-700">Drag a brass line to set a depth, or use the arrow keys on it.</p>
             )}
@@ -117,5 +122,18 @@ export function HolesView({ job: opened, shop: holesShop, hole }: Props) {
       )}
       {plan && first && <MoreOfHole key={first.id} plan={plan} state={state} display={display} />}
     </main>
+  );
+}
+
+/** That the size of the hole is known from the shop’s own, with its working. */
+function OwnHoles({ of, display }: { of: Estimate; display: Display }) {
+  return (
+    <p className="text-[15px]">
+      Hole{' '}
+      <Working of={of} name="predicted hole" display={display}>
+        {showText(of, display)}
+      </Working>
+      , from {of.n} of your own holes.
+    </p>
   );
 }

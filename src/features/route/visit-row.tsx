@@ -58,6 +58,7 @@ export function VisitRow({ visit, at, setUp: { key, visits }, settings, decide, 
                 stops.length > 0
                   ? `stop ${stops.map((mm) => showText({ value: Number(mm), unit: 'mm', places: 1 }, display)).join(', ')}`
                   : '',
+                visit.items[0].ownHoles ? `hole from ${visit.items[0].ownHoles} of your own` : '',
               ]
                 .filter(Boolean)
                 .join('; ')}
