@@ -41,7 +41,12 @@ export function pooled(prior: Spread, values: readonly number[]): Pooled {
 
 /** The middle of the readings, and of as many at the prior’s mean as that is worth: one far out does not move it. */
 function middleOf(prior: Spread, values: readonly number[]): number {
-  const under = values.findLastIndex((x) => x < prior.mean) + 1;
+  let [under, over] = [0, values.length];
+  while (under < over) {
+    const half = (under + over) >> 1;
+    if (values[half] < prior.mean) under = half + 1;
+    else over = half;
+  }
   const at = (k: number): number =>
     k < under ? values[k] : k < under + PRIOR.mean ? prior.mean : values[k - PRIOR.mean];
   const last = values.length + PRIOR.mean - 1;
@@ -50,7 +55,7 @@ function middleOf(prior: Spread, values: readonly number[]): number {
 
 /** Each reading is held against what the others say: those that lie far from the middle of all have no voice in that. */
 function weightsOf(prior: Spread, values: readonly number[]): number[] {
-  const ones = values.map(() => 1);
+  const ones = new Array<number>(values.length).fill(1);
   if (values.length === 0) return ones;
   const middle = middleOf(prior, values);
   const isNear = (x: number, near: number): boolean => Math.abs(x - middle) <= near;
@@ -72,9 +77,16 @@ const sumOf = (list: readonly number[]): number => list.reduce((sum, x) => sum +
 const predictive = (weight: number): number => Math.sqrt(1 + 1 / (PRIOR.mean + weight));
 
 function joined(prior: Spread, values: readonly number[], weights: readonly number[]): Spread {
-  const weight = sumOf(weights);
-  const average = values.reduce((sum, x, i) => sum + weights[i] * x, 0) / weight;
-  const within = values.reduce((sum, x, i) => sum + weights[i] * (x - average) ** 2, 0);
+  // Plain loops: this is gone through for every level and every tool of a shop.
+  let weight = 0;
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) {
+    weight += weights[i];
+    sum += weights[i] * values[i];
+  }
+  const average = sum / weight;
+  let within = 0;
+  for (let i = 0; i < values.length; i++) within += weights[i] * (values[i] - average) ** 2;
   const between = ((PRIOR.mean * weight) / (PRIOR.mean + weight)) * (average - prior.mean) ** 2;
   return {
     mean: (PRIOR.mean * prior.mean + weight * average) / (PRIOR.mean + weight),

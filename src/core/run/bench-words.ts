@@ -1,7 +1,7 @@
 import { depth, mm, phrase, type Phrase } from '../answer/answer';
 import { drillName } from '../drills/drill';
 import { KINDS } from '../operation/kinds';
-import type { HolePlan } from '../hole/hole-plan';
+import { allCautions, type HolePlan } from '../hole/hole-plan';
 import { isWorkHardening } from '../materials/material';
 import { MAIN_KEY, type Operation, type TapStep } from '../operation/operation';
 import { withdrawals } from '../operation/withdrawals';
@@ -44,7 +44,7 @@ function feelOfTap({ place }: TapStep, { thread, dry, material, machine }: HoleP
  * do when it catches there; of a tap, its first turns.
  */
 export function feelOf({ key, cut, tap, purpose, details }: Operation, plan: HolePlan): Phrase[] {
-  if (tap) return feelOfTap(tap, plan);
+  if (tap) return [...feelOfTap(tap, plan), ...allCautions(plan).filter((c) => c.code === 'tap-life')];
   if (purpose) return details;
   if (!cut || cut.spec.family !== 'drill') return [];
   const { material } = plan;
