@@ -93,7 +93,7 @@ test('five months: what was broken, a tap’s life, a drill that cuts large, a h
   await expect(page.getByRole('list', { name: 'Signals' })).toContainText('From hole');
   // Asked in so many words.
   await page.keyboard.press('/');
-  await page.getByRole('combobox').fill('why #19?');
+  await page.getByPlaceholder(/^M8 brass/).fill('why #19?');
   await page.getByRole('option', { name: /Why #19\?.*of your own holes/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Drill #19');
   await expect(page.getByText(/from \d+ readings/)).toBeVisible();

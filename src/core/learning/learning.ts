@@ -18,7 +18,7 @@ export interface Reading extends Figured {
 }
 
 interface Counted {
-  id: string;
+  levels: readonly string[];
   z: number;
   tool?: string;
   happenedAt: string;
@@ -63,6 +63,7 @@ export interface Learning {
 export function learning(): Learning {
   const books = new Map<LearnedFigure, Book>();
   const byRecord = new Map<string, { figure: LearnedFigure; levels: readonly string[]; id: string }[]>();
+  const toolNames = new Map<string, string>();
   /** When each tool was sharpened or renewed last. */
   const begun = new Map<string, string>();
   const bookOf = (figure: LearnedFigure): Book => {
@@ -98,7 +99,10 @@ export function learning(): Learning {
     byRecord.set(recordId, [...known, { figure, levels, id }]);
     const book = bookOf(figure);
     book.tops.add(levels[0]);
-    const counted = { id, z, tool, happenedAt };
+    // One text for each tool: that two are the same is then seen at once.
+    const named = tool === undefined ? undefined : (toolNames.get(tool) ?? tool);
+    if (named !== undefined) toolNames.set(named, named);
+    const counted = { levels, z, tool: named, happenedAt };
     levels.forEach((key, i) => {
       levelOf(book, key).readings.set(id, counted);
       if (i > 0) levelOf(book, levels[i - 1]).under.add(key);
@@ -154,16 +158,17 @@ export function learning(): Learning {
    * Results of a level, of those under it and of the tools used in it.
    * @param priorWithout what the levels above say, with some readings left out
    */
-  function resultsOf(book: Book, key: string, priorWithout: PriorWithout) {
+  function resultsOf(book: Book, key: string, depth: number, priorWithout: PriorWithout) {
     const level = levelOf(book, key);
     if (level.made) return level.made;
     const levels: Record<string, LearnedLevel> = {};
-    const inHere = ({ id }: Counted): boolean => level.readings.has(id);
+    const inHere = ({ levels: of }: Counted): boolean => of[depth] === key;
     const prior = priorWithout(inHere);
     const all = valuesOf(level);
     if (all.length > 0) levels[key] = plain(pooled(prior, all));
     if (level.under.size === 0) {
-      const tools = new Set([...level.readings.values()].flatMap((c) => (c.tool === undefined ? [] : [c.tool])));
+      const tools = new Set<string>();
+      for (const { tool } of level.readings.values()) if (tool !== undefined) tools.add(tool);
       for (const tool of tools) {
         const own = ofTool(book, tool);
         if (own.length === 0) continue;
@@ -176,15 +181,15 @@ export function learning(): Learning {
     level.made = { levels };
     return level.made;
   }
-  function walk(book: Book, key: string, priorWithout: PriorWithout) {
+  function walk(book: Book, key: string, depth: number, priorWithout: PriorWithout) {
     const level = levelOf(book, key);
-    let into: Record<string, LearnedLevel> = { ...resultsOf(book, key, priorWithout).levels };
+    let into: Record<string, LearnedLevel> = { ...resultsOf(book, key, depth, priorWithout).levels };
     const priorHere: PriorWithout = (without) =>
       pooled(
-        priorWithout(({ id }) => level.readings.has(id)),
+        priorWithout(({ levels }) => levels[depth] === key),
         valuesOf(level, (c) => !without(c)),
       );
-    for (const under of level.under) into = { ...into, ...walk(book, under, priorHere) };
+    for (const under of level.under) into = { ...into, ...walk(book, under, depth + 1, priorHere) };
     return into;
   }
   return {
@@ -197,7 +202,7 @@ export function learning(): Learning {
         const book = books.get(figure);
         if (!book) continue;
         let levels: Record<string, LearnedLevel> = {};
-        for (const top of book.tops) levels = { ...levels, ...walk(book, top, () => TYPICAL) };
+        for (const top of book.tops) levels = { ...levels, ...walk(book, top, 0, () => TYPICAL) };
         if (Object.keys(levels).length > 0) learned[figure] = levels;
       }
       return learned;
