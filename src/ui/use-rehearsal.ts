@@ -42,6 +42,8 @@ export function useRehearsal(request: ToRehearse) {
   };
   const cancel = (): void => {
     worker.current?.terminate();
+    // One that was ended may still have something to say.
+    worker.current = undefined;
     setLast(undefined);
   };
   return { found, isRunning: found !== undefined && !found.proposals && !found.fault, begin, cancel };
