@@ -89,7 +89,7 @@ const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-pictures-'));
 const chromium = await browser();
 const wanted = process.argv.slice(2);
 try {
-  await served('.', PORT, { DATABASE_URL: `file:${folder}/shop.db` }, async (base) => {
+  await served('.', PORT, { DATABASE_URL: `file:${folder}/shop.db`, JOLLY_BIT_SEED: 'sample' }, async (base) => {
     await past(base);
     if (wanted.length === 0 || wanted.some((w) => w === 'bench' || w === 'check')) await atWork(base);
     for (const [name, address, viewport] of SHOTS) {

@@ -30,7 +30,7 @@ export class Server {
     this.start = async (awaited = true) => {
       this.child = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(port)], {
         stdio: 'ignore',
-        env: { ...process.env, DATABASE_URL: url, ...env },
+        env: { ...process.env, DATABASE_URL: url, JOLLY_BIT_SEED: 'first-day', ...env },
       });
       children.add(this.child);
       if (awaited) await this.up();

@@ -17,7 +17,7 @@ export async function served(folder, port, env, work) {
   const server = spawn(process.execPath, [`${process.cwd()}/scripts/server.mjs`, '127.0.0.1', String(port)], {
     cwd: folder,
     stdio: 'ignore',
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', JOLLY_BIT_SEED: 'first-day', ...env },
   });
   const base = `http://127.0.0.1:${port}`;
   try {
