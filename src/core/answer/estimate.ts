@@ -67,7 +67,7 @@ export const inSigmas = (figure: LearnedFigure, value: number, { mean, sigma }: 
   BY_LOGARITHM.has(figure) ? Math.log(value / mean) / (sigma / mean) : (value - mean) / sigma;
 
 /** What lies so many typical sigmas from the typical figure. */
-const fromSigmas = (figure: LearnedFigure, z: number, { mean, sigma }: Spread): number =>
+export const fromSigmas = (figure: LearnedFigure, z: number, { mean, sigma }: Spread): number =>
   BY_LOGARITHM.has(figure) ? mean * Math.exp((z * sigma) / mean) : mean + z * sigma;
 
 /** Levels of a tool of its own below others: in whatever it was used, then in this. @param under the most particular of the others */

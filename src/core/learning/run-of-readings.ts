@@ -1,4 +1,4 @@
-import { expected, inSigmas, type Learned, type LearnedFigure, type Spread } from '../answer/estimate';
+import { expected, fromSigmas, inSigmas, type Learned, type LearnedFigure, type Spread } from '../answer/estimate';
 import type { Figured, Observation } from '../run/observations';
 import { pooled, TYPICAL } from './pooled';
 import { ownSpread, signalsOf, type Signal } from './signals';
@@ -69,12 +69,16 @@ export function runOfReadings<Reading extends Figured & Pick<Observation, 'happe
   const readings = [...all]
     .sort((a, b) => a.happenedAt.localeCompare(b.happenedAt))
     .map((r) => ({ ...r, shown: shownValue(r) }));
-  const values = readings.map((r) => r.shown);
+  // Judged as they are learned: in typical sigmas, ratios by their logarithms.
+  const values = readings.map((r) => inSigmas(r.figure, r.value, r.typical));
   const { centre, sigma } = ownSpread(values);
   if (values.length < LEAST_TO_TELL || sigma <= 0) return { readings, signals: [] };
+  const [{ figure }] = readings;
+  const typical = typicalOver(readings);
+  const shownAt = (z: number): number => shownValue({ ...readings[0], typical, value: fromSigmas(figure, z, typical) });
   return {
     readings,
-    limits: { from: centre - 3 * sigma, to: centre + 3 * sigma },
+    limits: { from: shownAt(centre - 3 * sigma), to: shownAt(centre + 3 * sigma) },
     signals: signalsOf(values, centre, sigma),
   };
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useEffect, useState } from 'react';
+import { memo, useEffect, useState, type ReactNode } from 'react';
 import type { BenchStep } from '@/core/run/bench-step';
 import { holeKey } from '@/core/run/bench-record';
 import { holesWaiting } from '@/core/run/run';
@@ -162,9 +162,6 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           signals={settings.signals}
         />
       )}
-      {step && sheet === undefined && !isDone && plan && op?.tap && (
-        <FeelKeys plan={plan} op={op} done={view.doneWith} />
-      )}
       {step && (sheet === undefined || sheet === 'check') && (
         <NextKeys
           next={
@@ -179,6 +176,11 @@ function AtWork({ jobId, running, settings, setSettings, kept }: AtWorkProps) {
           onNext={sheet === 'check' ? view.acts.back : view.acts.done}
           onBack={view.acts.back}
           onTrouble={setSheet}
+          feel={
+            step && sheet === undefined && !isDone && plan && op?.tap ? (
+              <FeelKeys plan={plan} op={op} done={view.doneWith} />
+            ) : undefined
+          }
           canTrouble={!checks && Boolean(op?.cut ?? op?.tap ?? (op?.code === 'lay-out' || op?.key.startsWith('die-')))}
         />
       )}
@@ -273,15 +275,17 @@ const SIDE_KEY = 'bench-key min-h-[84px] min-w-16 max-sm:px-2 max-sm:text-[20px]
 interface NextKeysProps {
   next: string;
   canTrouble: boolean;
+  /** Other ways of saying done, beside it. */
+  feel?: ReactNode;
   onNext: () => void;
   onBack: () => void;
   onTrouble: (sheet: 'trouble') => void;
 }
 
 /** The one big key, with what comes after it; back; and what to do when something is wrong. */
-const NextKeys = memo(function NextKeys({ next, canTrouble, onNext, onBack, onTrouble }: NextKeysProps) {
+const NextKeys = memo(function NextKeys({ next, canTrouble, feel, onNext, onBack, onTrouble }: NextKeysProps) {
   return (
-    <footer className="sticky -bottom-3 z-2 -mx-3 -mt-2 -mb-3 flex shrink-0 gap-2 bg-(--bench-ground) px-3 pt-2 pb-3 sm:-bottom-5 sm:-mx-5 sm:-mb-5 sm:gap-3 sm:px-5 sm:pb-5">
+    <footer className="max-sm:flex-wrap sticky -bottom-3 z-2 -mx-3 -mt-2 -mb-3 flex shrink-0 gap-2 bg-(--bench-ground) px-3 pt-2 pb-3 sm:-bottom-5 sm:-mx-5 sm:-mb-5 sm:gap-3 sm:px-5 sm:pb-5">
       <button
         type="button"
         className="bench-key bench-next min-h-[84px] min-w-0 flex-1 max-sm:px-2 max-sm:text-[22px] sm:text-[34px]"
@@ -289,6 +293,7 @@ const NextKeys = memo(function NextKeys({ next, canTrouble, onNext, onBack, onTr
       >
         {next}
       </button>
+      {feel}
       <button type="button" className={SIDE_KEY} onClick={onBack}>
         Back
       </button>

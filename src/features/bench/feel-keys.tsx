@@ -5,7 +5,7 @@ import { WAY_FACTS } from '@/core/tapping/ways';
 import type { Told } from './use-step-in-view';
 
 /** Revolutions that a spindle is counted to run on. */
-const RAN_ON = [0.5, 1, 1.5, 2, 3, 4];
+const RAN_ON = [0.5, 1, 2, 3];
 
 interface Props {
   plan: HolePlan;
@@ -21,18 +21,23 @@ export function FeelKeys({ plan, op, done }: Props) {
   const keys: [string, Told][] =
     rpm === undefined || WAY_FACTS[best.id].byHand
       ? TAP_FEELS.map((feel) => [feel, { feel }])
-      : RAN_ON.map((revolutions) => [`${revolutions}`, { coast: { revolutions, rpm } }]);
+      : RAN_ON.map((revolutions) => [
+          `${revolutions} ${revolutions === 1 ? 'turn' : 'turns'} on`,
+          { coast: { revolutions, rpm } },
+        ]);
   return (
     <div
       role="group"
       aria-label={rpm === undefined ? 'Done, it felt' : 'Done, it ran on'}
-      className="flex items-center gap-2"
+      className="flex gap-2 max-sm:order-first max-sm:w-full"
     >
-      <span className="font-cond text-[22px] max-sm:hidden" style={{ color: 'var(--bench-quiet)' }}>
-        {rpm === undefined ? 'Done, it felt' : 'Done, ran on, turns'}
-      </span>
       {keys.map(([name, told]) => (
-        <button key={name} type="button" className="bench-key min-w-0 flex-1 px-1" onClick={() => done(told)}>
+        <button
+          key={name}
+          type="button"
+          className="bench-key min-w-16 px-2 max-sm:flex-1 sm:min-h-[84px]"
+          onClick={() => done(told)}
+        >
           {name}
         </button>
       ))}

@@ -147,7 +147,9 @@ function ReadingList({ page: { readings }, text }: { page: ReadingsPage; text: (
             )}
             {r.aside === undefined ? (
               <details className="relative">
-                <summary className="link min-h-11 w-20 content-center text-right leading-tight">Leave out</summary>
+                <summary className="link min-h-11 w-20 content-center text-right leading-tight sm:w-28">
+                  Leave out
+                </summary>
                 <span className="absolute right-0 z-10 flex w-52 flex-col gap-1 rounded-sm border border-steel-500 bg-white p-2 shadow-lg">
                   {REASONS.map((reason) => (
                     <button
@@ -165,7 +167,7 @@ function ReadingList({ page: { readings }, text }: { page: ReadingsPage; text: (
             ) : (
               <button
                 type="button"
-                className="link min-h-11 w-24 text-right"
+                className="link min-h-11 w-20 text-right sm:w-28"
                 disabled={busy}
                 title={r.aside}
                 onClick={() => void change({ id: `record ${r.recordId}`, aside: false })}

@@ -47,7 +47,7 @@ function behind({
         ctx.fillStyle = '#22543d';
         ctx.fillText(band.label, left + 6, Math.max(top + 13, inside(band.to) + 14));
       }
-      const line = (value: number, label: string, dash: number[]): void => {
+      const line = (value: number, label: string, dash: number[], along = 0): void => {
         const at = y.getPixelForValue(value);
         if (at < top || at > bottom) return;
         ctx.setLineDash(dash);
@@ -57,9 +57,9 @@ function behind({
         ctx.lineTo(right, at);
         ctx.stroke();
         ctx.fillStyle = '#374151';
-        ctx.fillText(label, dash.length > 0 ? right - ctx.measureText(label).width - 4 : left + 6, at - 4);
+        ctx.fillText(label, dash.length > 0 ? right - ctx.measureText(label).width - 4 : left + 6 + along, at - 4);
       };
-      for (const { at, label } of lines) line(at, label, []);
+      lines.forEach(({ at, label }, i) => line(at, label, [], 110 * i));
       if (limits) {
         line(limits.to, 'own limit', [4, 4]);
         line(limits.from, 'own limit', [4, 4]);

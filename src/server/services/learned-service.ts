@@ -67,6 +67,8 @@ async function bookOf(db: Database): Promise<Book> {
   }
   const opened = books.get(db) === known ? open(db) : (books.get(db) ?? open(db));
   books.set(db, opened);
+  // One that could not be read is read again when it is asked for.
+  opened.catch(() => books.get(db) === opened && books.delete(db));
   return opened;
 }
 
@@ -81,6 +83,8 @@ export async function countObserved(
   if (!open) return;
   const book = await open;
   for (const id of [...corrected, ...seen.map((o) => o.recordId)]) {
+    // A sharpening that is taken back gives a tool its readings again: from the start.
+    if (book.events.get(id)?.observed.what === 'renewed') return forgetLearned(db);
     book.learning.remove(id);
     if (book.events.delete(id)) book.lives = undefined;
   }
@@ -120,11 +124,6 @@ export async function livesNow(db: Database): Promise<ReadonlyMap<string, ToolLi
   return (book.lives ??= livesOf([...book.events.values()]));
 }
 
-/** Readings from which a figure is learned, in the order in which they were made. */
-export async function readingsFor(db: Database): Promise<readonly JobObservation[]> {
-  return findTeaching(db);
-}
-
 /** Leaves a record, a figure or a level of one out of what is learned, or takes it in again. */
 export async function changeAside(
   db: Database,
@@ -135,5 +134,8 @@ export async function changeAside(
     if (aside) await putAside(tx, { id, reason, who });
     else await takeBack(tx, id);
   });
-  forgetLearned(db);
+  const open = books.get(db);
+  // A record is counted anew from the start; a figure or a level stays learned, and is used or not.
+  if (open && !id.startsWith('record ')) (await open).aside = await listSetAside(db);
+  else forgetLearned(db);
 }

@@ -31,10 +31,10 @@ import { tell } from '@/core/units/show';
 import type { Database } from '../database';
 import { listDrillCases, listTaps } from '../repositories/crib-repository';
 import { findJob, findNames, openJobs } from '../repositories/job-repository';
-import { findOfTool, type JobObservation, type SetAside } from '../repositories/observation-repository';
+import { findOfTool, findTeaching, type JobObservation, type SetAside } from '../repositories/observation-repository';
 import { Refusal } from '../refusal';
 import { inSlices } from '../in-slices';
-import { asideId, learnedInAll, livesNow, readingsFor } from './learned-service';
+import { asideId, learnedInAll, livesNow } from './learned-service';
 import { shopNow, type ShopNow } from './shop-service';
 
 type CribTool = { name: string; where: string } & (
@@ -121,7 +121,7 @@ export async function learnedPageOf(db: Database): Promise<LearnedPage> {
   const shop = await shopNow(db);
   const { learned, aside } = await learnedInAll(db);
   const names = await namesOf(db, shop);
-  const reads = readsOf(await readingsFor(db));
+  const reads = readsOf(await findTeaching(db));
   const figures = FIGURES_TOLD.flatMap((figure) => {
     const own = reads.filter((r) => r.figure === figure);
     const levels = telling(learned[figure] ?? {}).map((level): LearnedRow => {
@@ -159,7 +159,7 @@ export async function readingsPageOf(db: Database, figure: LearnedFigure, level:
   const shop = await shopNow(db);
   const names = await namesOf(db, shop);
   const { learned, aside } = await learnedInAll(db);
-  const observations = await readingsFor(db);
+  const observations = await findTeaching(db);
   const behind = readsOf(observations).filter((r) => r.figure === figure && isAtLevel(r, level));
   const { readings, limits, signals } = runOfReadings(behind);
   const weights = weightsOfReadings(readings);
@@ -302,7 +302,7 @@ function todoOf(life: ToolLife, tool: CribTool, worstHoles: number): Pick<ToolLi
 
 /** Hours from a break to the next work on that job. */
 async function lostHours(db: Database): Promise<number> {
-  const all = [...(await readingsFor(db))].sort((a, b) => a.happenedAt.localeCompare(b.happenedAt));
+  const all = [...(await findTeaching(db))].sort((a, b) => a.happenedAt.localeCompare(b.happenedAt));
   let ms = 0;
   all.forEach((o, i) => {
     if (o.observed.what !== 'broken') return;
