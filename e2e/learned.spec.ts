@@ -86,7 +86,16 @@ test('five months: what was broken, a tap’s life, a drill that cuts large, a h
   await expect(row).toContainText(/broke/i);
   await row.getByRole('link', { name: /^Hole A\d of Mirror-cell pads/ }).click();
   await expect(page.getByRole('region', { name: 'Planned beside measured' })).toContainText(/broke after/);
+  // Older ones come as one scrolls to them; only what is near is on the page.
   await page.goto('/log');
+  const older = page.waitForResponse((r) => r.url().includes('/api/v1/log?') && r.url().includes('page=3'));
+  await expect(async () => {
+    await page.mouse.wheel(0, 5000);
+    await Promise.race([older, page.waitForTimeout(50).then(() => Promise.reject(new Error('not yet')))]);
+  }).toPass();
+  const stream = page.getByRole('list', { name: 'What happened' });
+  expect(await stream.getByRole('listitem').count()).toBeLessThan(100);
+  await page.evaluate(() => scrollTo(0, 0));
   await page.getByRole('link', { name: 'Tools', exact: true }).click();
   await page.getByRole('link', { name: 'M6x1 spiral-point (gun) tap' }).click();
   await expect(page.getByRole('img', { name: /torque over the model over \d+ holes/ })).toBeVisible();

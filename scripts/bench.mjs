@@ -23,3 +23,4 @@ await run(process.execPath, ['bench/script-size.mjs']);
 await run(process.execPath, ['bench/plate-pan.mjs']);
 await run(process.execPath, ['bench/route-page.mjs']);
 await run(process.execPath, ['bench/bench-page.mjs']);
+await run(process.execPath, ['bench/run-chart.mjs']);

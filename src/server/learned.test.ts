@@ -7,14 +7,16 @@ import { showText, tell } from '@/core/units/show';
 import { addSampleLog } from './demo/sample-log';
 import { takeSampleOut } from './demo/sample-out';
 import { createJob } from './services/job-service';
-import { changeAside, forgetLearned, learnedNow, livesNow } from './services/learned-service';
+import { changeAside, forgetLearned, learnedMark, learnedNow, livesNow } from './services/learned-service';
 import { learnedPageOf, readingsPageOf, toolPageOf, toolsPageOf } from './services/learned-view';
 import { logPageOf } from './services/log-service';
 import { takeRecords } from './services/record-service';
 import { holeMade, recordedOf } from './services/run-service';
 import { issuedRoute, issueRoute } from './services/route-service';
 import { runSteps } from '@/core/route/run-steps';
+import { summariesOf } from './services/summary-service';
 import { shopNow } from './services/shop-service';
+import { dayBegins } from './services/zone-service';
 import { shopDatabase } from './tests/shop-database';
 
 const { at, job: bracket } = shopDatabase();
@@ -64,9 +66,17 @@ const learned = async () => (await learnedNow(at.db))?.oversize?.[LEVEL];
 test('what was pinned is learned of this very drill; corrected, left out or set aside it is not; read anew it is the same', async () => {
   await issued();
   expect(await learned()).toBeUndefined();
+  const list = [{ id: JOB, version: 1 }];
+  const unlearned = await learnedMark(at.db);
+  const summary = async () => (await at.client.execute('SELECT learned_mark FROM job_summaries')).rows[0]?.learned_mark;
+  await summariesOf(at.db, list);
+  expect(await summary()).toBe(unlearned);
   const first = pins(1, 5.1);
   await take(first, pins(2, 5.1), pins(3, 5.12));
   const three = await learned();
+  // What is on the list of jobs is planned from what was learned, too.
+  await summariesOf(at.db, list);
+  expect(await summary()).not.toBe(unlearned);
   // Typical is 5 + 0.095 × 0.7 = 5.0665, one sigma 0.0233: the pins say 1.65, 1.65 and 2.51 sigmas more.
   expect(three?.n).toBe(3);
   expect(three?.mean).toBeCloseTo((1.652 + 1.652 + 2.511) / 6, 2);
@@ -86,9 +96,20 @@ test('what was pinned is learned of this very drill; corrected, left out or set 
   expect((await shopNow(at.db)).learned?.oversize?.[DRILL]?.n).toBe(3);
   await changeAside(at.db, { id: 'figure oversize', aside: true });
   expect((await shopNow(at.db)).learned?.oversize).toBeUndefined();
+  expect(await learnedMark(at.db)).toBe(unlearned);
   expect((await learnedPageOf(at.db)).figures.find((f) => f.figure === 'oversize')).toMatchObject({
     aside: 'set aside',
   });
+});
+
+test('a day of the log begins by the clock in the shop', () => {
+  // The day of the change begins by winter time, the next one by summer time; the zones east of London are there before.
+  expect(['2026-03-29', '2026-03-30'].map((d) => dayBegins(d, 'Europe/London'))).toEqual([
+    Date.UTC(2026, 2, 29),
+    Date.UTC(2026, 2, 29, 23),
+  ]);
+  expect(dayBegins('2026-03-29', 'Asia/Tokyo')).toBe(Date.UTC(2026, 2, 28, 15));
+  expect(dayBegins('2026-03-08', 'America/New_York')).toBe(Date.UTC(2026, 2, 8, 5));
 });
 
 test('a hole from callout to gauge: who made it, with what, felt and measured; its tap has a life, and broken it begins anew', async () => {
@@ -123,6 +144,7 @@ test('a hole from callout to gauge: who made it, with what, felt and measured; i
   expect(await life()).toMatchObject({ holes: 2, use: 2, feels: { tight: 1 }, isBroken: false });
   await take(record('tap-broken', 3, { tap: 'a tap', tapId: tap, turns: 4 }));
   expect(await life()).toMatchObject({ holes: 2, broken: 1, isBroken: true });
+  expect((await learnedNow(at.db))?.seconds?.['hand toolmaker']).toMatchObject({ n: 3 });
   const { tools } = await toolsPageOf(at.db);
   expect(tools[0]).toMatchObject({ tool: `tap ${tap}`, todo: 'buy' });
   const { holes } = await toolPageOf(at.db, `tap ${tap}`);

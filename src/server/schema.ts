@@ -244,6 +244,7 @@ export const jobSummaries = sqliteTable('job_summaries', {
   jobVersion: integer('job_version').notNull(),
   cribRevision: integer('crib_revision').notNull(),
   coreVersion: text('core_version').notNull(),
+  learnedMark: text('learned_mark').notNull().default(''),
   summary: text('summary', { mode: 'json' }).$type<JobSummary>().notNull(),
 });
 

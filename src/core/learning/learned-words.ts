@@ -11,7 +11,7 @@ import { WAY_FACTS, type WayId } from '../tapping/ways';
 export interface Names {
   material: (id: string) => string;
   machine: (id: string) => string;
-  /** A drill or tap by its level. */
+  /** A drill, a tap or a hand by its level. */
   tool: (level: string) => string;
 }
 
@@ -89,7 +89,7 @@ const BAND: Record<string, string> = {
   'over 25': 'over 25 mm',
 };
 const wayName = (id: string): string => (Object.hasOwn(WAY_FACTS, id) ? WAY_FACTS[id as WayId].label : id);
-const isTool = (part: string): boolean => part.startsWith('drill ') || part.startsWith('tap ');
+const isTool = (part: string): boolean => /^(drill|tap|hand) /.test(part);
 const isStart = (part: string): part is StartMeans => (START_MEANS as readonly string[]).includes(part);
 
 /**

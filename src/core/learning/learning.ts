@@ -7,7 +7,7 @@ import {
   type LearnedLevel,
   type Spread,
 } from '../answer/estimate';
-import type { Figured } from '../run/observations';
+import { isHand, type Figured } from '../run/observations';
 import { pooled, TYPICAL } from './pooled';
 
 /** A reading of a figure, with what it is a reading of. */
@@ -34,12 +34,20 @@ interface Level {
   made?: { levels: Record<string, LearnedLevel> };
 }
 
+/** What a tool or a hand did, since it was made or sharpened. */
+interface OfTool {
+  readings: Map<string, Counted>;
+  lasts: Set<string>;
+  /** In rising order; undefined since one came or went. */
+  sorted?: readonly number[];
+}
+
 interface Book {
   levels: Map<string, Level>;
   /** Most general levels. */
   tops: Set<string>;
   /** Readings of each tool, and the most particular levels in which it was used. */
-  tools: Map<string, { readings: Map<string, Counted>; lasts: Set<string> }>;
+  tools: Map<string, OfTool>;
 }
 
 /** What the levels above say, with some readings left out. */
@@ -108,7 +116,7 @@ export function learning(): Learning {
       if (i > 0) levelOf(book, levels[i - 1]).under.add(key);
     });
     if (tool !== undefined) {
-      const known = book.tools.get(tool) ?? { readings: new Map<string, Counted>(), lasts: new Set<string>() };
+      const known: OfTool = book.tools.get(tool) ?? { readings: new Map<string, Counted>(), lasts: new Set<string>() };
       known.readings.set(id, counted);
       known.lasts.add(levels[levels.length - 1]);
       book.tools.set(tool, known);
@@ -118,7 +126,9 @@ export function learning(): Learning {
   }
   /** What a tool did elsewhere counts for it here. */
   function forgetTool(book: Book, tool: string): void {
-    for (const last of book.tools.get(tool)?.lasts ?? []) {
+    const known = book.tools.get(tool);
+    if (known) known.sorted = undefined;
+    for (const last of known?.lasts ?? []) {
       const level = book.levels.get(last);
       if (level) level.made = undefined;
     }
@@ -148,11 +158,15 @@ export function learning(): Learning {
   const plain = ({ mean, sigma, n, own, range }: LearnedLevel): LearnedLevel => ({ mean, sigma, n, own, range });
 
   /** Everything that a tool did since it was made or sharpened, in whatever it was used. */
-  function ofTool(book: Book, tool: string): number[] {
-    const values: number[] = [];
-    for (const counted of book.tools.get(tool)?.readings.values() ?? [])
-      if (isOf(tool, counted)) values.push(counted.z);
-    return values.sort((a, b) => a - b);
+  function ofTool(book: Book, tool: string): readonly number[] {
+    const known = book.tools.get(tool);
+    if (!known) return [];
+    if (!known.sorted) {
+      const values: number[] = [];
+      for (const counted of known.readings.values()) if (isOf(tool, counted)) values.push(counted.z);
+      known.sorted = values.sort((a, b) => a - b);
+    }
+    return known.sorted;
   }
   /**
    * Results of a level, of those under it and of the tools used in it.
@@ -175,6 +189,8 @@ export function learning(): Learning {
         const [anywhere, here] = toolLevels(tool, key);
         const beside = valuesOf(level, (c) => !isOf(tool, c));
         levels[anywhere] = plain(pooled(TYPICAL, own));
+        // A hand is the same whatever it does.
+        if (isHand(tool)) continue;
         levels[here] = plain(pooled(pooled(prior, beside), own));
       }
     }

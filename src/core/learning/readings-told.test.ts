@@ -58,6 +58,25 @@ test('a run is told in order, holes by what they are over the typical one, with 
     mean: expect.closeTo(0.04, 9),
     high: expect.closeTo(0.08, 9),
   });
+  // Nothing leans by less than nothing.
+  const lean = { lean: { k: { mean: 0, sigma: 1, n: 9, own: 0, range: [-2, 2] as const } } };
+  expect(levelShown('lean', 'k', { mean: 0.5, sigma: 0.4 }, lean)).toMatchObject({ low: 0, high: 1.3 });
+});
+
+test('two hands are each held against themselves; what is measured of a drill is not', () => {
+  const times = Array.from({ length: 24 }, (_, i) => {
+    const slow = i % 8 < 4;
+    return {
+      ...reading((slow ? 2 : 1) + 0.02 * ((i * 7) % 5), i),
+      tool: slow ? 'hand a' : 'hand b',
+      typical: { mean: 1, sigma: 0.3 },
+    };
+  });
+  const ofHands = times.map((t) => ({ ...t, figure: 'seconds' as const }));
+  expect(runOfReadings(ofHands).signals).toEqual([]);
+  expect(runOfReadings(times).signals.length).toBeGreaterThan(0);
+  const late = [...ofHands, { ...ofHands[0], value: 9, happenedAt: reading(0, 30).happenedAt }];
+  expect(runOfReadings(late).signals).toEqual([{ kind: 'outside', from: 24, at: 24, to: 24, way: 1, hand: 'hand a' }]);
 });
 
 let id = 0;

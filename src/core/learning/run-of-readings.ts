@@ -1,5 +1,5 @@
 import { expected, fromSigmas, inSigmas, type Learned, type LearnedFigure, type Spread } from '../answer/estimate';
-import type { Figured, Observation } from '../run/observations';
+import { OF_HANDS, type Figured, type Observation } from '../run/observations';
 import { pooled, TYPICAL } from './pooled';
 import { ownSpread, signalsOf, type Signal } from './signals';
 
@@ -27,12 +27,17 @@ export interface LevelShown {
   n: number;
 }
 
+/** Nothing leans or coasts by less than nothing. */
+const possible = (figure: LearnedFigure, value: number): number =>
+  figure === 'lean' || figure === 'coast' ? Math.max(0, value) : value;
+
 /** @param typical of the readings behind it */
 export function levelShown(figure: LearnedFigure, level: string, typical: Spread, learned: Learned): LevelShown {
   const { mean, range = [mean, mean], n } = expected(figure, typical, [level], learned);
   // A hole has another size at every drill: what counts is how far it is off.
   const zero = figure === 'oversize' ? typical.mean : 0;
-  return { typical: typical.mean - zero, mean: mean - zero, low: range[0] - zero, high: range[1] - zero, n };
+  const low = possible(figure, range[0]) - zero;
+  return { typical: typical.mean - zero, mean: mean - zero, low, high: range[1] - zero, n };
 }
 
 /** The value of a reading as people read it. */
@@ -44,7 +49,7 @@ export interface Run<Reading> {
   readings: readonly (Reading & { shown: number })[];
   /** Three sigma of its own; undefined with too few to tell. */
   limits?: { from: number; to: number };
-  signals: Signal[];
+  signals: (Signal & { hand?: string })[];
 }
 
 /** What each reading weighs beside the others: 1, less for one that lies far out, in their order. */
@@ -78,7 +83,24 @@ export function runOfReadings<Reading extends Figured & Pick<Observation, 'happe
   const shownAt = (z: number): number => shownValue({ ...readings[0], typical, value: fromSigmas(figure, z, typical) });
   return {
     readings,
-    limits: { from: shownAt(centre - 3 * sigma), to: shownAt(centre + 3 * sigma) },
-    signals: signalsOf(values, centre, sigma),
+    limits: { from: possible(figure, shownAt(centre - 3 * sigma)), to: shownAt(centre + 3 * sigma) },
+    signals: OF_HANDS.has(figure) ? signalsOfHands(readings, values) : signalsOf(values, centre, sigma),
   };
+}
+
+/** Two hands that differ are no signal: each is held against itself. */
+function signalsOfHands(
+  readings: readonly Pick<Figured, 'tool'>[],
+  values: readonly number[],
+): (Signal & { hand?: string })[] {
+  const hands = new Map<string | undefined, number[]>();
+  readings.forEach(({ tool }, i) => hands.set(tool, [...(hands.get(tool) ?? []), i]));
+  return [...hands]
+    .flatMap(([hand, at]) => {
+      const own = at.map((i) => values[i]);
+      const { centre, sigma } = ownSpread(own);
+      if (own.length < LEAST_TO_TELL || sigma <= 0) return [];
+      return signalsOf(own, centre, sigma).map((s) => ({ ...s, from: at[s.from], at: at[s.at], to: at[s.to], hand }));
+    })
+    .sort((a, b) => a.at - b.at);
 }

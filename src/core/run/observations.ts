@@ -41,7 +41,7 @@ export interface Figured {
   figure: LearnedFigure;
   /** From the most general to the most particular. */
   levels: readonly string[];
-  /** The tool whose own it is. */
+  /** The tool, or the hand, whose own it is. */
   tool?: string;
   /** Of a place: which way. */
   axis?: 'x' | 'y';
@@ -71,6 +71,13 @@ export interface Observation {
   /** Of the main bore to its full diameter, mm. */
   depthMm?: number;
 }
+
+/** What differs from hand to hand. */
+export const OF_HANDS: ReadonlySet<LearnedFigure> = new Set(['seconds', 'turns', 'lean', 'place']);
+
+/** What somebody does, by name, as a level. */
+export const handLevel = (who: string): string => `hand ${who}`;
+export const isHand = (level: string): boolean => level.startsWith('hand ');
 
 /** What a plan says of how a hole was made. */
 function madeOf(
@@ -278,7 +285,11 @@ export function observer(
       happenedAt: r.happenedAt,
       ...(r.who ? { who: r.who } : {}),
       observed,
-      figures: figuresIn(r, plan, op),
+      figures: figuresIn(r, plan, op).map((figure) =>
+        r.who !== undefined && r.who !== '' && OF_HANDS.has(figure.figure)
+          ? { ...figure, tool: handLevel(r.who) }
+          : figure,
+      ),
       ...madeOf(plan),
     };
   };

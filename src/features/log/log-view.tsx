@@ -1,18 +1,15 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import type { LogEntry, LogPage, LogQuery } from '@/contracts/log';
+import type { LogPage, LogQuery } from '@/contracts/log';
 import { LOG_KINDS, type LogKind } from '@/core/run/log-words';
-import { recordWords } from '@/core/run/record-words';
-import { tell, type Display } from '@/core/units/show';
+import type { Display } from '@/core/units/show';
 import { Choice } from '@/ui/choice';
 import { SelectField, TextField } from '@/ui/field';
-import { useShopTime } from '@/ui/shop-clock';
-import { useUnits } from '@/ui/units';
+import { logAddress } from './log-address';
+import { LogStream } from './log-stream';
 import { LogTabs } from './log-tabs';
-import { logRow } from './log-row';
 
 interface Props {
   query: LogQuery;
@@ -26,20 +23,11 @@ interface Props {
 /** What is typed is looked for so long after the last key, ms. */
 const WAIT_MS = 250;
 
-/** The same question of a view or of a file; a job's view names its job already. */
-function addressOf({ page, ...rest }: Partial<LogQuery>, path: string): string {
-  const said = { ...rest, page: page === 1 ? undefined : page };
-  const params = new URLSearchParams(
-    Object.entries(said).flatMap(([key, value]) => (value ? [[key, String(value)]] : [])),
-  );
-  return params.size === 0 ? path : `${path}?${params.toString()}`;
-}
-
 /** Everything that happened in the shop, or on one job, the newest first: found by words, narrowed by kind, taken out as a file. */
-export function LogView({ query, found: { entries, more }, narrow, job }: Props) {
+export function LogView({ query, found, narrow, job }: Props) {
   const router = useRouter();
   const here = (part: Partial<LogQuery>): string =>
-    addressOf({ ...query, ...part, job: undefined }, job ? `/jobs/${job.id}/log` : '/log');
+    logAddress({ ...query, ...part, job: undefined }, job ? `/jobs/${job.id}/log` : '/log');
   const [asked, setAsked] = useState({ q: query.q, kind: query.kind });
   // What is asked here comes back as the query; a query from elsewhere, such as the bar above, is taken over.
   const arrived = here({ page: 1 });
@@ -72,10 +60,10 @@ export function LogView({ query, found: { entries, more }, narrow, job }: Props)
           placeholder="broken, M6 in stainless, D1 pier"
           className="w-full sm:w-80"
         />
-        <a className="btn" href={addressOf({ ...query, page: 1 }, '/log.csv')}>
+        <a className="btn" href={logAddress({ ...query, page: 1 }, '/log.csv')}>
           CSV
         </a>
-        <a className="btn" href={addressOf({ ...query, page: 1 }, '/log.json')}>
+        <a className="btn" href={logAddress({ ...query, page: 1 }, '/log.json')}>
           JSON
         </a>
       </div>
@@ -87,27 +75,15 @@ export function LogView({ query, found: { entries, more }, narrow, job }: Props)
         options={kinds}
       />
       {narrow && <Narrow query={query} narrow={narrow} go={(part) => router.replace(here({ ...part, page: 1 }))} />}
-      {entries.length === 0 ? (
+      {found.entries.length === 0 ? (
         <p role="status" className="text-lg">
           {query.q === '' && !query.kind
             ? 'Nothing recorded yet. What is laid out, made and gauged stands here, newest first.'
             : 'Nothing like it was recorded. Try fewer words, or all kinds.'}
         </p>
       ) : (
-        <Days entries={entries} job={job} />
+        <LogStream key={arrived} query={query} first={found} job={job} />
       )}
-      <nav aria-label="Pages" className="flex items-center gap-4">
-        {query.page > 1 && (
-          <Link className="btn" href={here({ page: query.page - 1 })}>
-            ← Newer
-          </Link>
-        )}
-        {more && (
-          <Link className="btn" href={here({ page: query.page + 1 })}>
-            Older →
-          </Link>
-        )}
-      </nav>
     </main>
   );
 }
@@ -153,77 +129,5 @@ function Narrow({
         ))}
       </div>
     </details>
-  );
-}
-
-/** A day's records under its date. */
-function Days({ entries, job }: Pick<Props, 'job'> & { entries: readonly LogEntry[] }) {
-  const at = useShopTime();
-  const days = new Map<string, LogEntry[]>();
-  for (const entry of entries) {
-    const day = at(entry.record.happenedAt, 'day');
-    days.set(day, [...(days.get(day) ?? []), entry]);
-  }
-  return [...days].map(([day, list]) => (
-    <section key={day} aria-label={day}>
-      <h2 className="font-cond text-xl font-semibold">{day}</h2>
-      <ol className="plate divide-y divide-steel-200">
-        {list.map((entry) => (
-          <Entry key={entry.record.id} entry={entry} of={job} />
-        ))}
-      </ol>
-    </section>
-  ));
-}
-
-/** One record: the hole and job that it is of, what it says, who and when. */
-function Entry({ entry, of }: { entry: LogEntry; of: Props['job'] }) {
-  const { display: here } = useUnits();
-  const display = of?.units ?? here;
-  const at = useShopTime();
-  const { record, job, hole } = entry;
-  const row = logRow(entry);
-  const isTrouble = record.kind === 'tap-broken' || ('verdict' in record.body && record.body.verdict === 'bad');
-  return (
-    <li className="grid grid-cols-[52px_minmax(0,1fr)_auto] items-baseline gap-x-3 px-3 py-1.5">
-      {job && hole && 'featureId' in record ? (
-        <Link
-          className="link min-h-9 content-center font-cond text-lg font-semibold"
-          href={
-            row.part === undefined || !('holeNumber' in record)
-              ? `/jobs/${job.id}/holes?hole=${record.featureId}`
-              : `/jobs/${job.id}/holes/${record.featureId}/${record.holeNumber}?part=${row.part}`
-          }
-          prefetch={false}
-          aria-label={`Hole ${row.hole} of ${job.name}`}
-        >
-          {row.hole}
-        </Link>
-      ) : (
-        <span />
-      )}
-      <span className="min-w-0">
-        <span className={`block first-letter:uppercase ${isTrouble ? 'font-bold text-danger' : ''}`}>
-          {isTrouble && '✕ '}
-          {tell(recordWords(row.told), display)}
-          {record.corrects && <span className="text-steel-700">, in place of an earlier record</span>}
-        </span>
-        <span className="block text-[14px] text-steel-700">
-          {job && !of && (
-            <>
-              <Link className="link" href={`/jobs/${job.id}/log`} prefetch={false}>
-                {job.name}
-              </Link>
-              {(row.callout || row.part !== undefined) && ', '}
-            </>
-          )}
-          {[row.callout, row.part === undefined ? '' : `part ${row.part}`].filter(Boolean).join(', ')}
-        </span>
-      </span>
-      <span className="text-right text-[14px] text-steel-700">
-        {row.who && `${row.who}, `}
-        {at(record.happenedAt, 'clock')}
-      </span>
-    </li>
   );
 }

@@ -129,7 +129,7 @@ export async function putAside(db: Writer, row: { id: string; reason: string; wh
   await db
     .insert(setAside)
     .values(row)
-    .onConflictDoUpdate({ target: setAside.id, set: { reason: row.reason } });
+    .onConflictDoUpdate({ target: setAside.id, set: { reason: row.reason, who: row.who } });
 }
 
 export async function takeBack(db: Writer, id: string): Promise<boolean> {

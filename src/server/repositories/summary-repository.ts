@@ -9,6 +9,7 @@ export interface MadeFrom {
   jobVersion: number;
   cribRevision: number;
   coreVersion: string;
+  learnedMark: string;
 }
 
 /** Keeps the summary of a job with what it was made from. */
@@ -22,7 +23,7 @@ export const keepSummary = (db: Database, jobId: string, made: MadeFrom, summary
 export const findSummaries = (
   db: Database,
   jobIds: readonly string[],
-  { cribRevision, coreVersion }: Omit<MadeFrom, 'jobVersion'>,
+  { cribRevision, coreVersion, learnedMark }: Omit<MadeFrom, 'jobVersion'>,
 ): Promise<(typeof jobSummaries.$inferSelect)[]> =>
   db
     .select()
@@ -32,5 +33,6 @@ export const findSummaries = (
         inArray(jobSummaries.jobId, [...jobIds]),
         eq(jobSummaries.cribRevision, cribRevision),
         eq(jobSummaries.coreVersion, coreVersion),
+        eq(jobSummaries.learnedMark, learnedMark),
       ),
     );

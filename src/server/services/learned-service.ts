@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { LEARNED_FIGURES, type Learned, type LearnedFigure } from '@/core/answer/estimate';
 import { learning, type Learning } from '@/core/learning/learning';
 import { addToLives, livesOf, type ToolLife } from '@/core/learning/lives';
@@ -116,6 +117,20 @@ export async function learnedNow(db: Database): Promise<Learned | undefined> {
   const { learned, aside } = await learnedInAll(db);
   const used = withoutAside(learned, aside);
   return Object.keys(used).length > 0 ? used : undefined;
+}
+
+/** Steps of a learned figure, in typical sigmas, under which no plan is made anew. */
+const STEP = 0.25;
+
+/** Tells whether plans were made from what is learned now, but for steps too small to matter. */
+export async function learnedMark(db: Database): Promise<string> {
+  const { oversize, 'formed-minor': formed, torque } = (await learnedNow(db)) ?? {};
+  const steps = [oversize, formed, torque].map((levels) =>
+    Object.entries(levels ?? {})
+      .map(([level, { mean, sigma }]) => `${level} ${Math.round(mean / STEP)} ${Math.round(sigma / STEP)}`)
+      .sort(),
+  );
+  return createHash('sha1').update(JSON.stringify(steps)).digest('base64url');
 }
 
 /** What every tool has done. */

@@ -68,7 +68,12 @@ async function namesOf(db: Database, shop: ShopNow): Promise<Names> {
   return {
     material: (id) => shop.materials.find((m) => m.id === id)?.label ?? id,
     machine: (id) => shop.machines.find((m) => m.id === id)?.name ?? 'another machine',
-    tool: (level) => tools.get(level)?.name ?? level.replace(/^drill /, 'Drill ').replace(/^tap /, 'Tap '),
+    tool: (level) =>
+      tools.get(level)?.name ??
+      level
+        .replace(/^drill /, 'Drill ')
+        .replace(/^tap /, 'Tap ')
+        .replace(/^hand /, ''),
   };
 }
 
@@ -81,7 +86,7 @@ const readsOf = (observations: readonly JobObservation[]): Read[] =>
 
 const reasonOf = (aside: readonly SetAside[], id: string): string | undefined => {
   const found = aside.find((a) => a.id === id);
-  return found && (found.reason || 'set aside');
+  return found && [found.reason || 'set aside', found.who && `by ${found.who}`].filter(Boolean).join(', ');
 };
 
 /** Drills that open jobs take by what was learned, and would take by typical figures. */
@@ -154,13 +159,19 @@ export async function learnedPageOf(db: Database): Promise<LearnedPage> {
   return { figures, changes: await changesBy(db, shop) };
 }
 
+/** Points of a chart at most, the latest. */
+const MOST_POINTS = 5000;
+
 /** The readings of one level in order, with their own limits and signals. */
 export async function readingsPageOf(db: Database, figure: LearnedFigure, level: string): Promise<ReadingsPage> {
   const shop = await shopNow(db);
   const names = await namesOf(db, shop);
   const { learned, aside } = await learnedInAll(db);
   const observations = await findTeaching(db);
-  const behind = readsOf(observations).filter((r) => r.figure === figure && isAtLevel(r, level));
+  const behind = readsOf(observations)
+    .filter((r) => r.figure === figure && isAtLevel(r, level))
+    .sort((a, b) => a.happenedAt.localeCompare(b.happenedAt))
+    .slice(-MOST_POINTS);
   const { readings, limits, signals } = runOfReadings(behind);
   const weights = weightsOfReadings(readings);
   const tool = behind.find((r) => r.tool !== undefined && level.endsWith(r.tool))?.tool;
@@ -182,10 +193,16 @@ export async function readingsPageOf(db: Database, figure: LearnedFigure, level:
     ...(reason === undefined ? {} : { aside: reason }),
     ...(figure === 'oversize' ? bandOf(behind) : {}),
     ...(limits ? { limits } : {}),
-    signals: signals.map(({ kind, way, from, at, to }) => {
+    signals: signals.map(({ kind, way, from, at, to, hand }) => {
       const changed = Array.from({ length: to - from + 1 }, (_, i) => changeBefore(from + i)).find(Boolean);
       const says = SIGNAL_WORDS[kind][way > 0 ? 0 : 1];
-      return { says, means: tell(meaningOf(figure, way, changed), 'mm'), from, at, to };
+      return {
+        says: hand === undefined ? says : `${names.tool(hand)}, ${says}`,
+        means: tell(meaningOf(figure, way, changed), 'mm'),
+        from,
+        at,
+        to,
+      };
     }),
     readings: readings.map((r, i) => {
       const left = reasonOf(aside, asideId.record(r.recordId));
@@ -313,8 +330,6 @@ async function lostHours(db: Database): Promise<number> {
 }
 
 const FEEL_RANK: Record<TapFeel, number> = { easy: 1, firm: 2, tight: 3, creaked: 4 };
-/** Points of a tool’s life shown at most, the latest. */
-const MOST_POINTS = 5000;
 
 /** One tool’s life in order: what it did in each hole, and what was felt and measured there. @throws Refusal 404 */
 export async function toolPageOf(db: Database, tool: string): Promise<ToolPage> {

@@ -3,6 +3,7 @@ import { LOG_KINDS, logWords } from '@/core/run/log-words';
 import type { HoleAt } from '@/core/run/bench-record';
 import type { Database } from '../database';
 import { findLog } from '../repositories/log-repository';
+import { dayBegins, zoneNow } from './zone-service';
 
 /** So many a page. */
 const PAGE = 100;
@@ -10,12 +11,12 @@ const PAGE = 100;
 const MOST_EXPORTED = 20_000;
 
 const DAY_MS = 86_400_000;
-
-const looked = ({ q, kind, job, metal, tool, from, to }: LogQuery) => ({
+/** @param zone whose days are asked for */
+const looked = ({ q, kind, job, metal, tool, from, to }: LogQuery, zone: string) => ({
   materialId: metal,
   tool,
-  from: from && new Date(from).toISOString(),
-  until: to && new Date(Date.parse(to) + DAY_MS).toISOString(),
+  from: from && new Date(dayBegins(from, zone)).toISOString(),
+  until: to && new Date(dayBegins(new Date(Date.parse(to) + DAY_MS).toISOString().slice(0, 10), zone)).toISOString(),
   words: logWords(q),
   kinds: kind && LOG_KINDS[kind],
   jobId: job,
@@ -24,13 +25,17 @@ const byMoment = (a: LogEntry, b: LogEntry): number => b.record.happenedAt.local
 
 /** A page of the shop's log, the newest first. */
 export async function logPageOf(db: Database, query: LogQuery): Promise<LogPage> {
-  const found = await findLog(db, { ...looked(query), limit: PAGE + 1, offset: (query.page - 1) * PAGE });
+  const found = await findLog(db, {
+    ...looked(query, await zoneNow(db)),
+    limit: PAGE + 1,
+    offset: (query.page - 1) * PAGE,
+  });
   return { entries: found.slice(0, PAGE).sort(byMoment), more: found.length > PAGE };
 }
 
 /** Everything that was looked for, for a file. */
 export const wholeLog = async (db: Database, query: LogQuery): Promise<LogEntry[]> =>
-  (await findLog(db, { ...looked(query), limit: MOST_EXPORTED, offset: 0 })).sort(byMoment);
+  (await findLog(db, { ...looked(query, await zoneNow(db)), limit: MOST_EXPORTED, offset: 0 })).sort(byMoment);
 
 /** Everything of one hole, in the order in which it happened. */
 export const logOfHole = async (db: Database, jobId: string, hole: HoleAt): Promise<LogEntry[]> =>

@@ -7,7 +7,8 @@ import type { Database } from '../database';
 import { inSlices } from '../in-slices';
 import { findCribRevision } from '../repositories/crib-repository';
 import { findJob } from '../repositories/job-repository';
-import { findSummaries, keepSummary } from '../repositories/summary-repository';
+import { findSummaries, keepSummary, type MadeFrom } from '../repositories/summary-repository';
+import { learnedMark } from './learned-service';
 import { shopNow } from './shop-service';
 
 async function make(
@@ -15,24 +16,28 @@ async function make(
   jobId: string,
   shop: Shop,
   planner: Planner,
-  cribRevision: number,
+  from: Omit<MadeFrom, 'jobVersion'>,
 ): Promise<JobSummary | undefined> {
   const job = await findJob(db, jobId);
   if (!job) return undefined;
   const kinds = await inSlices(kindsOfHoles(job.holes, job, planner, shop), (kind) => kind);
   const summary = summaryOf(kinds, job, job.holes);
-  await keepSummary(db, jobId, { jobVersion: job.version, cribRevision, coreVersion: CORE_VERSION }, summary);
+  await keepSummary(db, jobId, { jobVersion: job.version, ...from }, summary);
   return summary;
 }
 
-/** Summaries of jobs by id: as they were kept, or made anew where job, crib or rules have changed since. */
+/** Summaries of jobs by id: as they were kept, or made anew where job, crib, rules or what was learned have changed since. */
 export async function summariesOf(
   db: Database,
   jobs: readonly Pick<ListedJob, 'id' | 'version'>[],
 ): Promise<Map<string, JobSummary>> {
-  const cribRevision = await findCribRevision(db);
+  const from = {
+    cribRevision: await findCribRevision(db),
+    coreVersion: CORE_VERSION,
+    learnedMark: await learnedMark(db),
+  };
   const ids = jobs.map((j) => j.id);
-  const kept = await findSummaries(db, ids, { cribRevision, coreVersion: CORE_VERSION });
+  const kept = await findSummaries(db, ids, from);
   const found = new Map(
     kept
       .filter((k) => jobs.some((j) => j.id === k.jobId && j.version === k.jobVersion))
@@ -43,7 +48,7 @@ export async function summariesOf(
   const shop = await shopNow(db);
   const planner = plannerFor(shop);
   for (const { id } of stale) {
-    const summary = await make(db, id, shop, planner, cribRevision);
+    const summary = await make(db, id, shop, planner, from);
     if (summary) found.set(id, summary);
   }
   return found;

@@ -1,0 +1,1 @@
+ALTER TABLE `job_summaries` ADD `learned_mark` text DEFAULT '' NOT NULL;
