@@ -39,6 +39,7 @@ export default defineConfig(
         PerformanceObserver: 'readonly',
         MessageChannel: 'readonly',
         MutationObserver: 'readonly',
+        MouseEvent: 'readonly',
         WheelEvent: 'readonly',
         requestAnimationFrame: 'readonly',
         performance: 'readonly',

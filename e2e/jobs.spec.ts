@@ -90,7 +90,10 @@ test('the log of the shop: found by words, narrowed by kind, from a record to it
   page,
 }) => {
   await page.goto('/log');
-  const entries = page.getByRole('main').getByRole('listitem').filter({ hasNot: page.getByRole('heading') });
+  const entries = page
+    .getByRole('main')
+    .getByRole('listitem')
+    .filter({ hasNot: page.getByRole('heading') });
   await expect(entries.first()).toBeVisible();
   await page.getByLabel('Find').fill('not good A10 ring');
   await expect(entries).toHaveCount(1);

@@ -29,6 +29,7 @@ async function samples(
     'patch /api/v1/jobs/{id}': { body: { head: { version: job.headVersion, set: { notes: 'n' } } } },
     'patch /api/v1/jobs/{id}/features/{featureId}': { body: { version: 1, set: { name: 'n' } } },
     'delete /api/v1/jobs/{id}/features/{featureId}': { query: '?version=9' },
+    'post /api/v1/jobs/{id}/rehearsal': { body: { jobs: 50, seed: 3 } },
     'post /api/v1/jobs/{id}/routes': { body: { id: 'openapi-route', jobVersion: job.version } },
     'post /api/v1/records': {
       body: {

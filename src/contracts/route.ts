@@ -52,6 +52,7 @@ export const routeSettings = z.strictObject({
     .describe('Every how many parts a hole is gauged; first and last always'),
   deadline: z.iso.date('A date such as 2026-12-24.').optional(),
   hoursPerDay: z.number().positive('Above zero.').max(24, 'At most 24.').optional(),
+  spare: z.number().int().min(0).max(10000).optional().describe('Blanks cut beyond the parts, for what is spoiled'),
   cutting: z
     .strictObject({
       pieceMm: mm,

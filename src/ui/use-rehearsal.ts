@@ -1,50 +1,108 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
-import type { Proposal } from '@/core/rehearsal/proposals';
-import type { Rehearsed } from '@/core/rehearsal/rehearse';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { PlannedJob } from '@/core/rehearsal/alternatives';
+import type { Blame } from '@/core/rehearsal/blame';
+import type { HoleModel } from '@/core/rehearsal/hole-model';
+import type { Proposal, Saved } from '@/core/rehearsal/proposals';
+import type { Landed, Rehearsed } from '@/core/rehearsal/rehearse';
+import type { OtherwiseMessage, OtherwiseRequest } from '@/workers/plan-otherwise';
 import type { RehearsalMessage, RehearsalRequest } from '@/workers/rehearse';
 
 /** The same luck at every look, so that a change is told from chance. */
-const SEED = 1;
+export const SEED = 1;
+/** Kinds of hole that are worth changing: those that make the most trouble. */
+const MOST_CHANGED = 8;
 
-export type ToRehearse = Omit<RehearsalRequest, 'seed'>;
+/** A planned job, ready to be rehearsed. */
+export interface ToRehearse extends PlannedJob {
+  models: HoleModel[];
+  besideS: number;
+}
 
 /** What a rehearsal has come to so far. */
-interface Found {
+export interface Found {
   of: ToRehearse;
   /** 0 to 1. */
   share: number;
   rehearsed?: Rehearsed;
+  landed?: Landed[];
+  blamed?: Blame[];
   proposals?: Proposal[];
+  saved?: Saved[];
   fault?: string;
 }
 
-/** Rehearses a job beside the page: first figures at once, finer while one looks; ended by cancel, or by another request. */
+/** Letters of the kinds that make the most trouble. */
+const worthChanging = ({ models }: ToRehearse, { kinds }: Rehearsed): string[] =>
+  models
+    .map(({ letter }, i) => ({ letter, n: kinds[i] }))
+    .filter(({ n }) => n > 0)
+    .sort((a, b) => b.n - a.n)
+    .slice(0, MOST_CHANGED)
+    .map(({ letter }) => letter);
+
+/**
+ * Rehearses a job beside the page: first figures at once, finer while one looks, and meanwhile what could be done otherwise is
+ * planned. Ended by cancel; another plan of the job is rehearsed anew.
+ */
 export function useRehearsal(request: ToRehearse) {
   const [last, setLast] = useState<Found>();
-  const worker = useRef<Worker>(undefined);
-  useEffect(() => () => worker.current?.terminate(), [request]);
-  const found = last?.of === request ? last : undefined;
-  const begin = (): void => {
-    worker.current?.terminate();
+  const [isOn, setOn] = useState(false);
+  const workers = useRef<Worker[]>([]);
+  const end = useCallback((): void => {
+    workers.current.forEach((w) => w.terminate());
+    // One that was ended may still have something to say.
+    workers.current = [];
+  }, []);
+  useEffect(() => {
+    if (!isOn) return undefined;
+    const { models, besideS, ...planned } = request;
     const own = new Worker(new URL('../workers/rehearse.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
-    setLast({ of: request, share: 0 });
+    const all = [own];
+    workers.current = all;
     const say = (more: Partial<Found>): void =>
-      setLast((before) => (worker.current === own ? { share: 0, ...before, of: request, ...more } : before));
+      setLast((before) =>
+        workers.current === all
+          ? { share: 0, ...(before?.of === request ? before : {}), of: request, ...more }
+          : before,
+      );
+    const plan = (rehearsed: Rehearsed): void => {
+      const other = new Worker(new URL('../workers/plan-otherwise.ts', import.meta.url), { type: 'module' });
+      all.push(other);
+      other.onmessage = ({ data }: MessageEvent<OtherwiseMessage>) => {
+        other.terminate();
+        if ('fault' in data) say(data);
+        else own.postMessage({ alternatives: data.alternatives } satisfies RehearsalRequest);
+      };
+      other.onerror = ({ message }) => say({ fault: message });
+      other.postMessage({ ...planned, letters: worthChanging(request, rehearsed) } satisfies OtherwiseRequest);
+    };
     own.onmessage = ({ data }: MessageEvent<RehearsalMessage>) => {
       say(data);
-      if (!('share' in data)) own.terminate();
+      if ('rehearsed' in data && all.length === 1) plan(data.rehearsed);
     };
     own.onerror = ({ message }) => say({ fault: message });
-    own.postMessage({ ...request, seed: SEED } satisfies RehearsalRequest);
+    own.postMessage({
+      models,
+      rehearsing: { quantity: planned.job.quantity, seed: SEED, besideS },
+    } satisfies RehearsalRequest);
+    return end;
+  }, [request, isOn, end]);
+  const found = last?.of === request ? last : undefined;
+  return {
+    found,
+    /** What another plan of the job came to, until this one has come to something. */
+    last,
+    isRunning: isOn && !found?.fault && !(found?.proposals && found.blamed),
+    begin: () => {
+      setLast(undefined);
+      setOn(true);
+    },
+    cancel: () => {
+      end();
+      setOn(false);
+      setLast(undefined);
+    },
   };
-  const cancel = (): void => {
-    worker.current?.terminate();
-    // One that was ended may still have something to say.
-    worker.current = undefined;
-    setLast(undefined);
-  };
-  return { found, isRunning: found !== undefined && !found.proposals && !found.fault, begin, cancel };
 }

@@ -7,12 +7,15 @@ import type { Route } from '@/core/route/route';
 import { unpacked } from '@/core/route/route-parcels';
 import type { WorkItem } from '@/core/route/work-item';
 import type { RouteMessage, RouteRequest } from '@/workers/plan-route';
+import type { ToRehearse } from './use-rehearsal';
 
 /** What came of planning: a route, or why there is none; how far it is meanwhile. */
 export interface Planned {
   route?: Route;
   /** Other machines that would be quicker. */
   machines?: MachineChoice[];
+  /** The planned job, ready to be rehearsed. */
+  rehearsable?: ToRehearse;
   problems: Problem[];
   /** 0 to 1 while it is being planned. */
   share?: number;
@@ -32,15 +35,23 @@ export function useRoutePlan(request: RouteRequest) {
     const own = new Worker(new URL('../workers/plan-route.ts', import.meta.url), { type: 'module' });
     worker.current = own;
     const items: WorkItem[] = [];
+    let route: Route | undefined;
     setPlanned((before) => ({ ...before, share: 0, cancelled: false }));
     own.onmessage = ({ data }: MessageEvent<RouteMessage>) => {
       // One that was ended may still have something to say.
       if (worker.current !== own) return;
       if ('share' in data) return setPlanned((before) => ({ ...before, share: data.share }));
       if ('items' in data) return void items.push(...data.items);
-      if ('route' in data) {
-        const route = unpacked(data, items);
-        return startTransition(() => setPlanned({ route, problems: route.problems }));
+      if ('route' in data) return void (route = unpacked(data, items));
+      if ('models' in data) {
+        if (!route) return;
+        const { features, job, shop, edits } = request;
+        const planned = {
+          route,
+          problems: route.problems,
+          rehearsable: { ...data, route, features, job, shop, edits },
+        };
+        return startTransition(() => setPlanned(planned));
       }
       own.terminate();
       if ('machines' in data) setPlanned((before) => ({ ...before, machines: data.machines }));

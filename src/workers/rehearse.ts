@@ -1,47 +1,73 @@
-import { plannerFor, type JobHead } from '../core/job/plan-in-job';
-import { holeModels } from '../core/rehearsal/hole-model';
-import { proposalsFor, type Proposal } from '../core/rehearsal/proposals';
-import { rehearsal, type Rehearsed } from '../core/rehearsal/rehearse';
-import type { RoutedFeature } from '../core/route/work-item';
-import type { Shop } from '../core/shop/shop';
+import type { Alternative } from '../core/rehearsal/alternatives';
+import { blame, type Blame } from '../core/rehearsal/blame';
+import type { HoleModel } from '../core/rehearsal/hole-model';
+import { proposalsFor, savedBy, type Proposal, type Saved } from '../core/rehearsal/proposals';
+import {
+  landings,
+  rehearsal,
+  SURE_ENOUGH,
+  wilson,
+  type Landed,
+  type Rehearsed,
+  type Rehearsing,
+} from '../core/rehearsal/rehearse';
 
-export interface RehearsalRequest {
-  features: RoutedFeature[];
-  job: JobHead;
-  shop: Shop;
-  isFirstThrough: boolean;
-  seed: number;
-}
-export type RehearsalMessage = { rehearsed: Rehearsed; share: number } | { proposals: Proposal[] } | { fault: string };
+/** What is rehearsed; then, once they are planned, what could be done otherwise. */
+export type RehearsalRequest = { models: HoleModel[]; rehearsing: Rehearsing } | { alternatives: Alternative[] };
+export type RehearsalMessage =
+  | { rehearsed: Rehearsed; share: number }
+  | { landed: Landed[] }
+  | { blamed: Blame[] }
+  | { proposals: Proposal[]; saved: Saved[] }
+  | { fault: string };
 
-/** Jobs after which something is shown, and at which it ends. */
-const FIRST = 200;
-const MOST = 20_000;
-/** Holes rehearsed at most, so that large jobs end too. */
-const MOST_HOLES = 4_000_000;
-/** Holes rehearsed for each proposal. */
-const PROPOSED_HOLES = 40_000;
+/** Holes rehearsed before something is shown, between two looks, at most, for each proposal, and to find what to blame. */
+const HOLES = { first: 2_000, slice: 60_000, most: 4_000_000, proposed: 40_000, blamed: 60_000 } as const;
+/** Jobs at least and at most. */
+const JOBS = { least: 20, most: 40_000 } as const;
+/** Jobs whose first part is drawn. */
+const DRAWN = 60;
 
-self.onmessage = ({ data: { features, job, shop, isFirstThrough, seed } }: MessageEvent<RehearsalRequest>): void => {
-  const say = (message: RehearsalMessage): void => self.postMessage(message);
-  try {
-    const { learned } = shop;
-    const models = holeModels(features, job, plannerFor(shop), { learned, isFirstThrough });
-    const holes = Math.max(1, job.quantity * models.reduce((n, m) => n + m.points.length, 0));
-    const jobs = Math.max(FIRST, Math.min(MOST, Math.floor(MOST_HOLES / holes)));
-    const rehearsing = { quantity: job.quantity, seed };
-    const run = rehearsal(models, rehearsing);
-    for (let done = 0; done < jobs;) {
-      const next = Math.min(
-        jobs - done,
-        done === 0 ? Math.min(FIRST, Math.ceil(5_000 / holes)) : Math.ceil(100_000 / holes),
-      );
-      run.go(next);
-      done += next;
-      say({ rehearsed: run.now(), share: done / jobs });
-    }
-    say({ proposals: proposalsFor(models, rehearsing, Math.max(100, Math.floor(PROPOSED_HOLES / holes))) });
-  } catch (error) {
-    say({ fault: error instanceof Error ? error.message : String(error) });
+const say = (message: RehearsalMessage): void => self.postMessage(message);
+const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/** What was asked for first, with how many jobs are made of it. */
+let asked: { models: HoleModel[]; rehearsing: Rehearsing; holes: number; worst: number[] } | undefined;
+
+async function rehearse(models: HoleModel[], rehearsing: Rehearsing): Promise<void> {
+  const holes = Math.max(1, rehearsing.quantity * models.reduce((n, m) => n + m.points.length, 0));
+  const jobsOf = (n: number): number => Math.max(1, Math.floor(n / holes));
+  const most = Math.max(JOBS.least, Math.min(JOBS.most, jobsOf(HOLES.most)));
+  const run = rehearsal(models, rehearsing);
+  let done = 0;
+  let isSure = false;
+  while (done < most && !isSure) {
+    const next = Math.min(most - done, jobsOf(done === 0 ? HOLES.first : HOLES.slice));
+    run.go(next);
+    done += next;
+    const rehearsed = run.now();
+    const [from, to] = wilson(rehearsed.clean, done);
+    isSure = to - from < SURE_ENOUGH;
+    asked = { models, rehearsing, holes, worst: rehearsed.worst.map((w) => w.job) };
+    say({ rehearsed, share: isSure ? 1 : done / most });
+    if (done === next) say({ landed: landings(models, rehearsing, DRAWN) });
+    await turn();
   }
+  say({ blamed: blame(models, rehearsing, Math.max(100, jobsOf(HOLES.blamed) / 10)) });
+}
+
+let before = Promise.resolve();
+self.onmessage = ({ data }: MessageEvent<RehearsalRequest>): void => {
+  before = before
+    .then(async () => {
+      if ('models' in data) return rehearse(data.models, data.rehearsing);
+      if (!asked) return;
+      const { models, rehearsing, holes, worst } = asked;
+      const jobs = Math.max(100, Math.floor(HOLES.proposed / holes));
+      say({
+        proposals: proposalsFor(models, rehearsing, data.alternatives, jobs),
+        saved: savedBy(models, rehearsing, data.alternatives, worst),
+      });
+    })
+    .catch((error: unknown) => say({ fault: error instanceof Error ? error.message : String(error) }));
 };

@@ -1,96 +1,101 @@
 import { phrase, type Phrase } from '../answer/answer';
-import { expectedPlace, usualPlacing } from '../layout/means-of-layout';
+import type { Alternative, JobChange } from './alternatives';
 import type { HoleModel } from './hole-model';
-import { rehearsal, type Rehearsed, type Rehearsing } from './rehearse';
+import { blanksFor, jobOf, rehearsal, weightOf, type Rehearsed, type Rehearsing } from './rehearse';
 
-/** Something that could be done otherwise, and how the job then comes out. */
+/** Something that would help, and how the job then comes out: both on the same luck. */
 export interface Proposal {
-  id: 'first-through' | 'readout' | 'drill-down' | 'drill-up' | 'guide' | 'new-tap';
-  letters: readonly string[];
+  id: string;
   says: Phrase;
-  /** Bad parts in a hundred, before and after, on the same jobs. */
-  before: number;
-  after: number;
+  change: JobChange;
+  /** Bad parts in a hundred, and jobs in which all is good at the first go in a hundred. */
+  before: { bad: number; clean: number };
+  after: { bad: number; clean: number };
+  /** What it takes longer in the whole job, min; below zero it is quicker. */
+  costMin: number;
 }
 
-type Change = (model: HoleModel) => HoleModel;
+/** What would have saved one of the worst jobs. */
+export interface Saved {
+  job: number;
+  says: Phrase;
+}
 
-/** Lean of a tap that a spring centre or a block guides, degrees. Our judgement. */
-const GUIDED = { mean: 0.3, sigma: 0.25 };
+/** Under this nothing is worth a change: bad parts, or jobs not all good, in a hundred. */
+const WORTH = { bad: 0.2, clean: 1 } as const;
+/** A part that is put right counts so much of one that is scrap. */
+const PUT_RIGHT = 0.1;
 
-const READOUT = usualPlacing('mill', 'spot');
+const shares = ({ badParts, parts, clean, jobs }: Rehearsed): Proposal['before'] => ({
+  bad: (100 * badParts) / Math.max(1, parts),
+  clean: (100 * clean) / Math.max(1, jobs),
+});
 
-const CHANGES: readonly {
-  id: Proposal['id'];
-  applies: (m: HoleModel) => boolean;
-  change: Change;
-  says: (letters: string) => Phrase;
-}[] = [
-  {
-    id: 'first-through',
-    applies: (m) => !m.isFirstThrough && m.points.length > 1 && m.size !== undefined,
-    change: (m) => ({ ...m, isFirstThrough: true }),
-    says: (letters) =>
-      phrase('One hole of {letters} through to its pins first; the rest take what it teaches.', { letters }),
-  },
-  {
-    id: 'readout',
-    applies: (m) => m.zoneMm > 0 && m.placing.means !== 'readout',
-    change: (m) => ({
-      ...m,
-      placing: READOUT,
-      lineSigma: 0,
-      ownSigma: expectedPlace(READOUT).sigma,
-      slip: { ...m.slip, oneIn: Infinity },
+/** How much a change saves for each minute that it costs. */
+const worthOf = ({ before, after, costMin }: Proposal): number =>
+  (before.bad - after.bad + PUT_RIGHT * (after.clean - before.clean)) / Math.max(1, costMin);
+
+const outcome = (models: readonly HoleModel[], rehearsing: Rehearsing, jobs: number): Rehearsed => {
+  const run = rehearsal(models, rehearsing);
+  run.go(jobs);
+  return run.now();
+};
+
+/**
+ * What would help, the most for each minute first: each alternative rehearsed over the same jobs with the same luck.
+ * @param jobs rehearsed for each
+ */
+export function proposalsFor(
+  models: readonly HoleModel[],
+  rehearsing: Rehearsing,
+  alternatives: readonly Alternative[],
+  jobs: number,
+): Proposal[] {
+  const before = shares(outcome(models, rehearsing, jobs));
+  return alternatives
+    .map(({ id, says, change, models: changed, costS }): Proposal => {
+      const after = shares(outcome(changed, rehearsing, jobs));
+      return { id, says, change, before, after, costMin: costS / 60 };
+    })
+    .filter(
+      ({ after }) =>
+        before.bad - after.bad > WORTH.bad || (after.bad <= before.bad && after.clean - before.clean > WORTH.clean),
+    )
+    .sort((a, b) => worthOf(b) - worthOf(a));
+}
+
+/** Blanks to cut beyond the parts asked for, where the job needs some. @param cut blanks that are cut as it is */
+export function spareBlanks(
+  rehearsed: Rehearsed,
+  quantity: number,
+  cut: number,
+): { blanks: number; says: Phrase; change: JobChange } | undefined {
+  const blanks = blanksFor(rehearsed, quantity);
+  if (blanks === undefined || blanks <= cut) return undefined;
+  return {
+    blanks,
+    says: phrase('Cut {blanks} blanks for {parts} parts: then there are enough good ones in nineteen of twenty jobs.', {
+      blanks: String(blanks),
+      parts: String(quantity),
     }),
-    says: (letters) => phrase('Place {letters} on the mill, by its readout.', { letters }),
-  },
-  {
-    id: 'drill-down',
-    applies: (m) => m.size !== undefined,
-    change: (m) => (m.size ? { ...m, size: { ...m.size, mean: m.size.mean - m.size.stepMm } } : m),
-    says: (letters) => phrase('The next smaller drill for {letters}.', { letters }),
-  },
-  {
-    id: 'drill-up',
-    applies: (m) => m.size !== undefined,
-    change: (m) => (m.size ? { ...m, size: { ...m.size, mean: m.size.mean + m.size.stepMm } } : m),
-    says: (letters) => phrase('The next larger drill for {letters}.', { letters }),
-  },
-  {
-    id: 'guide',
-    applies: (m) => m.tap !== undefined && m.tap.leanMean > GUIDED.mean,
-    change: (m) => (m.tap ? { ...m, tap: { ...m.tap, leanMean: GUIDED.mean, leanSigma: GUIDED.sigma } } : m),
-    says: (letters) => phrase('Guide the tap of {letters} by a spring centre or a block.', { letters }),
-  },
-  {
-    id: 'new-tap',
-    applies: (m) => m.tap !== undefined,
-    change: (m) => (m.tap ? { ...m, tap: { ...m.tap, wear: 0 } } : m),
-    says: (letters) => phrase('A new tap for {letters}, and another before it dulls.', { letters }),
-  },
-];
-
-const badShare = ({ badParts, parts }: Rehearsed): number => (100 * badParts) / Math.max(1, parts);
-
-/** Under this nothing is worth a change, bad parts in a hundred. */
-const WORTH = 0.2;
-
-/** What would help, the most first: each change rehearsed over the same jobs with the same luck. */
-export function proposalsFor(models: readonly HoleModel[], rehearsing: Rehearsing, jobs: number): Proposal[] {
-  const outcome = (changed: readonly HoleModel[]): number => {
-    const run = rehearsal(changed, rehearsing);
-    run.go(jobs);
-    return badShare(run.now());
+    change: { kind: 'spare', blanks: blanks - quantity },
   };
-  const before = outcome(models);
-  return CHANGES.flatMap(({ id, applies, change, says }): Proposal[] => {
-    const those = models.filter(applies);
-    if (those.length === 0) return [];
-    // Each kind of hole by itself: what helps one may spoil another.
-    return those.flatMap((one): Proposal[] => {
-      const after = outcome(models.map((m) => (m === one ? change(m) : m)));
-      return before - after > WORTH ? [{ id, letters: [one.letter], says: says(one.letter), before, after }] : [];
-    });
-  }).sort((a, b) => a.after - b.after);
+}
+
+/** What would have saved the worst jobs: of each the first alternative in which nothing of it went wrong, or the least. */
+export function savedBy(
+  models: readonly HoleModel[],
+  rehearsing: Rehearsing,
+  alternatives: readonly Alternative[],
+  jobs: readonly number[],
+): Saved[] {
+  return jobs.flatMap((job): Saved[] => {
+    const count = (of: readonly HoleModel[]): number => {
+      const { troubles, badParts } = jobOf(of, rehearsing, job);
+      return weightOf(troubles.length, badParts);
+    };
+    const now = count(models);
+    const [best] = alternatives.map((a) => ({ says: a.says, left: count(a.models) })).sort((a, b) => a.left - b.left);
+    return best && best.left < now ? [{ job, says: best.says }] : [];
+  });
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { addBusinessDays, addDays, differenceInBusinessDays, format, isWeekend, parseISO } from 'date-fns';
+import { format, parseISO } from 'date-fns';
 import type { RouteSettings } from '@/contracts/route';
 import { routeSettings } from '@/contracts/route';
 import type { Material } from '@/core/materials/material';
@@ -10,6 +10,7 @@ import type { Shop } from '@/core/shop/shop';
 import { useToday } from '@/ui/shop-clock';
 import { tell, type Display } from '@/core/units/show';
 import { TextField } from '@/ui/field';
+import { doneOn, USUAL_HOURS, useDaysLeft } from './working-days';
 
 interface Props {
   route: Route;
@@ -34,14 +35,6 @@ const wrong = (field: 'deadline' | 'hoursPerDay' | 'checkEvery', value: unknown)
   const checked = routeSettings.shape[field].safeParse(value);
   return checked.success ? undefined : checked.error.issues[0].message;
 };
-
-/** The first day that is worked on, of a day and those after it. */
-const workedFrom = (day: Date): Date => (isWeekend(day) ? addBusinessDays(day, 1) : day);
-/** Working days from one day to another, both counted; 0 or less where it has passed. */
-const workingDays = (from: Date, to: Date): number =>
-  differenceInBusinessDays(isWeekend(to) ? addBusinessDays(addDays(to, 1), -1) : to, workedFrom(from)) + 1;
-/** The day on which so many working days are done. */
-const doneOn = (from: Date, days: number): Date => addBusinessDays(workedFrom(from), days - 1);
 
 /** The batch: time against the deadline, where it goes, tools to change in time, what to measure first. */
 export function BatchPanel({ route, material, shop, settings, decide, display, draft, setDraft }: Props) {
@@ -72,9 +65,9 @@ export function BatchPanel({ route, material, shop, settings, decide, display, d
       true,
     );
   };
-  const { deadline, hoursPerDay = 8 } = settings;
+  const { deadline, hoursPerDay = USUAL_HOURS } = settings;
   const today = useToday();
-  const daysLeft = deadline && today ? workingDays(parseISO(today), parseISO(deadline)) : undefined;
+  const daysLeft = useDaysLeft(deadline);
   const against = daysLeft === undefined ? undefined : againstDeadline(route, hoursPerDay, daysLeft);
   return (
     <section aria-label="Batch" className="plate flex flex-col gap-2 p-3">

@@ -67,12 +67,19 @@ export function CuttingPanel({ part, quantity, settings, decide, display }: Prop
   const list =
     read.kerf === undefined || read.facing === undefined || !read.stock
       ? undefined
-      : cuttingList({ pieces: quantity, pieceMm, kerfMm: read.kerf, facingMm: read.facing, stock: read.stock });
+      : cuttingList({
+          pieces: quantity + (settings.spare ?? 0),
+          pieceMm,
+          kerfMm: read.kerf,
+          facingMm: read.facing,
+          stock: read.stock,
+        });
   const longest = list?.ok ? Math.max(...list.value.cuts.map((c) => c.lengthMm)) : 1;
   return (
     <section aria-label="Cutting list" className="plate flex flex-col gap-2 p-3">
       <h2 className="font-cond text-xl font-semibold">
-        Cutting list: {quantity} of {showText(depth(pieceMm), display)}
+        Cutting list: {quantity}
+        {settings.spare ? ` and ${settings.spare} spare` : ''} of {showText(depth(pieceMm), display)}
       </h2>
       <div className="grid grid-cols-2 gap-2">
         <TextField

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { Job } from '@/contracts/job';
 import type { RouteIssue } from '@/contracts/route-issue';
 import type { ShopWithCrib } from '@/core/shop/shop';
@@ -14,11 +14,12 @@ import { CutsPanel } from './cuts-panel';
 import { CuttingPanel } from './cutting-panel';
 import { IssueKey, IssuePanel } from './issue-panel';
 import { OrderPanel } from './order-panel';
-import RehearsalPanel from './rehearsal-panel';
+import RehearsalPanel from './rehearsal/rehearsal-panel';
 import { RouteWork } from './route-work';
 import { SetUpList } from './set-up-list';
 import { useIssues } from './use-issues';
 import { useRoute } from './use-route';
+import { USUAL_HOURS, useDaysLeft } from './working-days';
 import { VisitWay } from './visit-way';
 
 interface Props {
@@ -55,10 +56,9 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
     issues,
   });
   const shapeOf = useCallback((face: FaceId) => faceShape(job.part.stock, face), [job.part.stock]);
-  const rehearsing = useMemo(
-    () => route && { features: job.holes, job, shop, isFirstThrough: route.setUps.some((s) => s.isFirst) },
-    [route, job, shop],
-  );
+  const daysLeft = useDaysLeft(settings.deadline);
+  const withinMin =
+    daysLeft === undefined ? undefined : Math.max(0, daysLeft) * (settings.hoursPerDay ?? USUAL_HOURS) * 60;
   const visits = route?.setUps.flatMap((s) => s.visits) ?? [];
   const visit = visits.find((v) => v.key === chosen) ?? visits.find((v) => v.items.length > 1 && v.rpm !== undefined);
   return (
@@ -99,6 +99,16 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
       {route && (
         <RouteWork route={route} machines={shop.machines} shapeOf={shapeOf} chosen={visit?.key} onChoose={setChosen} />
       )}
+      {planned.rehearsable && (
+        <RehearsalPanel
+          request={planned.rehearsable}
+          inHand={inHand}
+          settings={settings}
+          decide={decide}
+          display={display}
+          withinMin={withinMin}
+        />
+      )}
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-2 xl:grid-cols-[minmax(0,1fr)_420px]">
         <div className="flex min-w-0 flex-col gap-2">
           {route && (
@@ -133,7 +143,6 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
               setDraft={setDraft}
             />
           )}
-          {rehearsing && <RehearsalPanel request={rehearsing} display={display} />}
           {route && <OtherMachines now={route.seconds} choices={machines ?? []} onApply={apply} />}
           <OrderPanel features={job.holes} settings={settings} decide={decide} />
           <CutsPanel features={job.holes} settings={settings} decide={decide} />

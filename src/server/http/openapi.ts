@@ -21,6 +21,7 @@ import { copyList } from '@/contracts/backup';
 import { accessChange, sessionState, signedIn, signIn } from '@/contracts/session';
 import { asideChange, learnedPage, readingsPage, readingsQuery, toolsPage } from '@/contracts/learned';
 import { logPage, logQuery } from '@/contracts/log';
+import { rehearsalRequest, rehearsalResult } from '@/contracts/rehearsal';
 import { searchQuery, searchResult } from '@/contracts/search';
 import { recordBatch, recordInput, recordList, recordQuery, recordReceipt } from '@/contracts/record';
 import { routeIssue, routeIssueList, routeIssueRequest, routeIssueWhole } from '@/contracts/route-issue';
@@ -36,6 +37,7 @@ const INPUTS = {
   AnswerRequest: answerRequest,
   TapLoadRequest: tapLoadRequest,
   RouteIssueRequest: routeIssueRequest,
+  RehearsalRequest: rehearsalRequest,
   JobInput: jobInput,
   JobReplacement: jobReplacement,
   JobPatch: jobPatch,
@@ -58,6 +60,7 @@ const OUTPUTS = {
   Answer: answerResponse,
   TapLoad: tapLoadResponse,
   Routes: routeIssueList,
+  Rehearsal: rehearsalResult,
   RouteIssue: routeIssue,
   FrozenRoute: routeIssueWhole,
   Problem: problemDocument,
@@ -219,6 +222,19 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       body: 'RouteIssueRequest',
       done: [201, 'RouteIssue', 'The issue; the same one sent again is the same'],
       refused: { ...NO_JOB, 409: 'The job was changed since it was looked at' },
+    },
+  },
+  '/api/v1/jobs/{id}/rehearsal': {
+    post: {
+      summary: 'How a job would come out: made many times from the estimates and readings of the shop',
+      body: 'RehearsalRequest',
+      done: [200, 'Rehearsal', 'What came of it; the same seed gives the same'],
+      refused: {
+        ...NO_JOB,
+        422: 'The job can’t be planned',
+        429: 'Another job is being rehearsed',
+        503: 'Takes too long, or cancelled',
+      },
     },
   },
   '/api/v1/jobs/{id}/routes/{number}': {

@@ -1,6 +1,6 @@
 import type { LaidFace } from '@/core/layout/lay-out';
 import { outlineCorners } from '@/core/layout/outline';
-import { SIDES, type Side } from '@/core/layout/part';
+import { SIDES, type FaceShape, type Side } from '@/core/layout/part';
 import type { Box } from './use-camera';
 
 const WALL_LINE: Record<Side, (w: number, h: number) => string> = {
@@ -10,8 +10,14 @@ const WALL_LINE: Record<Side, (w: number, h: number) => string> = {
   top: (w, h) => `M0 ${-h}h${w}`,
 };
 
+/** What of a face is drawn, mm. */
+export const boxOf = (shape: FaceShape): Box =>
+  shape.kind === 'circle'
+    ? { left: -shape.diameterMm / 2, bottom: -shape.diameterMm / 2, width: shape.diameterMm, height: shape.diameterMm }
+    : { left: 0, bottom: 0, width: shape.widthMm, height: shape.heightMm };
+
 /** The dyed face with its walls and its datum edges, in mm with y down. */
-export function FaceOutline({ laid: { shape, datum }, box }: { laid: LaidFace; box: Box }) {
+export function FaceOutline({ laid: { shape, datum }, box }: { laid: Pick<LaidFace, 'shape' | 'datum'>; box: Box }) {
   const top = -(box.bottom + box.height);
   const datumX = datum.x === 'left' ? box.left : box.left + box.width;
   const datumY = datum.y === 'bottom' ? -box.bottom : top;

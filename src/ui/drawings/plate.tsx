@@ -7,8 +7,8 @@ import type { Point } from '@/core/layout/part';
 import type { Display } from '@/core/units/show';
 import { FaceCanvas } from './face-canvas';
 import { FaceFigures, type ScribedLine } from './face-figures';
-import { FaceOutline } from './face-outline';
-import { useCamera, type Box } from './use-camera';
+import { boxOf, FaceOutline } from './face-outline';
+import { useCamera } from './use-camera';
 import { useFaceLabels } from './use-face-labels';
 import { usePlateHand } from './use-plate-hand';
 import { useWidth } from './use-width';
@@ -54,12 +54,6 @@ const ring = (x: number, y: number, r: number): string =>
 const dots = (punched: Props['punched'], isOff: boolean): string =>
   punched.flatMap((p) => (p.isOff === isOff ? [`M${p.at.x} ${-p.at.y}h0`] : [])).join('');
 
-function bounds({ shape }: LaidFace): Box {
-  return shape.kind === 'circle'
-    ? { left: -shape.diameterMm / 2, bottom: -shape.diameterMm / 2, width: shape.diameterMm, height: shape.diameterMm }
-    : { left: 0, bottom: 0, width: shape.widthMm, height: shape.heightMm };
-}
-
 /**
  * The face as dyed and scribed: datum edges, lines, punch marks, holes. Wheel or pinch zooms, dragging bare metal
  * moves the view, dragging a hole moves its feature onto the lines, arrows nudge.
@@ -84,7 +78,7 @@ export function PlateDrawing({
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(600);
   const height = Math.round(Math.min(most, Math.max(320, width * 1.05)));
-  const box = bounds(laid);
+  const box = boxOf(laid.shape);
   const looking = useCamera(ref, box, { width, height }, fit);
   const { home, view } = looking;
   const lines = useMemo(() => {

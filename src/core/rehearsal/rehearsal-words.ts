@@ -1,0 +1,80 @@
+import { answer, mm, phrase, quantity, type Answer, type Phrase } from '../answer/answer';
+import type { Cause } from './luck';
+import { wilson, type Rehearsed } from './rehearse';
+import type { Fault, Reason, Trouble } from './rehearse-job';
+
+/** What goes wrong, said. */
+export const FAULT_WORDS: Record<Fault, string> = {
+  large: 'a hole too large for its class',
+  small: 'a small hole, drilled again',
+  loose: 'a thread that the not-go gauge enters',
+  place: 'a hole out of place',
+  bolts: 'bolts that do not go in together',
+  'tap-broken': 'a broken tap',
+  bottomed: 'a tap run into the bottom',
+  missed: 'a hole out of its class that the pin passes',
+};
+
+/** What makes jobs differ, said. */
+export const CAUSE_WORDS: Record<Cause, string> = {
+  lines: 'the lines, and misread divisions',
+  start: 'punch marks and starts',
+  drill: 'how the drill cuts',
+  hole: 'each hole by itself',
+  gauge: 'what the gauge tells',
+  tap: 'what the tap takes and holds',
+  lean: 'lean of the tap',
+  count: 'miscounted turns',
+};
+
+const WHY: Partial<Record<`${Fault} ${Reason}`, string>> = {
+  'large drill': '{hole} came out at {is}, over {limit}: its drill cuts large.',
+  'large hole': '{hole} came out at {is}, over {limit}.',
+  'small drill': '{hole} came out at {is}, under {limit}: its drill cuts small. Drilled again.',
+  'small hole': '{hole} came out at {is}, under {limit}. Drilled again.',
+  'missed drill': '{hole} is {is}, against {limit}, and the pin passed it.',
+  'missed hole': '{hole} is {is}, against {limit}, and the pin passed it.',
+  'place slip': 'A line of {hole} was misread by a whole division: {is} off, {limit} allowed.',
+  'place line': 'The lines of {hole} lay off: {is}, {limit} allowed.',
+  'place start': 'The punch or the start of {hole} wandered: {is} off, {limit} allowed.',
+  'bolts start': 'The bolts of {letter} did not go in together.',
+  'tap-broken life': 'The tap ended in {hole}, its hole {nth} here.',
+  'tap-broken lean': 'The tap leaned in {hole}, bound at {is} and broke: it held {limit}.',
+  'tap-broken small-hole': '{hole} came out small: the tap turned at {is}, went on, broke: it held {limit}.',
+  'tap-broken load': '{hole} felt tight at {is}, went on, broke: the tap held {limit}.',
+  'bottomed count': 'Turns were miscounted by one in {hole}: the tap ran into the bottom.',
+  'loose hole': 'The not-go gauge entered {hole}.',
+};
+
+/** One step of a story. */
+export function troubleWords({ fault, reason, letter, hole, is, limit, nth }: Trouble): Phrase {
+  const shown = (value: number) => (fault === 'tap-broken' ? quantity(value, 'Nm') : mm(value));
+  return phrase(WHY[`${fault} ${reason}`] ?? FAULT_WORDS[fault], {
+    hole: `${letter}${hole}`,
+    letter,
+    is: shown(is),
+    limit: shown(limit),
+    nth: String(nth ?? 1),
+  });
+}
+
+/** In how many of a hundred such jobs all is good at the first go, with its working. */
+export function cleanShare({ jobs, clean }: Pick<Rehearsed, 'jobs' | 'clean'>, seed: number): Answer {
+  const [from, to] = wilson(clean, jobs);
+  return answer((100 * clean) / jobs, 'percent', {
+    rule: 'Rehearsal',
+    formula: 'jobs in which all was good ÷ jobs rehearsed',
+    inputs: [
+      ['all good', quantity(clean, 'count')],
+      ['rehearsed', quantity(jobs, 'count')],
+      ['seed', quantity(seed, 'count')],
+      ['at least', quantity(100 * from, 'percent')],
+      ['at most', quantity(100 * to, 'percent')],
+    ],
+    source: { kind: 'model', name: 'our estimates of what scatters, and your own readings' },
+    assumptions: [
+      phrase('Nineteen times in twenty the true share of this model lies in between.'),
+      phrase('Every hole is gauged; the mate of a joint takes up half of the play.'),
+    ],
+  });
+}
