@@ -6,7 +6,17 @@ import { build, installed, run } from './lib/steps.mjs';
 
 await installed();
 mkdirSync('.tmp', { recursive: true });
-for (const name of ['answer', 'plate', 'route', 'route-plan', 'records', 'log', 'learning', 'rehearsal']) {
+for (const name of [
+  'answer',
+  'plate',
+  'route',
+  'route-plan',
+  'records',
+  'log',
+  'learning',
+  'rehearsal',
+  'calibration',
+]) {
   const outfile = `.tmp/${name}.bench.mjs`;
   buildSync({
     entryPoints: [`bench/${name}.bench.ts`],
@@ -24,3 +34,4 @@ await run(process.execPath, ['bench/plate-pan.mjs']);
 await run(process.execPath, ['bench/route-page.mjs']);
 await run(process.execPath, ['bench/bench-page.mjs']);
 await run(process.execPath, ['bench/run-chart.mjs']);
+await run(process.execPath, ['bench/rehearsal-page.mjs']);

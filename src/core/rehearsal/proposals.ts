@@ -74,9 +74,8 @@ export function spareBlanks(
   if (blanks === undefined || blanks <= cut) return undefined;
   return {
     blanks,
-    says: phrase('Cut {blanks} blanks for {parts} parts: then there are enough good ones in nineteen of twenty jobs.', {
+    says: phrase('Cut {blanks} blanks: then there are enough good parts in nineteen of twenty jobs.', {
       blanks: String(blanks),
-      parts: String(quantity),
     }),
     change: { kind: 'spare', blanks: blanks - quantity },
   };

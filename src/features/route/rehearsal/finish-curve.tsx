@@ -4,6 +4,8 @@ import { minutesFor, shareWithinMinutes, type Rehearsed } from '@/core/rehearsal
 
 const W = 420;
 const H = 120;
+/** Labels that lie closer would run into each other. */
+const LABEL = 52;
 const [LEFT, RIGHT, TOP, BOTTOM] = [34, 12, 14, 26];
 
 /** A span as people say it. */
@@ -41,9 +43,11 @@ export function FinishCurve({ rehearsed, withinMin }: { rehearsed: Rehearsed; wi
         {marks.map(({ share, at }) => (
           <g key={share}>
             <circle cx={x(at)} cy={y(share)} r={3.5} fill="#d3a23a" />
-            <text x={x(at)} y={H - 8} textAnchor="middle" fontSize={13} fill="#eef2ff">
-              {spanOf(at)}
-            </text>
+            {!marks.some((m) => m.share < share && x(at) - x(m.at) < LABEL) && (
+              <text x={x(at)} y={H - 8} textAnchor="middle" fontSize={13} fill="#eef2ff">
+                {spanOf(at)}
+              </text>
+            )}
           </g>
         ))}
         {withinMin !== undefined && withinMin > low && withinMin < high && (
