@@ -56,6 +56,7 @@ const PURE_PACKAGES = [
   '@tarikjabiri/dxf',
   '@stdlib/stats-base-dists-t-quantile',
   'pure-rand',
+  'ts-fsrs',
 ];
 
 module.exports = {

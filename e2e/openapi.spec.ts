@@ -46,6 +46,26 @@ async function samples(
     'delete /api/v1/crib/{kind}/{id}': { query: '?version=2' },
     'put /api/v1/shop': { body: { version: 99, units: 'mm', habits: {} } },
     'post /api/v1/session': { body: { passcode: 'there is none' } },
+    'post /api/v1/practice': {
+      body: {
+        practised: [
+          {
+            id: 'openapi-practised',
+            who: 'apprentice',
+            kind: 'stop',
+            seed: 1,
+            right: true,
+            hints: 0,
+            seconds: 20,
+            mistake: 'stop',
+            at: '2026-11-30T08:00:00.000Z',
+          },
+        ],
+      },
+    },
+    'put /api/v1/practice/assignments': {
+      body: { id: 'openapi-assigned', kinds: ['stop'], names: [], due: '2026-12-24' },
+    },
     'put /api/v1/learned/aside': { body: { id: 'figure lean', aside: false } },
     'get /api/v1/learned/readings': { query: '?figure=formed-minor&level=brass-cartridge' },
     'put /api/v1/access': { body: { guardsCrib: true } },

@@ -336,6 +336,37 @@ export const setAside = sqliteTable('set_aside', {
   at: moment('at'),
 });
 
+/** Exercises as they were done: appended, taken away only with the name of who did them. */
+export const practised = sqliteTable(
+  'practised',
+  {
+    /** Made by the sender. */
+    id: id(),
+    who: text('who').notNull(),
+    kind: text('kind').notNull(),
+    seed: integer('seed').notNull(),
+    right: integer('right', { mode: 'boolean' }).notNull(),
+    hints: integer('hints').notNull(),
+    seconds: real('seconds').notNull(),
+    mistake: text('mistake').notNull(),
+    /** When it was done. */
+    at: text('at').notNull(),
+  },
+  (t) => [index('practised_by_who').on(t.who, t.at)],
+);
+
+/** What a teacher sets for a class. */
+export const assignments = sqliteTable('assignments', {
+  id: id(),
+  /** Kinds of exercise. */
+  kinds: text('kinds', { mode: 'json' }).$type<string[]>().notNull(),
+  /** Names; empty for everybody. */
+  names: text('names', { mode: 'json' }).$type<string[]>().notNull(),
+  /** Day by which, 2026-12-24. */
+  due: text('due').notNull(),
+  at: moment('at'),
+});
+
 /** Routes as they were issued: frozen with what they were made from, never changed. */
 export const routes = sqliteTable(
   'routes',

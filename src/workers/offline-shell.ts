@@ -10,7 +10,7 @@ const PATIENCE_S = 0.6;
 /** A worker's script reads its settings out of the address that it came by, which an answer from here would leave out. */
 const isWorker = (url: string): boolean => url.includes('turbopack-worker');
 
-/** The bench and its checks open without a network; everything else goes straight to the server. */
+/** The bench, its checks and practice open without a network; everything else goes straight to the server. */
 new Serwist({
   precacheEntries: self.__SW_MANIFEST?.filter((entry) => !isWorker(typeof entry === 'string' ? entry : entry.url)),
   skipWaiting: true,
@@ -19,7 +19,7 @@ new Serwist({
   runtimeCaching: [
     {
       matcher: ({ request, url }) =>
-        request.mode === 'navigate' && /^\/jobs\/[\w-]+\/(bench|check)$/.test(url.pathname),
+        request.mode === 'navigate' && /^(\/jobs\/[\w-]+\/(bench|check)|\/practice(\/(tap|why))?)$/.test(url.pathname),
       handler: new NetworkFirst({
         cacheName: PAGES,
         networkTimeoutSeconds: PATIENCE_S,

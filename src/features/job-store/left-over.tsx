@@ -11,8 +11,11 @@ export function LeftOver() {
     const work = (): void =>
       void somethingWaits().then(async (waits) => {
         if (!waits) return;
-        const { sendChanges, sendRecords } = await import('./sender');
-        await Promise.all([sendChanges(), sendRecords()]);
+        const [{ sendChanges, sendRecords }, { sendPractised }] = await Promise.all([
+          import('./sender'),
+          import('./practised'),
+        ]);
+        await Promise.all([sendChanges(), sendRecords(), sendPractised()]);
       });
     const first = setTimeout(work, 500);
     const again = setInterval(work, AGAIN_MS);

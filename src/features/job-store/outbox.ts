@@ -1,4 +1,5 @@
 import Dexie, { type Table } from 'dexie';
+import type { PractisedInput } from '@/contracts/practice';
 import type { RecordInput, RecordKept } from '@/contracts/record';
 import type { LocalChange } from './job-document';
 import type { Measured } from './device';
@@ -44,6 +45,8 @@ class BrowserStore extends Dexie {
   records!: Table<WaitingRecord, string>;
   cache!: Table<{ key: string; value: unknown }, string>;
   kept!: Table<KeptPage, [string, number]>;
+  /** Exercises that were done here and that the server does not have yet. */
+  practised!: Table<PractisedInput, string>;
   /** With the pages that they stand on. */
   logs!: Table<KeptLog & { pages: number }, string>;
 
@@ -51,6 +54,7 @@ class BrowserStore extends Dexie {
     super('jolly-bit');
     this.version(1).stores({ changes: 'id, jobId', records: 'id, jobId', cache: 'key' });
     this.version(2).stores({ kept: '[jobId+page], jobId', logs: 'jobId' });
+    this.version(3).stores({ practised: 'id, who' });
   }
 }
 

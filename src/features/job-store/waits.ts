@@ -1,5 +1,5 @@
 const DATABASE = 'jolly-bit';
-const TABLES = ['changes', 'records'];
+const TABLES = ['changes', 'records', 'practised'];
 
 const countOf = (store: IDBObjectStore): Promise<number> =>
   new Promise((resolve, reject) => {
@@ -23,9 +23,11 @@ export async function somethingWaits(): Promise<boolean> {
       asked.onerror = () =>
         asked.error?.name === 'AbortError' ? resolve(undefined) : reject(asked.error ?? new Error('open'));
     });
-    if (!store || !TABLES.every((name) => store?.objectStoreNames.contains(name))) return false;
-    const tables = store.transaction(TABLES);
-    const counts = await Promise.all(TABLES.map((name) => countOf(tables.objectStore(name))));
+    // One that an earlier version made has not all of them.
+    const there = TABLES.filter((name) => store?.objectStoreNames.contains(name));
+    if (!store || there.length === 0) return false;
+    const tables = store.transaction(there);
+    const counts = await Promise.all(there.map((name) => countOf(tables.objectStore(name))));
     return counts.some((n) => n > 0);
   } catch {
     return false;

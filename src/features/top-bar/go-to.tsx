@@ -19,6 +19,7 @@ const KIND: Record<Found['kind'], string> = {
   material: 'Material',
   tool: 'Tool',
   machine: 'Machine',
+  why: 'Why',
 };
 const WAIT_MS = 120;
 const keyOf = ({ kind, id }: Found): string => `${kind} ${id}`;

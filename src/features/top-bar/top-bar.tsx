@@ -14,6 +14,7 @@ const VIEWS = [
   ['/jobs', 'Jobs'],
   ['/log', 'Log'],
   ['/crib', 'Crib'],
+  ['/practice', 'Practice'],
 ] as const;
 
 /** What the browser read of the shop goes with whoever signs out. */

@@ -22,6 +22,14 @@ import { accessChange, sessionState, signedIn, signIn } from '@/contracts/sessio
 import { asideChange, learnedPage, readingsPage, readingsQuery, toolsPage } from '@/contracts/learned';
 import { logPage, logQuery } from '@/contracts/log';
 import { rehearsalRequest, rehearsalResult } from '@/contracts/rehearsal';
+import {
+  assignment,
+  assignmentList,
+  practisedBatch,
+  practisedList,
+  practisedQuery,
+  practisedReceipt,
+} from '@/contracts/practice';
 import { searchQuery, searchResult } from '@/contracts/search';
 import { recordBatch, recordInput, recordList, recordQuery, recordReceipt } from '@/contracts/record';
 import { routeIssue, routeIssueList, routeIssueRequest, routeIssueWhole } from '@/contracts/route-issue';
@@ -55,12 +63,17 @@ const INPUTS = {
   SignIn: signIn,
   AccessChange: accessChange,
   AsideChange: asideChange,
+  PractisedBatch: practisedBatch,
+  Assignment: assignment,
 } as const;
 const OUTPUTS = {
   Answer: answerResponse,
   TapLoad: tapLoadResponse,
   Routes: routeIssueList,
   Rehearsal: rehearsalResult,
+  Practised: practisedList,
+  PractisedReceipt: practisedReceipt,
+  Assignments: assignmentList,
   RouteIssue: routeIssue,
   FrozenRoute: routeIssueWhole,
   Problem: problemDocument,
@@ -155,6 +168,28 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       body: 'AsideChange',
       done: [204, null, 'Done'],
     },
+  },
+  '/api/v1/practice': {
+    get: { summary: 'Exercises as they were done', query: practisedQuery, done: [200, 'Practised', 'In their order'] },
+    post: {
+      summary: 'Append exercises that were done; the same one sent again counts once',
+      body: 'PractisedBatch',
+      done: [200, 'PractisedReceipt', 'What was taken, and what was here already'],
+    },
+  },
+  '/api/v1/practice/names/{name}': {
+    delete: { summary: 'Take a name away with all that was done under it', done: [204, null, 'Gone'] },
+  },
+  '/api/v1/practice/assignments': {
+    get: { summary: 'What is set for the class', done: [200, 'Assignments', 'The newest first'] },
+    put: {
+      summary: 'Set exercises for some names or everybody, by a day',
+      body: 'Assignment',
+      done: [204, null, 'Set'],
+    },
+  },
+  '/api/v1/practice/assignments/{id}': {
+    delete: { summary: 'Take back what was set', done: [204, null, 'Gone'] },
   },
   '/api/v1/tools': {
     get: { summary: 'Drills and taps that have worked, with what is left of them', done: [200, 'Tools', 'The tools'] },

@@ -8,6 +8,7 @@ import { spokenQuestion } from '@/core/hole/spoken-question';
 import { planForm } from '@/core/hole/read-form';
 import { designationHit, findMaterials } from '@/core/materials/find-material';
 import { depth } from '@/core/answer/answer';
+import { ruleOf, WHY_PAGES } from '@/core/practice/why-pages';
 import { showText, tell, type Display } from '@/core/units/show';
 import type { Database } from '../database';
 import { findHoles } from '../repositories/job-repository';
@@ -73,6 +74,25 @@ function whyDrill(text: string, { pools: [crib], learned }: ShopNow): Found[] {
         href: n > 0 ? `/log/readings?${new URLSearchParams({ figure: 'oversize', level }).toString()}` : '/log/learned',
       };
     });
+}
+
+/** A rule of the trade, by words of its title. */
+function whyRules(text: string): Found[] {
+  const words = text
+    .toLowerCase()
+    .replace(/[?]/g, '')
+    .split(/\s+/)
+    .filter((w) => w.length > 2 && w !== 'why');
+  if (words.length === 0) return [];
+  return WHY_PAGES.filter((p) => words.every((w) => `${p.title} ${ruleOf(p)}`.toLowerCase().includes(w)))
+    .slice(0, MOST)
+    .map((p): Found => ({
+      kind: 'why',
+      id: `why-${p.id}`,
+      name: p.title,
+      detail: ruleOf(p),
+      href: `/practice/why?rule=${p.id}`,
+    }));
 }
 
 const MISSING = /^(.+?)\s+(?:is\s+)?(?:missing|lost|gone|broken)$/i;
@@ -176,5 +196,6 @@ export async function search(db: Database, text: string, units?: Display): Promi
     ...holes,
     ...materialsFor(typed, shop, display),
     ...inCrib(words, shop),
+    ...whyRules(typed),
   ];
 }

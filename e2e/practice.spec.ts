@@ -1,0 +1,161 @@
+import { EXERCISE_KINDS, KINDS_TO_LEARN } from '@/core/practice/kinds-of-exercise';
+import { expect, inaccessible, test, type Page } from './test';
+
+const named = async (page: Page, name: string): Promise<void> => {
+  await page.getByLabel('Your name').fill(name);
+};
+const practisedOf = async (page: Page, who: string) =>
+  (await (await page.request.get(`/api/v1/practice?who=${who}`)).json()).practised as {
+    kind: string;
+    right: boolean;
+  }[];
+
+/** Answers whatever is asked by keys alone. */
+async function answerByKeys(page: Page): Promise<void> {
+  const figure = page.getByLabel(/^Your answer/);
+  if ((await figure.count()) > 0) {
+    await figure.focus();
+    await page.keyboard.type('12,5');
+    await page.keyboard.press('Enter');
+  } else await page.keyboard.press('2');
+  await expect(page.getByRole('status')).toContainText(/^(✓ Right|✕ Not so)\../);
+}
+
+test('every exercise by keys alone: asked, hinted at, answered with its reason, counted once', async ({ page }) => {
+  await page.goto('/practice');
+  await named(page, 'first year');
+  for (const kind of KINDS_TO_LEARN) {
+    await page.getByRole('button', { name: EXERCISE_KINDS[kind].title, exact: true }).press('Enter');
+    const card = page.getByRole('region', { name: EXERCISE_KINDS[kind].title });
+    await expect(card.getByRole('heading')).toBeVisible();
+    await page.keyboard.press('h');
+    await answerByKeys(page);
+    await expect(card.getByRole('link', { name: 'Why, in full' })).toBeVisible();
+    // Answered once is answered: another key changes nothing.
+    await page.keyboard.press('1');
+    await page.getByRole('button', { name: 'All exercises' }).press('Enter');
+  }
+  await expect(page.getByText(`${KINDS_TO_LEARN.length} done`)).toBeVisible();
+  await expect.poll(async () => (await practisedOf(page, 'first year')).length).toBe(KINDS_TO_LEARN.length);
+  // What comes next is what went wrong.
+  await page.getByRole('button', { name: 'Next exercise' }).press('Enter');
+  await answerByKeys(page);
+  await page.getByRole('button', { name: 'Next exercise' }).press('Enter');
+  await expect(page.getByRole('status')).toHaveCount(0);
+});
+
+test('a tap that is turned without a look breaks, and says why turn by turn; a careful one does not', async ({
+  page,
+}) => {
+  await page.goto('/practice/tap');
+  const hands = page.getByRole('region', { name: 'Hands' });
+  const tap = page.getByRole('region', { name: 'Tap' });
+  await expect(tap.getByRole('status')).toContainText('Loose');
+  for (let i = 0; i < 400 && (await hands.getByText('The tap broke').count()) === 0; i += 20)
+    for (let n = 0; n < 20; n++) await page.keyboard.press('ArrowRight');
+  await expect(hands).toContainText(
+    /The tap broke after \d+\.\d turns\. (The chip was not broken|It leaned|It met the bottom|It ran dry)/,
+  );
+  await expect(hands.getByRole('list', { name: 'Turn by turn' })).toContainText(/Turn 1: \d/);
+  await hands.getByRole('button', { name: 'Another hole' }).press('Enter');
+  await expect(tap.getByRole('status')).toContainText('Loose');
+  // By touch: the wrench is dragged a little way round.
+  const wrench = page.getByRole('img', { name: /^Wrench from above/ });
+  const box = await wrench.boundingBox();
+  if (!box) throw new Error('no wrench');
+  const at = (deg: number): [number, number] => [
+    box.x + box.width / 2 + 60 * Math.cos((deg * Math.PI) / 180),
+    box.y + box.height / 2 + 60 * Math.sin((deg * Math.PI) / 180),
+  ];
+  await page.mouse.move(...at(0));
+  await page.mouse.down();
+  for (let deg = 10; deg <= 120; deg += 10) await page.mouse.move(...at(deg));
+  await page.mouse.up();
+  await expect(tap.getByRole('status')).toContainText(/0\.(19|25|31) of/);
+  await page.keyboard.press('Enter');
+  await expect(hands).toContainText('turns short');
+});
+
+test('without a network an exercise is done, and is there once after', async ({ page, context }) => {
+  await page.goto('/practice');
+  await expect(page.locator('h1[data-kept=true]')).toBeVisible();
+  await named(page, 'cellar');
+  await context.setOffline(true);
+  await page.reload();
+  await page.getByRole('button', { name: 'Set the stop', exact: true }).click();
+  await answerByKeys(page);
+  await page.reload();
+  await expect(page.getByText('1 done')).toBeVisible();
+  await context.setOffline(false);
+  await page.goto('/jobs');
+  await expect.poll(async () => (await practisedOf(page, 'cellar')).length).toBe(1);
+});
+
+test('a class: set, seen by whom it is for, looked at by name, out as a table and on paper; a name goes with all of it', async ({
+  page,
+}) => {
+  const done = { who: 'second year', kind: 'stop', seed: 3, right: false, hints: 0, seconds: 20, mistake: 'stop' };
+  const practised = [1, 2].map((n) => ({ ...done, id: `practised-of-${n}`, at: `2026-11-30T0${n}:00:00.000Z` }));
+  await page.request.post('/api/v1/practice', { data: { practised } });
+  await page.request.post('/api/v1/practice', { data: { practised } });
+  await page.goto('/practice/class');
+  const where = page.getByRole('region', { name: 'Who stands where' });
+  await expect(where.getByText('keeps going wrong: set the stop without the point')).toBeVisible();
+  await expect(where).toContainText('Set the stop: 0 of 2');
+  await page.getByText('Set exercises').click();
+  await page.getByLabel('Set the stop').check();
+  await page.getByLabel('second year').check();
+  await page.getByLabel('By', { exact: true }).fill('2026-12-24');
+  await page.getByRole('button', { name: 'Set', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Set', exact: true })).toContainText(
+    'second year, by 2026-12-24: Set the stop',
+  );
+  const csv = await (await page.request.get('/practice.csv')).text();
+  expect(csv).toContain('2026-11-30T01:00:00.000Z,second year,stop,no,0,20,set the stop without the point');
+  await page.goto('/practice');
+  await named(page, 'second year');
+  await expect(page.getByText('Set for you, by 2026-12-24')).toBeVisible();
+  await page.goto('/practice/sheet?seed=4');
+  await expect(page.getByRole('region', { name: 'Answers' }).getByRole('listitem')).toHaveCount(KINDS_TO_LEARN.length);
+  await page.goto('/practice/class');
+  await page.getByRole('button', { name: 'Remove second year' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
+  await expect(where.getByText('second year')).toHaveCount(0);
+  expect(await practisedOf(page, 'second year')).toEqual([]);
+});
+
+test('why: a rule found by go-to-anything, with a drawing that is dragged', async ({ page }) => {
+  await page.goto('/practice/why');
+  await page.getByLabel('Find').fill('stop');
+  await page.keyboard.press('/');
+  await page.goto('/jobs');
+  await page.keyboard.press('/');
+  await page.getByPlaceholder(/^M8 brass/).fill('stopping room');
+  await page.getByRole('option', { name: /Stopping room/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Stopping room');
+  const handle = page.getByRole('slider');
+  await handle.focus();
+  const before = await page.locator('figcaption').textContent();
+  for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.locator('figcaption')).not.toHaveText(before ?? '');
+});
+
+for (const width of [1280, 390])
+  test(`practice at ${width} wide is accessible, and nothing runs off the side`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 844 });
+    for (const path of [
+      '/practice',
+      '/practice?kind=vernier',
+      '/practice/tap',
+      '/practice/why',
+      '/practice/why?rule=percent',
+      '/practice/class',
+    ]) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      if (path.includes('kind=')) await page.getByRole('button', { name: 'Read a height gauge' }).first().click();
+      if (path.endsWith('tap')) await expect(page.getByRole('region', { name: 'Tap' })).toBeVisible();
+      expect(await inaccessible(page, path)).toEqual([]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), path).toBeLessThanOrEqual(0);
+    }
+  });

@@ -1,0 +1,11 @@
+import { ClassView } from '@/features/practice/class-view';
+import { findPractised, listAssignments } from '@/server/repositories/practice-repository';
+import { database } from '@/server/start';
+
+export const metadata = { title: 'Class · Jolly Bit' };
+
+export default async function ClassPage() {
+  const db = await database();
+  const [practised, assignments] = await Promise.all([findPractised(db), listAssignments(db)]);
+  return <ClassView practised={practised} assignments={assignments} />;
+}

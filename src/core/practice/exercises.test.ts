@@ -1,0 +1,98 @@
+import { REASONS } from '../answer/reasons';
+import { BLANK_FORM } from '../hole/form';
+import { shop } from '../tests/bench-shop';
+import { tell } from '../units/show';
+import { judgeAnswer, MISTAKES, sameAs, type Exercise } from './exercise';
+import { exerciseOf, KINDS_TO_LEARN, type ExerciseKind } from './kinds-of-exercise';
+
+/** Kinds that plan holes take longer; `npm run torture` asks ten thousand of each. */
+const SEEDS = Number(process.env.PRACTICE_SEEDS ?? 60);
+const source = { shop };
+const made = (kind: ExerciseKind, seed: number): Exercise => {
+  const exercise = exerciseOf(kind, seed, source);
+  if (!exercise) throw new Error(`${kind} ${seed}: none`);
+  return exercise;
+};
+
+test.each(KINDS_TO_LEARN)(
+  '%s: can be asked from every seed, has best answers among what is offered, and says why to each',
+  (kind) => {
+    const seen = new Set<string>();
+    for (let seed = 0; seed < SEEDS; seed++) {
+      const exercise = made(kind, seed);
+      const { asked, ask, facts, hints } = exercise;
+      seen.add(sameAs(exercise));
+      const said = [ask, ...hints, ...facts.flatMap(({ value }) => ('text' in value ? [value] : []))].map((p) =>
+        tell(p, 'mm'),
+      );
+      if (asked.by === 'choice') {
+        expect(asked.choices.length).toBeGreaterThan(1);
+        expect(new Set(asked.choices.map((c) => c.id)).size).toBe(asked.choices.length);
+        expect(new Set(asked.choices.map((c) => tell(c.says, 'mm'))).size).toBe(asked.choices.length);
+        expect(asked.best.length).toBeGreaterThan(0);
+        expect(asked.best.length).toBeLessThan(asked.choices.length);
+        for (const { id, says, why } of asked.choices) {
+          const { right } = judgeAnswer(exercise, id);
+          expect(right).toBe(asked.best.includes(id));
+          said.push(tell(says, 'mm'), tell(why, 'mm'));
+        }
+      } else {
+        expect(judgeAnswer(exercise, asked.value).right).toBe(true);
+        said.push(tell(asked.why, 'mm'));
+        for (const { value } of asked.slips) {
+          const judged = judgeAnswer(exercise, value);
+          if (Math.abs(value - asked.value) > 2 * asked.within) expect(judged.right).toBe(false);
+          said.push(tell(judged.says, 'mm'));
+        }
+      }
+      for (const text of said) expect(text).toMatch(/^[^{}]{2,}$/);
+      expect(Object.keys(MISTAKES)).toContain(exercise.mistake);
+      expect(Object.keys(REASONS)).toContain(exercise.reason);
+      expect(made(kind, seed)).toEqual(exercise);
+    }
+    // A sitting does not repeat itself: nearly every seed asks something else.
+    expect(seen.size).toBeGreaterThan(kind === 'pilot' || kind === 'form' || kind === 'order' ? 8 : 0.5 * SEEDS);
+  },
+  900_000,
+);
+
+test('worked by hand: stop, touch-off, vernier, turns, threads that fit', () => {
+  for (let seed = 0; seed < 20; seed++) {
+    const stop = made('stop', seed);
+    const [d, angle, full] = stop.facts.map((f) => ('value' in f.value ? f.value.value : 0));
+    // The tangent of half of 118° is 1.6643, of half of 135° 2.4142.
+    expect(stop.asked).toMatchObject({ value: expect.closeTo(full + d / 2 / (angle === 118 ? 1.6643 : 2.4142), 3) });
+    const touch = made('touch-off', seed);
+    const [tool, shim] = touch.facts.map((f) => ('value' in f.value ? f.value.value : 0));
+    expect(judgeAnswer(touch, tool / 2 + shim)).toMatchObject({ right: true });
+    expect(tell(judgeAnswer(touch, tool / 2).says, 'mm')).toMatch(/it counts too/);
+    const vernier = made('vernier', seed);
+    const read = vernier.asked.by === 'figure' ? vernier.asked.value : 0;
+    expect(tell(judgeAnswer(vernier, read + 10).says, 'mm')).toMatch(/^Off by a whole division/);
+    const threads = made('threads', seed);
+    const [deep, chamfer, room] = threads.facts.slice(1).map((f) => ('value' in f.value ? f.value.value : 0));
+    const pitch = room;
+    const n = threads.asked.by === 'figure' ? threads.asked.value : 0;
+    expect((n + chamfer) * pitch + room).toBeLessThanOrEqual(deep + 1e-9);
+    expect((n + 1 + chamfer) * pitch + room).toBeGreaterThan(deep);
+  }
+  const drill = made('tap-drill', 3);
+  expect(drill.facts.map((f) => f.label)).toEqual([
+    'Hole',
+    'Material',
+    'Machine',
+    'Class',
+    'Percent aimed at',
+    'A drill here cuts larger by about',
+  ]);
+});
+
+test('exercises of a job are about its own holes', () => {
+  const holes = [
+    { ...BLANK_FORM, callout: 'M7 x 14 DEEP', material: 'steel-low-carbon', thickness: '30', machine: 'press' },
+  ];
+  for (let seed = 0; seed < 5; seed++) {
+    const exercise = exerciseOf('turns', seed, { shop, holes });
+    expect(exercise?.facts.map((f) => ('text' in f.value ? tell(f.value, 'mm') : ''))).toContain('M7x1');
+  }
+});

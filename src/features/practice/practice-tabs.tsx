@@ -1,0 +1,13 @@
+import { ViewTabs } from '@/ui/view-tabs';
+
+const TABS = [
+  ['/practice', 'Exercises'],
+  ['/practice/tap', 'Tap by feel'],
+  ['/practice/why', 'Why'],
+  ['/practice/class', 'Class'],
+] as const;
+
+/** The parts of practice. */
+export const PracticeTabs = ({ here }: { here: (typeof TABS)[number][0] }) => (
+  <ViewTabs label="Practice" tabs={TABS} here={here} />
+);

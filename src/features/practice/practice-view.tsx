@@ -1,0 +1,223 @@
+'use client';
+
+import Link from 'next/link';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import type { Assignment } from '@/contracts/practice';
+import { MISTAKES, sameAs, type Exercise } from '@/core/practice/exercise';
+import {
+  EXERCISE_KINDS,
+  exerciseOf,
+  isExerciseKind,
+  KINDS_TO_LEARN,
+  type ExerciseKind,
+} from '@/core/practice/kinds-of-exercise';
+import { levelOf, nextKind, type Standing } from '@/core/practice/learner';
+import type { PracticeSource } from '@/core/practice/some-hole';
+import type { AskForm } from '@/core/hole/form';
+import { wholeShop, type ShopWithCrib } from '@/core/shop/shop';
+import { TextField } from '@/ui/field';
+import { useShopTime } from '@/ui/shop-clock';
+import { useUnits } from '@/ui/units';
+import { useKeptPage } from '../run/offline-shell';
+import { ExerciseCard } from './exercise-card';
+import { PracticeTabs } from './practice-tabs';
+import { useLearner, type Learner } from './use-learner';
+
+interface Props {
+  shop: ShopWithCrib;
+  signedInAs?: string;
+  /** A job that is rehearsed: its exercises are about its own holes. */
+  job?: { id: string; name: string; holes: AskForm[] };
+  /** Kind that was asked for. */
+  first?: string;
+  assignments: readonly Assignment[];
+}
+
+const LEVELS = ['', 'First hole', 'On the press', 'At the gauge', 'Deep and tough'] as const;
+/** Kinds that are about a hole of the shop or of a job. */
+const ABOUT_HOLES: readonly ExerciseKind[] = ['order', 'belt', 'tap-drill', 'turns', 'gauge', 'form', 'felt', 'chip'];
+
+/** Exercises, one to five minutes each, new each time; what one gets wrong comes back. */
+export function PracticeView({ shop, signedInAs, job, first, assignments }: Props) {
+  const learner = useLearner(signedInAs);
+  const isKept = useKeptPage();
+  const { display } = useUnits();
+  const source = useMemo<PracticeSource>(() => ({ shop: wholeShop(shop), holes: job?.holes }), [shop, job]);
+  const [exercise, setExercise] = useState<Exercise>();
+  const [missing, setMissing] = useState<ExerciseKind>();
+  const asked = useRef(new Set<string>());
+  const begun = useRef(0);
+  const begin = useCallback(
+    (kind: ExerciseKind): void => {
+      // None comes twice in one sitting.
+      for (let tries = 0; tries < 20; tries++) {
+        const made = exerciseOf(kind, Math.floor(Math.random() * 0x7fffffff), source);
+        if (!made) return setMissing(kind);
+        if (tries < 19 && asked.current.has(sameAs(made))) continue;
+        asked.current.add(sameAs(made));
+        begun.current = performance.now();
+        setMissing(undefined);
+        return setExercise(made);
+      }
+    },
+    [source],
+  );
+  const { standing } = learner;
+  const set = assignments.find((a) => a.names.length === 0 || a.names.includes(learner.who));
+  const next = (): void =>
+    begin(
+      nextKind(
+        standing,
+        new Date().toISOString(),
+        exercise && isExerciseKind(exercise.kind) ? exercise.kind : undefined,
+        job ? ABOUT_HOLES : undefined,
+      ),
+    );
+  const from = first !== undefined && isExerciseKind(first) ? first : undefined;
+  return (
+    <main id="main" className="mx-auto flex max-w-[1100px] flex-col gap-4 p-3 sm:px-5">
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 data-kept={isKept} className="mr-auto font-cond text-3xl font-semibold">
+          {job ? `Practise for ${job.name}` : 'Practice'}
+        </h1>
+        <PracticeTabs here="/practice" />
+      </div>
+      {exercise ? (
+        <>
+          <ExerciseCard
+            key={`${exercise.kind} ${exercise.seed}`}
+            exercise={exercise}
+            display={display}
+            onDone={({ right, hints }) =>
+              void learner.keep({
+                kind: exercise.kind as ExerciseKind,
+                seed: exercise.seed,
+                right,
+                hints,
+                seconds: Math.round((performance.now() - begun.current) / 100) / 10,
+                mistake: exercise.mistake,
+              })
+            }
+            onNext={next}
+          />
+          <button type="button" className="link min-h-11 self-start" onClick={() => setExercise(undefined)}>
+            All exercises
+          </button>
+        </>
+      ) : (
+        <Home
+          learner={learner}
+          signedInAs={signedInAs}
+          set={set}
+          onNext={from ? () => begin(from) : next}
+          from={from}
+          onPick={begin}
+        />
+      )}
+      {missing && (
+        <p role="alert" className="text-danger">
+          This shop has nothing to ask “{EXERCISE_KINDS[missing].title}” about: it needs a machine with steps, drills
+          and taps. Pick another exercise.
+        </p>
+      )}
+    </main>
+  );
+}
+
+interface HomeProps {
+  learner: Learner;
+  signedInAs?: string;
+  set?: Assignment;
+  from?: ExerciseKind;
+  onNext: () => void;
+  onPick: (kind: ExerciseKind) => void;
+}
+
+/** Who practises, where they stand, and what comes next. */
+function Home({
+  learner: { who, typed, setName, standing, done, wrong },
+  signedInAs,
+  set,
+  from,
+  onNext,
+  onPick,
+}: HomeProps) {
+  const at = useShopTime();
+  const level = levelOf(standing);
+  const doneSince = (kind: string): boolean => done.some((p) => p.kind === kind && p.right);
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-3">
+        {signedInAs === undefined ? (
+          <TextField label="Your name" value={typed} onChange={setName} placeholder={who} className="w-56" />
+        ) : (
+          <p className="text-lg">{who}</p>
+        )}
+        <button type="button" className="btn-next" onClick={onNext}>
+          {from ? EXERCISE_KINDS[from].title : done.length === 0 ? 'First exercise' : 'Next exercise'}
+        </button>
+        <p className="text-[15px]">
+          {done.length === 0
+            ? 'One to five minutes each. What goes wrong comes back until it is sure.'
+            : `${done.length} done, ${done.filter((p) => p.right).length} right.`}
+        </p>
+      </div>
+      {set && (
+        <p className="border-l-4 border-l-brass-dark pl-3">
+          Set for you, by {set.due}:{' '}
+          {set.kinds.map((k, i) => (
+            <span key={k}>
+              {i > 0 && ', '}
+              {isExerciseKind(k) ? (
+                <button type="button" className="link" onClick={() => onPick(k)}>
+                  {EXERCISE_KINDS[k].title}
+                </button>
+              ) : (
+                <Link className="link" href="/practice/tap" prefetch={false}>
+                  Tap by feel
+                </Link>
+              )}
+              {doneSince(k) && ' ✓'}
+            </span>
+          ))}
+        </p>
+      )}
+      {wrong.length > 0 && (
+        <p className="text-[15px]">What keeps going wrong: {wrong.map((m) => MISTAKES[m]).join('; ')}.</p>
+      )}
+      {[1, 2, 3, 4].map((l) => (
+        <section key={l} aria-label={LEVELS[l]}>
+          <h2 className="font-cond text-xl font-semibold">
+            {LEVELS[l]}
+            {l > level && <span className="ml-2 font-normal text-steel-700">opens as you go on, or now</span>}
+          </h2>
+          <ul className="plate divide-y divide-steel-200">
+            {KINDS_TO_LEARN.filter((k) => EXERCISE_KINDS[k].level === l).map((kind) => (
+              <li
+                key={kind}
+                className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-3 px-3 sm:grid-cols-[minmax(0,1fr)_240px]"
+              >
+                <button type="button" className="link min-h-11 text-left text-lg" onClick={() => onPick(kind)}>
+                  {EXERCISE_KINDS[kind].title}
+                </button>
+                <span className="text-[15px]">
+                  {standingWords(
+                    standing.find((s) => s.kind === kind),
+                    at,
+                  )}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </>
+  );
+}
+
+/** Where one stands with a kind, in a few words. */
+function standingWords(s: Standing | undefined, at: (iso: string, as: 'day') => string): string {
+  if (!s || s.done === 0) return 'not yet';
+  const sure = s.isSure ? '✓ sure' : `${s.right} of ${s.done} right`;
+  return s.due === undefined ? sure : `${sure}, again ${at(s.due, 'day')}`;
+}

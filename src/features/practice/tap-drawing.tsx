@@ -1,0 +1,146 @@
+'use client';
+
+import { useRef } from 'react';
+import { holdsNm, leanOf, type TapState, type TapTask } from '@/core/practice/simulated-tap';
+
+interface Props {
+  task: TapTask;
+  state: TapState;
+  onTurn: (turns: number) => void;
+  onBack: () => void;
+}
+
+const CENTRE = 110;
+/** A wrench that is dragged follows less the harder the tap turns. */
+const RESISTS = 0.85;
+const STEP = 1 / 16;
+
+/** The wrench from above: dragged round, it pulls as hard as the tap does. */
+export function WrenchDrawing({ task, state, onTurn, onBack }: Props) {
+  const held = useRef<number>(undefined);
+  const angleOf = (e: React.PointerEvent<SVGSVGElement>): number => {
+    const box = e.currentTarget.getBoundingClientRect();
+    return Math.atan2(e.clientY - box.top - box.height / 2, e.clientX - box.left - box.width / 2);
+  };
+  const share = Math.min(1, state.torqueNm / holdsNm(task));
+  const turned = (state.at % 1) * 360;
+  return (
+    <svg
+      role="img"
+      aria-label={`Wrench from above, ${state.at.toFixed(2)} turns in`}
+      viewBox="0 0 220 240"
+      className="w-full cursor-grab touch-none"
+      onPointerDown={(e) => {
+        e.currentTarget.setPointerCapture(e.pointerId);
+        held.current = angleOf(e);
+      }}
+      onPointerMove={(e) => {
+        if (held.current === undefined) return;
+        let moved = angleOf(e) - held.current;
+        if (moved > Math.PI) moved -= 2 * Math.PI;
+        if (moved < -Math.PI) moved += 2 * Math.PI;
+        const turns = (moved / (2 * Math.PI)) * (1 - RESISTS * share);
+        if (turns >= STEP) onTurn(STEP);
+        else if (moved / (2 * Math.PI) <= -0.15) onBack();
+        else return;
+        held.current = angleOf(e);
+      }}
+      onPointerUp={() => (held.current = undefined)}
+    >
+      <circle cx={CENTRE} cy={CENTRE} r={98} fill="#1f3f8f" stroke="#eef2ff" />
+      <circle cx={CENTRE} cy={CENTRE} r={26} fill="#0d1b45" stroke="#eef2ff" />
+      {task.biteTurns > 0 && (
+        <path
+          d={arc(98, state.at - state.bite, Math.max(0.01, task.biteTurns))}
+          fill="none"
+          stroke="#d3a23a"
+          strokeWidth={5}
+          strokeOpacity={0.9}
+        />
+      )}
+      <g transform={`rotate(${turned} ${CENTRE} ${CENTRE})`}>
+        <rect x={CENTRE - 92} y={CENTRE - 8} width={184} height={16} rx={8} fill="#d3a23a" />
+      </g>
+      <text x={CENTRE} y={230} textAnchor="middle" fontSize={19} fill="#eef2ff" className="font-cond">
+        {state.at.toFixed(2)} of {task.turns.toFixed(1)} turns
+      </text>
+    </svg>
+  );
+}
+
+/** A bite on the rim: from so many turns on, so long. */
+function arc(r: number, from: number, turns: number): string {
+  const at = (t: number): string => {
+    const a = 2 * Math.PI * t;
+    return `${CENTRE + r * Math.cos(a)} ${CENTRE + r * Math.sin(a)}`;
+  };
+  return `M${at(from)}A${r} ${r} 0 ${turns > 0.5 ? 1 : 0} 1 ${at(from + Math.min(0.98, turns))}`;
+}
+
+/** Lean is drawn so many times as large as it is. */
+const LEAN_TIMES = 5;
+
+/** The tap beside a square, seen from one side, as deep as it is. */
+export function SideDrawing({
+  task,
+  state,
+  from,
+  leanDeg,
+}: Pick<Props, 'task' | 'state'> & { from: string; leanDeg: number }) {
+  const deep = Math.min(1.15, state.at / task.bottomTurns);
+  const top = 130;
+  return (
+    <svg
+      role="img"
+      aria-label={`From the ${from}: leans ${Math.abs(leanDeg).toFixed(1)} degrees ${leanDeg > 0 ? 'right' : 'left'}`}
+      viewBox="0 0 150 240"
+      className="w-full"
+    >
+      <path d="M112 20v110" stroke="#b9c8ef" strokeDasharray="4 4" />
+      <rect x="10" y={top} width="130" height="100" fill="#2a4c9e" />
+      <rect x="63" y={top} width="24" height="84" fill="#0d1b45" />
+      <g transform={`rotate(${leanDeg * LEAN_TIMES} 75 ${top})`}>
+        <rect x="66" y={top - 100 + 74 * deep} width="18" height="108" fill="#dfe6fb" stroke="#14275e" />
+        <rect x="58" y={top - 110 + 74 * deep} width="34" height="12" rx="3" fill="#d3a23a" />
+      </g>
+      <text x="75" y="16" textAnchor="middle" fontSize="15" fill="#eef2ff" className="font-cond">
+        {from}
+      </text>
+    </svg>
+  );
+}
+
+const W = 460;
+const H = 130;
+const MOST = 240;
+
+/** What the hand has felt so far, and what the tap holds. */
+export function FeltCurve({ task, state }: Pick<Props, 'task' | 'state'>) {
+  const holds = holdsNm(task);
+  const felt = state.felt.slice(-MOST);
+  const y = (nm: number): number => H - 16 - (Math.min(1.1, nm / holds) * (H - 40)) / 1.1;
+  const x = (i: number): number => 10 + (i / Math.max(40, felt.length)) * (W - 20);
+  return (
+    <svg
+      role="img"
+      aria-label={`What the hand feels: ${state.torqueNm.toFixed(1)} of about ${holds.toFixed(1)} newton metres that it holds`}
+      viewBox={`0 0 ${W} ${H}`}
+      className="w-full"
+    >
+      <path d={`M10 ${y(holds)}H${W - 10}`} stroke="#ffb3a8" strokeDasharray="7 5" />
+      <text x={W - 12} y={y(holds) - 5} textAnchor="end" fontSize="14" fill="#ffb3a8" className="font-cond">
+        holds about {holds.toFixed(1)} Nm
+      </text>
+      <path d={`M10 ${H - 16}H${W - 10}`} stroke="#b9c8ef" />
+      <polyline
+        points={felt.map((f, i) => `${x(i).toFixed(1)},${y(f.torqueNm).toFixed(1)}`).join(' ')}
+        fill="none"
+        stroke="#d3a23a"
+        strokeWidth="3"
+      />
+      <text x="10" y={H - 2} fontSize="13" fill="#b9c8ef" className="font-cond">
+        lean {leanOf(state).toFixed(1)}°
+      </text>
+    </svg>
+  );
+}

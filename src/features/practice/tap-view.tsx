@@ -1,0 +1,224 @@
+'use client';
+
+import { useEffect, useMemo, useRef } from 'react';
+import { feelWords, leanOf, whyBroken, type TapState, type TapTask } from '@/core/practice/simulated-tap';
+import type { PracticeSource } from '@/core/practice/some-hole';
+import { wholeShop, type ShopWithCrib } from '@/core/shop/shop';
+import { writeCallout } from '@/core/threads/write-callout';
+import { tell } from '@/core/units/show';
+import { useKeys } from '@/ui/keys';
+import { useUnits } from '@/ui/units';
+import { useKeptPage } from '../run/offline-shell';
+import { PracticeTabs } from './practice-tabs';
+import { FeltCurve, SideDrawing, WrenchDrawing } from './tap-drawing';
+import { useLearner } from './use-learner';
+import { useTap } from './use-tap';
+
+/** A turn of the wrench by one key, turns; a push sideways, degrees. */
+const BY_KEY = 1 / 8;
+const PUSH_DEG = 0.3;
+/** Squareness is good enough from here on. */
+const SQUARE_DEG = 0.5;
+
+const MISTAKE = { packed: 'went-on', lean: 'square', bottom: 'bottomed', dry: 'went-on' } as const;
+
+/** Tapping by hand on the screen: turned by drag, by buttons or by keys; it breaks only for what could be felt. */
+export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?: string }) {
+  const source = useMemo<PracticeSource>(() => ({ shop: wholeShop(shop) }), [shop]);
+  const { hole, now, seed, doIt, again, sound, setSound, seconds } = useTap(source);
+  const { display } = useUnits();
+  const learner = useLearner(signedInAs);
+  useKeptPage();
+  const told = useRef<number>(undefined);
+  const { keep } = learner;
+  useEffect(() => {
+    if (!now || seed === undefined || told.current === seed || !(now.broken || now.isDone)) return;
+    told.current = seed;
+    const right =
+      !now.broken && hole !== undefined && now.deepest >= hole.task.turns - 0.25 && leanOf(now) <= SQUARE_DEG;
+    const mistake = now.broken ? MISTAKE[now.broken] : leanOf(now) > SQUARE_DEG ? 'square' : 'bottomed';
+    void keep({ kind: 'tap-by-feel', seed, right, hints: 0, seconds: Math.round(seconds()), mistake });
+  }, [now, seed, hole, keep, seconds]);
+  const acts = {
+    forward: () => doIt({ do: 'turn', turns: BY_KEY }),
+    back: () => doIt({ do: 'back' }),
+    oil: () => doIt({ do: 'oil' }),
+    clean: () => doIt({ do: 'clean' }),
+    stop: () => doIt({ do: 'stop' }),
+    push: (front: number, side: number) => doIt({ do: 'lean', front, side }),
+  };
+  useKeys({
+    ArrowRight: acts.forward,
+    ArrowLeft: acts.back,
+    o: acts.oil,
+    c: acts.clean,
+    Enter: acts.stop,
+    a: () => acts.push(-PUSH_DEG, 0),
+    d: () => acts.push(PUSH_DEG, 0),
+    w: () => acts.push(0, PUSH_DEG),
+    s: () => acts.push(0, -PUSH_DEG),
+    m: () => setSound(!sound),
+  });
+  const feel = hole && now && tell(feelWords(hole.task, now), display);
+  return (
+    <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-3 p-3 sm:px-5">
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 className="mr-auto font-cond text-3xl font-semibold">Tap by feel</h1>
+        <PracticeTabs here="/practice/tap" />
+      </div>
+      {!hole || !now ? (
+        <p role="status">
+          {seed === undefined
+            ? 'A hole is being drilled…'
+            : 'This shop has no hole to tap by hand: add a straight-flute tap to the crib.'}
+        </p>
+      ) : (
+        <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+          <section aria-label="Tap" className="dye flex flex-col gap-2 p-3">
+            <p className="font-cond text-xl">
+              {writeCallout(hole.plan.callout)} in {hole.plan.material.label}
+            </p>
+            <div className="grid grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)] items-start gap-2">
+              <WrenchDrawing
+                task={hole.task}
+                state={now}
+                onTurn={(turns) => doIt({ do: 'turn', turns })}
+                onBack={acts.back}
+              />
+              <SideDrawing task={hole.task} state={now} from="front" leanDeg={now.front} />
+              <SideDrawing task={hole.task} state={now} from="side" leanDeg={now.side} />
+            </div>
+            <FeltCurve task={hole.task} state={now} />
+            <p role="status" className="font-cond text-2xl first-letter:uppercase">
+              {feel} {now.at.toFixed(2)} of {hole.task.turns.toFixed(1)} turns
+            </p>
+          </section>
+          <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
+            <Hands acts={acts} over={now.broken !== undefined || now.isDone} biteTurns={hole.task.biteTurns} />
+            <label className="flex min-h-11 items-center gap-2">
+              <input type="checkbox" className="size-5 accent-ink" checked={sound} onChange={() => setSound(!sound)} />
+              Sound <Key>M</Key>
+            </label>
+            {(now.broken || now.isDone) && <After task={hole.task} state={now} again={again} />}
+          </section>
+        </div>
+      )}
+    </main>
+  );
+}
+
+const Key = ({ children }: { children: string }) => (
+  <kbd className="rounded-sm border border-steel-500 bg-white px-1.5 font-cond text-ink">{children}</kbd>
+);
+
+interface HandsProps {
+  acts: {
+    forward: () => void;
+    back: () => void;
+    oil: () => void;
+    clean: () => void;
+    stop: () => void;
+    push: (front: number, side: number) => void;
+  };
+  over: boolean;
+  biteTurns: number;
+}
+
+/** Everything two hands can do, each by touch and by key. */
+function Hands({ acts, over, biteTurns }: HandsProps) {
+  const keys = [
+    ['Forward an eighth', '→', acts.forward],
+    ['Back until it snaps', '←', acts.back],
+    ['Oil', 'O', acts.oil],
+    ['Out and clean', 'C', acts.clean],
+    ['Press left', 'A', () => acts.push(-PUSH_DEG, 0)],
+    ['Press right', 'D', () => acts.push(PUSH_DEG, 0)],
+    ['Press to the back', 'W', () => acts.push(0, PUSH_DEG)],
+    ['Press toward you', 'S', () => acts.push(0, -PUSH_DEG)],
+  ] as const;
+  return (
+    <>
+      <p>
+        {biteTurns > 0
+          ? `Bites of about ${biteTurns < 1 ? (biteTurns <= 0.3 ? 'a quarter turn' : 'half a turn') : 'a turn'}, then back until the chip snaps.`
+          : 'No reversing with this tap.'}{' '}
+        Look from both sides in the first two turns. Count: the bottom gives no sign.
+      </p>
+      <div className="grid grid-cols-2 gap-2">
+        {keys.map(([label, key, does]) => (
+          <button key={key} type="button" className="btn h-12 justify-between" disabled={over} onClick={does}>
+            {label} <Key>{key}</Key>
+          </button>
+        ))}
+      </div>
+      <button type="button" className="btn-next" disabled={over} onClick={acts.stop}>
+        Deep enough: stop <Key>Enter</Key>
+      </button>
+    </>
+  );
+}
+
+/** What came of it, and why. */
+function After({ task, state, again }: { task: TapTask; state: TapState; again: () => void }) {
+  const { display } = useUnits();
+  const why = whyBroken(state);
+  const short = task.turns - state.deepest;
+  const lean = leanOf(state);
+  return (
+    <div
+      className={`border-l-4 pl-3 ${why || short > 0.25 || lean > SQUARE_DEG ? 'border-l-danger' : 'border-l-pass'}`}
+    >
+      {why ? (
+        <p className="text-lg">
+          <b className="text-danger">✕ The tap broke after {state.deepest.toFixed(1)} turns.</b>{' '}
+          {tell(why.why, display)} <b>{tell(why.saves, display)}</b>
+        </p>
+      ) : (
+        <p className="text-lg">
+          <b className={short > 0.25 || lean > SQUARE_DEG ? 'text-danger' : 'text-pass'}>
+            {short > 0.25
+              ? `✕ ${short.toFixed(1)} turns short.`
+              : lean > SQUARE_DEG
+                ? `✕ Deep enough, but it leans ${lean.toFixed(1)}°.`
+                : '✓ Deep enough, and square.'}
+          </b>{' '}
+          Most it took was {Math.max(...state.felt.map((f) => f.torqueNm), 0).toFixed(1)} Nm.
+        </p>
+      )}
+      <ol aria-label="Turn by turn" className="max-h-40 overflow-y-auto text-[15px]">
+        {turnByTurn(state).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ol>
+      <button type="button" className="btn-next mt-2" onClick={again}>
+        Another hole
+      </button>
+    </div>
+  );
+}
+
+/** Each turn with the most that it took, and what was done in it. */
+function turnByTurn({ felt }: TapState): string[] {
+  const turns = new Map<number, { most: number; backs: number; oiled: boolean; cleaned: boolean }>();
+  for (const { at, torqueNm, did } of felt) {
+    const turn = Math.floor(Math.max(0, at - 1e-9)) + 1;
+    const row = turns.get(turn) ?? { most: 0, backs: 0, oiled: false, cleaned: false };
+    row.most = Math.max(row.most, torqueNm);
+    if (did === 'back') row.backs += 1;
+    if (did === 'oil') row.oiled = true;
+    if (did === 'clean') row.cleaned = true;
+    turns.set(turn, row);
+  }
+  return [...turns]
+    .sort((a, b) => a[0] - b[0])
+    .map(([turn, { most, backs, oiled, cleaned }]) =>
+      [
+        `Turn ${turn}: ${most.toFixed(1)} Nm`,
+        backs > 0 && `back ${backs === 1 ? 'once' : `${backs} times`}`,
+        oiled && 'oiled',
+        cleaned && 'out and clean',
+      ]
+        .filter(Boolean)
+        .join(', '),
+    );
+}

@@ -1,0 +1,49 @@
+'use client';
+
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import type { PractisedInput } from '@/contracts/practice';
+import { keepsWrong, standingOf } from '@/core/practice/learner';
+import { useDraft } from '@/ui/use-draft';
+import { keepPractised, practisedOf } from '../job-store/practised';
+
+/** Under this name somebody practises where none is given. */
+export const NOBODY = 'apprentice';
+
+/** Who practises in this browser, what they have done, and where they stand. */
+export function useLearner(signedInAs: string | undefined) {
+  const [typed, setName] = useDraft('practice name');
+  const who = signedInAs ?? (typed.trim() === '' ? NOBODY : typed.trim());
+  const [known, setKnown] = useState<{ who: string; done: PractisedInput[] }>();
+  useEffect(() => {
+    let isOn = true;
+    const read = (): void => void practisedOf(who).then((done) => isOn && setKnown({ who, done }));
+    read();
+    window.addEventListener('online', read);
+    return () => {
+      isOn = false;
+      window.removeEventListener('online', read);
+    };
+  }, [who]);
+  const done = useMemo(() => (known?.who === who ? known.done : []), [known, who]);
+  const keep = useCallback(
+    async (one: Omit<PractisedInput, 'id' | 'who' | 'at'>): Promise<void> => {
+      const whole = { ...one, id: uuidv7(), who, at: new Date().toISOString() };
+      setKnown((before) => ({ who, done: [...(before?.who === who ? before.done : []), whole] }));
+      await keepPractised(whole);
+    },
+    [who],
+  );
+  const standing = useMemo(() => standingOf(done), [done]);
+  return {
+    who,
+    typed,
+    setName,
+    done,
+    standing,
+    wrong: useMemo(() => keepsWrong(done), [done]),
+    keep,
+    isKnown: known?.who === who,
+  };
+}
+export type Learner = ReturnType<typeof useLearner>;
