@@ -29,7 +29,7 @@ function Vernier({ mm }: { mm: number }) {
   const span = 54;
   const x = (value: number): number => (value - from) * PX;
   return (
-    <div className="overflow-x-auto">
+    <div role="group" aria-label="Height gauge, to be moved sideways" tabIndex={0} className="overflow-x-auto">
       <svg
         role="img"
         aria-label={`Height gauge: the zero of the vernier stands past ${Math.floor(mm)} mm; line ${Math.round((mm % 1) * 50) % 50} of it meets a line above`}

@@ -52,7 +52,7 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
     ArrowLeft: acts.back,
     o: acts.oil,
     c: acts.clean,
-    Enter: acts.stop,
+    x: acts.stop,
     a: () => acts.push(-PUSH_DEG, 0),
     d: () => acts.push(PUSH_DEG, 0),
     w: () => acts.push(0, PUSH_DEG),
@@ -152,7 +152,7 @@ function Hands({ acts, over, biteTurns }: HandsProps) {
         ))}
       </div>
       <button type="button" className="btn-next" disabled={over} onClick={acts.stop}>
-        Deep enough: stop <Key>Enter</Key>
+        Deep enough: stop <Key>X</Key>
       </button>
     </>
   );

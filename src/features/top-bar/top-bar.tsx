@@ -32,11 +32,11 @@ export function TopBar({ signedInAs }: { signedInAs?: string }) {
   const signedIn = path !== '/sign-in';
   useKeys({ '/': () => setGoing(signedIn), '$mod+KeyK': () => setGoing(signedIn) });
   return (
-    <header className="relative flex h-12 items-stretch gap-1 bg-ink px-3 text-steel-100 sm:px-4 print:hidden">
+    <header className="relative flex h-12 items-stretch gap-0 bg-ink px-1 text-steel-100 sm:gap-1 sm:px-4 print:hidden">
       <a href="#main" className="sr-only focus:not-sr-only focus:self-center focus:px-2">
         To the content
       </a>
-      <span className="mr-1 hidden self-center font-cond text-xl font-semibold tracking-wide whitespace-nowrap min-[440px]:block sm:mr-2">
+      <span className="mr-1 hidden self-center font-cond text-xl font-semibold tracking-wide whitespace-nowrap min-[520px]:block sm:mr-2">
         Jolly <span className="text-brass">Bit</span>
       </span>
       <nav aria-label="Views" className="flex">
@@ -49,7 +49,7 @@ export function TopBar({ signedInAs }: { signedInAs?: string }) {
                 href={href}
                 prefetch={false}
                 aria-current={here ? 'page' : undefined}
-                className={`flex min-w-11 items-center justify-center px-2 sm:min-w-14 sm:px-3 font-cond text-lg font-semibold ${
+                className={`flex min-w-11 items-center justify-center px-1 font-cond text-lg font-semibold max-[359px]:min-w-9 max-[359px]:text-base sm:min-w-14 sm:px-3 ${
                   here ? 'border-b-4 border-brass pt-1 text-white' : 'text-steel-200 hover:text-white'
                 }`}
               >
