@@ -76,6 +76,35 @@ test('a tap that is turned without a look breaks, and says why turn by turn; a c
   await expect(hands).toContainText('turns short');
 });
 
+test('a press and a punch by keys: belt, stop, wheel and ease; a mark drawn across before the firm blow', async ({
+  page,
+}) => {
+  await page.goto('/practice/press');
+  const hands = page.getByRole('region', { name: 'Hands' });
+  await expect(hands.getByText(/^Set the belt first/)).toBeVisible();
+  // The fastest belt of all: the lips go, or it is too fast for nothing here; whatever comes, it is said.
+  await hands.getByRole('group', { name: 'Belt' }).getByRole('button').last().press('Enter');
+  for (let i = 0; i < 200 && (await hands.getByRole('button', { name: 'Another hole' }).count()) === 0; i++)
+    await page.keyboard.press('ArrowDown');
+  if ((await hands.getByRole('button', { name: 'Another hole' }).count()) === 0) await page.keyboard.press('x');
+  await expect(hands).toContainText(/✕ (The lips are blue|Chips packed|It caught|It went|It is)/);
+  await expect(hands).toContainText(/Pinned: .* from a drill of/);
+  await page.goto('/practice/punch');
+  const glass = page.getByRole('region', { name: 'Under the glass' });
+  for (let blow = 0; blow < 3; blow++) {
+    await page.keyboard.press('a');
+    const seen = (await glass.getByRole('img').getAttribute('aria-label')) ?? '';
+    const [, x, right, y, above] = /lies ([\d.]+) mm (right|left) and ([\d.]+) mm (above|below)/.exec(seen) ?? [];
+    for (let n = Number(x); n > 0.025; n -= 0.05)
+      await page.keyboard.press(right === 'right' ? 'ArrowLeft' : 'ArrowRight');
+    for (let n = Number(y); n > 0.025; n -= 0.05)
+      await page.keyboard.press(above === 'above' ? 'ArrowDown' : 'ArrowUp');
+    await page.keyboard.press('d');
+  }
+  await page.keyboard.press('f');
+  await expect(page.getByText('✓ Right.')).toBeVisible();
+});
+
 test('without a network an exercise is done, and is there once after', async ({ page, context }) => {
   await page.goto('/practice');
   await expect(page.locator('h1[data-kept=true]')).toBeVisible();
@@ -147,6 +176,8 @@ for (const width of [1280, 390])
       '/practice',
       '/practice?kind=vernier',
       '/practice/tap',
+      '/practice/press',
+      '/practice/punch',
       '/practice/why',
       '/practice/why?rule=percent',
       '/practice/class',

@@ -7,7 +7,17 @@ export const searchQuery = z.strictObject({
   units: z.enum(DISPLAYS).optional(),
 });
 
-export const FOUND_KINDS = ['answer', 'missing', 'learned', 'job', 'hole', 'material', 'tool', 'machine', 'why'] as const;
+export const FOUND_KINDS = [
+  'answer',
+  'missing',
+  'learned',
+  'job',
+  'hole',
+  'material',
+  'tool',
+  'machine',
+  'why',
+] as const;
 
 const found = z.object({
   kind: z.enum(FOUND_KINDS),

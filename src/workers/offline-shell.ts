@@ -19,7 +19,8 @@ new Serwist({
   runtimeCaching: [
     {
       matcher: ({ request, url }) =>
-        request.mode === 'navigate' && /^(\/jobs\/[\w-]+\/(bench|check)|\/practice(\/(tap|why))?)$/.test(url.pathname),
+        request.mode === 'navigate' &&
+        /^(\/jobs\/[\w-]+\/(bench|check)|\/practice(\/(tap|press|punch|why))?)$/.test(url.pathname),
       handler: new NetworkFirst({
         cacheName: PAGES,
         networkTimeoutSeconds: PATIENCE_S,

@@ -36,9 +36,17 @@ export const EXERCISE_KINDS = {
 } as const satisfies Record<string, KindOfExercise>;
 export type ExerciseKind = keyof typeof EXERCISE_KINDS;
 export const KINDS_TO_LEARN = Object.keys(EXERCISE_KINDS) as ExerciseKind[];
-/** What is practised: exercises, and the tap that one feels. */
-export const PRACTISED_KINDS = [...KINDS_TO_LEARN, 'tap-by-feel'] as const;
-export type PractisedKind = (typeof PRACTISED_KINDS)[number];
+/** What is done with hands: a tap that one feels, a press, a punch. */
+export const HANDS = { 'tap-by-feel': 'Tap by feel', press: 'Drill press', punch: 'Punch' } as const;
+export type HandsKind = keyof typeof HANDS;
+/** What is practised: exercises, and hands. */
+export const PRACTISED_KINDS = [...KINDS_TO_LEARN, 'tap-by-feel', 'press', 'punch'] as const satisfies readonly (
+  ExerciseKind | HandsKind
+)[];
+export type PractisedKind = ExerciseKind | HandsKind;
+/** What something that is practised is called. */
+export const practisedTitle = (kind: PractisedKind): string =>
+  isExerciseKind(kind) ? EXERCISE_KINDS[kind].title : HANDS[kind];
 export const isExerciseKind = (text: string): text is ExerciseKind => Object.hasOwn(EXERCISE_KINDS, text);
 
 /** Draws until one can be asked, at most. */

@@ -5,13 +5,7 @@ import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Assignment, PractisedInput } from '@/contracts/practice';
 import { MISTAKES } from '@/core/practice/exercise';
-import {
-  EXERCISE_KINDS,
-  isExerciseKind,
-  KINDS_TO_LEARN,
-  PRACTISED_KINDS,
-  type PractisedKind,
-} from '@/core/practice/kinds-of-exercise';
+import { KINDS_TO_LEARN, PRACTISED_KINDS, practisedTitle, type PractisedKind } from '@/core/practice/kinds-of-exercise';
 import { keepsWrong, standingOf } from '@/core/practice/learner';
 import { TextField } from '@/ui/field';
 import { send } from '@/ui/send';
@@ -21,8 +15,6 @@ interface Props {
   practised: readonly PractisedInput[];
   assignments: readonly Assignment[];
 }
-
-const titleOf = (kind: PractisedKind): string => (isExerciseKind(kind) ? EXERCISE_KINDS[kind].title : 'Tap by feel');
 
 /** Who stands where and on which mistake, by name and not by rank; what is set, and by when. */
 export function ClassView({ practised, assignments }: Props) {
@@ -63,7 +55,7 @@ export function ClassView({ practised, assignments }: Props) {
               <li key={a.id} className="flex flex-wrap items-center gap-x-3 px-3 py-1">
                 <span className="min-w-0 flex-1">
                   <b>{a.names.length === 0 ? 'Everybody' : a.names.join(', ')}</b>, by {a.due}:{' '}
-                  {a.kinds.map(titleOf).join(', ')}
+                  {a.kinds.map(practisedTitle).join(', ')}
                 </span>
                 <button
                   type="button"
@@ -112,7 +104,7 @@ export function ClassView({ practised, assignments }: Props) {
                     .map((s) => (
                       <li key={s.kind} className="rounded-sm border border-steel-300 bg-white px-2 py-0.5">
                         {s.isSure ? '✓ ' : ''}
-                        {titleOf(s.kind)}: {s.right} of {s.done}
+                        {practisedTitle(s.kind)}: {s.right} of {s.done}
                       </li>
                     ))}
                 </ul>
@@ -168,7 +160,7 @@ function SetWork({ names, onSet }: { names: readonly string[]; onSet: (one: Assi
               checked={kinds.includes(k)}
               onChange={() => setKinds(toggle(kinds, k))}
             />
-            {titleOf(k)}
+            {practisedTitle(k)}
           </label>
         ))}
       </fieldset>

@@ -2,7 +2,9 @@ import { ViewTabs } from '@/ui/view-tabs';
 
 const TABS = [
   ['/practice', 'Exercises'],
-  ['/practice/tap', 'Tap by feel'],
+  ['/practice/tap', 'Tap'],
+  ['/practice/press', 'Press'],
+  ['/practice/punch', 'Punch'],
   ['/practice/why', 'Why'],
   ['/practice/class', 'Class'],
 ] as const;

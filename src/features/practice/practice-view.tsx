@@ -7,9 +7,12 @@ import { MISTAKES, sameAs, type Exercise } from '@/core/practice/exercise';
 import {
   EXERCISE_KINDS,
   exerciseOf,
+  HANDS,
   isExerciseKind,
   KINDS_TO_LEARN,
+  practisedTitle,
   type ExerciseKind,
+  type HandsKind,
 } from '@/core/practice/kinds-of-exercise';
 import { levelOf, nextKind, type Standing } from '@/core/practice/learner';
 import type { PracticeSource } from '@/core/practice/some-hole';
@@ -33,6 +36,12 @@ interface Props {
   assignments: readonly Assignment[];
 }
 
+/** Where hands are practised. */
+const HANDS_AT: Record<HandsKind, string> = {
+  'tap-by-feel': '/practice/tap',
+  press: '/practice/press',
+  punch: '/practice/punch',
+};
 const LEVELS = ['', 'First hole', 'On the press', 'At the gauge', 'Deep and tough'] as const;
 /** Kinds that are about a hole of the shop or of a job. */
 const ABOUT_HOLES: readonly ExerciseKind[] = ['order', 'belt', 'tap-drill', 'turns', 'gauge', 'form', 'felt', 'chip'];
@@ -173,8 +182,8 @@ function Home({
                   {EXERCISE_KINDS[k].title}
                 </button>
               ) : (
-                <Link className="link" href="/practice/tap" prefetch={false}>
-                  Tap by feel
+                <Link className="link" href={HANDS_AT[k]} prefetch={false}>
+                  {practisedTitle(k)}
                 </Link>
               )}
               {doneSince(k) && ' ✓'}
@@ -185,6 +194,26 @@ function Home({
       {wrong.length > 0 && (
         <p className="text-[15px]">What keeps going wrong: {wrong.map((m) => MISTAKES[m]).join('; ')}.</p>
       )}
+      <section aria-label="Hands">
+        <h2 className="font-cond text-xl font-semibold">Hands</h2>
+        <ul className="plate flex flex-wrap gap-x-6 px-3">
+          {(Object.keys(HANDS) as HandsKind[]).map((k) => {
+            const own = done.filter((p) => p.kind === k);
+            return (
+              <li key={k}>
+                <Link className="link inline-block min-h-11 content-center text-lg" href={HANDS_AT[k]} prefetch={false}>
+                  {HANDS[k]}
+                </Link>
+                {own.length > 0 && (
+                  <span className="ml-2 text-[15px]">
+                    {own.filter((p) => p.right).length} of {own.length} right
+                  </span>
+                )}
+              </li>
+            );
+          })}
+        </ul>
+      </section>
       {[1, 2, 3, 4].map((l) => (
         <section key={l} aria-label={LEVELS[l]}>
           <h2 className="font-cond text-xl font-semibold">

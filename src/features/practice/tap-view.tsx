@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { feelWords, leanOf, whyBroken, type TapState, type TapTask } from '@/core/practice/simulated-tap';
 import type { PracticeSource } from '@/core/practice/some-hole';
 import { wholeShop, type ShopWithCrib } from '@/core/shop/shop';
@@ -9,36 +9,23 @@ import { tell } from '@/core/units/show';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
+import { Key } from './key';
 import { PracticeTabs } from './practice-tabs';
 import { FeltCurve, SideDrawing, WrenchDrawing } from './tap-drawing';
 import { useLearner } from './use-learner';
-import { useTap } from './use-tap';
+import { SHORT_TURNS, SQUARE_DEG, useTap } from './use-tap';
 
 /** A turn of the wrench by one key, turns; a push sideways, degrees. */
 const BY_KEY = 1 / 8;
 const PUSH_DEG = 0.3;
-/** Squareness is good enough from here on. */
-const SQUARE_DEG = 0.5;
-
-const MISTAKE = { packed: 'went-on', lean: 'square', bottom: 'bottomed', dry: 'went-on' } as const;
 
 /** Tapping by hand on the screen: turned by drag, by buttons or by keys; it breaks only for what could be felt. */
 export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?: string }) {
   const source = useMemo<PracticeSource>(() => ({ shop: wholeShop(shop) }), [shop]);
-  const { hole, now, seed, doIt, again, sound, setSound, seconds } = useTap(source);
   const { display } = useUnits();
   const learner = useLearner(signedInAs);
+  const { hole, now, seed, doIt, again, sound, setSound } = useTap(source, learner);
   useKeptPage();
-  const told = useRef<number>(undefined);
-  const { keep } = learner;
-  useEffect(() => {
-    if (!now || seed === undefined || told.current === seed || !(now.broken || now.isDone)) return;
-    told.current = seed;
-    const right =
-      !now.broken && hole !== undefined && now.deepest >= hole.task.turns - 0.25 && leanOf(now) <= SQUARE_DEG;
-    const mistake = now.broken ? MISTAKE[now.broken] : leanOf(now) > SQUARE_DEG ? 'square' : 'bottomed';
-    void keep({ kind: 'tap-by-feel', seed, right, hints: 0, seconds: Math.round(seconds()), mistake });
-  }, [now, seed, hole, keep, seconds]);
   const acts = {
     forward: () => doIt({ do: 'turn', turns: BY_KEY }),
     back: () => doIt({ do: 'back' }),
@@ -107,10 +94,6 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
   );
 }
 
-const Key = ({ children }: { children: string }) => (
-  <kbd className="rounded-sm border border-steel-500 bg-white px-1.5 font-cond text-ink">{children}</kbd>
-);
-
 interface HandsProps {
   acts: {
     forward: () => void;
@@ -166,7 +149,7 @@ function After({ task, state, again }: { task: TapTask; state: TapState; again: 
   const lean = leanOf(state);
   return (
     <div
-      className={`border-l-4 pl-3 ${why || short > 0.25 || lean > SQUARE_DEG ? 'border-l-danger' : 'border-l-pass'}`}
+      className={`border-l-4 pl-3 ${why || short > SHORT_TURNS || lean > SQUARE_DEG ? 'border-l-danger' : 'border-l-pass'}`}
     >
       {why ? (
         <p className="text-lg">
@@ -175,8 +158,8 @@ function After({ task, state, again }: { task: TapTask; state: TapState; again: 
         </p>
       ) : (
         <p className="text-lg">
-          <b className={short > 0.25 || lean > SQUARE_DEG ? 'text-danger' : 'text-pass'}>
-            {short > 0.25
+          <b className={short > SHORT_TURNS || lean > SQUARE_DEG ? 'text-danger' : 'text-pass'}>
+            {short > SHORT_TURNS
               ? `✕ ${short.toFixed(1)} turns short.`
               : lean > SQUARE_DEG
                 ? `✕ Deep enough, but it leans ${lean.toFixed(1)}°.`

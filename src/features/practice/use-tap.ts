@@ -1,9 +1,11 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { act, freshTap, holdsNm, type TapAct, type TapState } from '@/core/practice/simulated-tap';
+import { useCallback, useRef, useState } from 'react';
+import { act, freshTap, holdsNm, leanOf, type TapAct, type TapState } from '@/core/practice/simulated-tap';
 import { practiceHole, type PracticeHole } from '@/core/practice/tap-task';
 import type { PracticeSource } from '@/core/practice/some-hole';
+import { useHands } from './use-hands';
+import type { Learner } from './use-learner';
 
 /** A sound for the wrench: lower and rougher the harder it turns. */
 function creak(audio: AudioContext, share: number): void {
@@ -18,49 +20,36 @@ function creak(audio: AudioContext, share: number): void {
   tone.stop(audio.currentTime + 0.13);
 }
 
+/** Squareness is good enough up to here, degrees; deep enough from so many turns short on. */
+export const SQUARE_DEG = 0.5;
+export const SHORT_TURNS = 0.25;
+const MISTAKE = { packed: 'went-on', lean: 'square', bottom: 'bottomed', dry: 'went-on' } as const;
+
+const fresh = ({ task }: PracticeHole): TapState => freshTap(task);
+function told({ task }: PracticeHole, s: TapState) {
+  if (!s.broken && !s.isDone) return undefined;
+  const leans = leanOf(s) > SQUARE_DEG;
+  return {
+    right: !s.broken && s.deepest >= task.turns - SHORT_TURNS && !leans,
+    mistake: s.broken ? MISTAKE[s.broken] : leans ? ('square' as const) : ('bottomed' as const),
+  };
+}
+
 /** A tap in a hole of the shop, turned by whatever asks for it. */
-export function useTap(source: PracticeSource) {
-  const [seed, setSeed] = useState<number>();
-  const hole = useMemo<PracticeHole | undefined>(
-    () => (seed === undefined ? undefined : practiceHole(source, seed)),
-    [source, seed],
-  );
-  const [state, setState] = useState<TapState>();
+export function useTap(source: PracticeSource, learner: Learner) {
+  const make = useCallback((seed: number) => practiceHole(source, seed), [source]);
+  const { task: hole, now, seed, change, again } = useHands('tap-by-feel', learner, make, fresh, told);
   const [sound, setSound] = useState(true);
   const audio = useRef<AudioContext>(undefined);
-  const begun = useRef(0);
-  const again = useCallback(() => {
-    setState(undefined);
-    setSeed(Math.floor(Math.random() * 0x7fffffff));
-    begun.current = performance.now();
-  }, []);
-  useEffect(() => {
-    const first = setTimeout(again);
-    return () => clearTimeout(first);
-  }, [again]);
-  const now = state ?? (hole && freshTap(hole.task));
-  const doIt = useCallback(
-    (what: TapAct): void => {
-      if (!hole) return;
-      setState((before) => {
-        const next = act(hole.task, before ?? freshTap(hole.task), what);
-        if (what.do === 'turn' && sound && next.torqueNm > 0) {
-          audio.current ??= new AudioContext();
-          creak(audio.current, next.torqueNm / holdsNm(hole.task));
-        }
-        return next;
-      });
-    },
-    [hole, sound],
-  );
-  return {
-    hole,
-    now,
-    seed,
-    doIt,
-    again,
-    sound,
-    setSound,
-    seconds: () => (performance.now() - begun.current) / 1000,
+  const doIt = (what: TapAct): void => {
+    if (hole && now && sound && what.do === 'turn') {
+      const next = act(hole.task, now, what);
+      if (next.torqueNm > 0) {
+        audio.current ??= new AudioContext();
+        creak(audio.current, next.torqueNm / holdsNm(hole.task));
+      }
+    }
+    change(({ task }, before) => act(task, before, what));
   };
+  return { hole, now, seed, doIt, again, sound, setSound };
 }

@@ -1,0 +1,252 @@
+'use client';
+
+import { useCallback, useMemo, useState } from 'react';
+import { mm, quantity } from '@/core/answer/answer';
+import {
+  atPress,
+  chipNow,
+  chipWords,
+  endMm,
+  freshPress,
+  isAtBack,
+  pressTask,
+  pressTold,
+  type PressAct,
+  type PressFault,
+  type PressState,
+  type PressTask,
+} from '@/core/practice/simulated-press';
+import type { Mistake } from '@/core/practice/exercise';
+import type { PracticeSource } from '@/core/practice/some-hole';
+import { wholeShop, type ShopWithCrib } from '@/core/shop/shop';
+import { parseLength } from '@/core/units/length';
+import { showText, tell, type Display } from '@/core/units/show';
+import { TextField } from '@/ui/field';
+import { useKeys } from '@/ui/keys';
+import { useUnits } from '@/ui/units';
+import { useKeptPage } from '../run/offline-shell';
+import { Key } from './key';
+import { PracticeTabs } from './practice-tabs';
+import { useHands } from './use-hands';
+import { useLearner } from './use-learner';
+
+const MISTAKE: Record<PressFault, Mistake> = {
+  burnt: 'speed',
+  packed: 'went-on',
+  grabbed: 'unsafe',
+  hardened: 'went-on',
+  rubbed: 'speed',
+  short: 'stop',
+  deep: 'stop',
+};
+const LIGHT = 0.3;
+const EASED = 0.55;
+
+const told = (_: PressTask, { isOver, faults }: PressState) =>
+  isOver ? { right: faults.length === 0, mistake: faults[0] ? MISTAKE[faults[0]] : ('stop' as const) } : undefined;
+
+/** A drill press on the screen: belt, stop, wheel; chips and sound say whether it is right, and the hole is pinned after. */
+export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?: string }) {
+  const source = useMemo<PracticeSource>(() => ({ shop: wholeShop(shop) }), [shop]);
+  const make = useCallback((seed: number) => pressTask(source, seed), [source]);
+  const learner = useLearner(signedInAs);
+  useKeptPage();
+  const { display } = useUnits();
+  const { task, now, seed, change, again } = useHands('press', learner, make, freshPress, told);
+  const doIt = (act: PressAct): void => void change((t, before) => atPress(t, before, act));
+  useKeys({
+    ArrowDown: () => doIt({ do: 'feed', share: 1 }),
+    l: () => doIt({ do: 'feed', share: LIGHT }),
+    e: () => doIt({ do: 'feed', share: EASED }),
+    ArrowUp: () => doIt({ do: 'out' }),
+    x: () => doIt({ do: 'end' }),
+  });
+  return (
+    <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-3 p-3 sm:px-5">
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 className="mr-auto font-cond text-3xl font-semibold">Drill press</h1>
+        <PracticeTabs here="/practice/press" />
+      </div>
+      {!task || !now ? (
+        <p role="status">
+          {seed === undefined
+            ? 'The part is being clamped…'
+            : 'This shop has no drill press with steps: add one in the crib.'}
+        </p>
+      ) : (
+        <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-2">
+          <section aria-label="Press" className="dye flex flex-col gap-2 p-3">
+            <p className="font-cond text-xl">
+              {task.drill}, {task.pointDeg}° point, in {task.material.label}:{' '}
+              {task.through ? 'through' : 'full diameter'} {showText(mm(task.fullMm), display)}
+            </p>
+            <Section task={task} state={now} display={display} />
+            <p role="status" className="font-cond text-2xl first-letter:uppercase">
+              {now.isOver
+                ? 'out of the hole'
+                : isAtBack(task, now)
+                  ? 'the note rises: the point is through'
+                  : chipWords(chipNow(task, now))}
+              ; {showText(mm(Math.round(now.deepMm * 10) / 10), display)} down
+            </p>
+          </section>
+          <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
+            <Setting key={seed} task={task} state={now} display={display} doIt={doIt} />
+            <div className="grid grid-cols-2 gap-2">
+              {(
+                [
+                  ['Feed', '↓', { do: 'feed', share: 1 }],
+                  ['Feed lightly', 'L', { do: 'feed', share: LIGHT }],
+                  ['Ease off', 'E', { do: 'feed', share: EASED }],
+                  ['Out, clear the chips', '↑', { do: 'out' }],
+                ] as const
+              ).map(([label, key, act]) => (
+                <button
+                  key={key}
+                  type="button"
+                  className="btn h-12 justify-between"
+                  disabled={now.isOver || now.rpm === 0}
+                  onClick={() => doIt(act)}
+                >
+                  {label} <Key>{key}</Key>
+                </button>
+              ))}
+            </div>
+            <button
+              type="button"
+              className="btn-next"
+              disabled={now.isOver || now.deepMm === 0}
+              onClick={() => doIt({ do: 'end' })}
+            >
+              Done: out of the hole <Key>X</Key>
+            </button>
+            {now.isOver && <After task={task} state={now} display={display} again={again} />}
+          </section>
+        </div>
+      )}
+    </main>
+  );
+}
+
+interface SettingProps {
+  task: PressTask;
+  state: PressState;
+  display: Display;
+  doIt: (act: PressAct) => void;
+}
+
+/** Belt and stop, before it cuts. */
+function Setting({ task, state, display, doIt }: SettingProps) {
+  const [stop, setStop] = useState('');
+  const cuts = state.deepMm > 0;
+  const parsed = stop.trim() === '' ? undefined : parseLength(stop, display === 'inch' ? 'in' : 'mm');
+  return (
+    <>
+      <fieldset className="flex flex-wrap gap-1" disabled={cuts}>
+        <legend className="label">Belt</legend>
+        {task.steps.map((rpm) => (
+          <button
+            key={rpm}
+            type="button"
+            aria-pressed={state.rpm === rpm}
+            className={`btn h-11 ${state.rpm === rpm ? 'bg-brass' : ''}`}
+            onClick={() => doIt({ do: 'belt', rpm })}
+          >
+            {rpm}
+          </button>
+        ))}
+      </fieldset>
+      {!task.through && (
+        <TextField
+          label={`Stop, from where the point touches, ${display === 'inch' ? 'in' : 'mm'}`}
+          value={stop}
+          onChange={(text) => {
+            if (cuts) return;
+            setStop(text);
+            const read = parseLength(text, display === 'inch' ? 'in' : 'mm');
+            doIt({ do: 'stop', mm: read.ok ? read.value.mm : 0 });
+          }}
+          error={parsed && !parsed.ok ? 'Enter a depth such as 18.5.' : undefined}
+          inputMode="decimal"
+          className="w-60"
+        />
+      )}
+      {state.rpm === 0 && <p>Set the belt first{task.through ? '' : ', then the stop'}; then it runs.</p>}
+    </>
+  );
+}
+
+/** The hole as it is being made, cut in half. */
+function Section({ task, state, display }: { task: PressTask; state: PressState; display: Display }) {
+  const most = endMm(task) * (task.through ? 1.05 : 1.45);
+  const scale = 190 / most;
+  const wide = Math.min(150, Math.max(20, task.diameterMm * scale));
+  const tip = task.tipMm * scale;
+  const deep = state.deepMm * scale;
+  const top = 40;
+  const stock = task.through ? task.fullMm * scale : 190;
+  const x = 190;
+  return (
+    <svg
+      role="img"
+      aria-label={`Hole ${showText(mm(state.deepMm), display)} deep of ${showText(mm(endMm(task)), display)}`}
+      viewBox="0 0 380 250"
+      className="mx-auto w-full max-w-[460px]"
+    >
+      <rect x="30" y={top} width="320" height={stock} fill="#2a4c9e" stroke="#eef2ff" />
+      <path
+        d={`M${x - wide / 2} ${top}v${Math.max(0, deep - tip)}l${wide / 2} ${Math.min(tip, deep)}l${wide / 2} ${-Math.min(tip, deep)}v${-Math.max(0, deep - tip)}z`}
+        fill="#0d1b45"
+      />
+      <path
+        d={`M${x - wide / 2} ${top + deep - tip - 60}v60l${wide / 2} ${tip}l${wide / 2} ${-tip}v-60z`}
+        fill={state.hotMoments > 2 ? '#5b7fd6' : '#dfe6fb'}
+        stroke="#14275e"
+        opacity={state.isOver ? 0.25 : 1}
+      />
+      {!task.through && state.stopMm > 0 && (
+        <path d={`M30 ${top + state.stopMm * scale}h320`} stroke="#d3a23a" strokeDasharray="6 4" />
+      )}
+    </svg>
+  );
+}
+
+/** What came of it: the hole as it is pinned, and what went wrong. */
+function After({
+  task,
+  state,
+  display,
+  again,
+}: {
+  task: PressTask;
+  state: PressState;
+  display: Display;
+  again: () => void;
+}) {
+  const faults = pressTold(task, state);
+  return (
+    <div className={`border-l-4 pl-3 ${faults.length > 0 ? 'border-l-danger' : 'border-l-pass'}`}>
+      {faults.length === 0 ? (
+        <p className="text-lg">
+          <b className="text-pass">✓ A good hole.</b>
+        </p>
+      ) : (
+        <ul className="text-lg">
+          {faults.map(({ fault, says, saves }) => (
+            <li key={fault}>
+              <b className="text-danger">✕ {tell(says, display)}</b> {tell(saves, display)}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p>
+        Pinned: {showText(mm(Math.round(task.holeMm * 100) / 100), display)} from a drill of{' '}
+        {showText(mm(task.diameterMm), display)}. At {showText(quantity(state.rpm, 'rpm'), display)},{' '}
+        {((100 * state.rpm) / task.idealRpm).toFixed(0)} % of the ideal; out {state.outs} times.
+      </p>
+      <button type="button" className="btn-next mt-2" onClick={again}>
+        Another hole
+      </button>
+    </div>
+  );
+}
