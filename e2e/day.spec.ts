@@ -27,6 +27,12 @@ const VIEWS: [path: string, there: string | RegExp][] = [
   ['/crib', 'Machines'],
   ['/thread', /What thread/],
   ['/instruments', 'Caliper'],
+  ['/practice', 'What comes next'],
+  ['/practice/tap', 'Back until it snaps'],
+  ['/practice/press', 'clear the chips'],
+  ['/practice/punch', 'One firm blow'],
+  ['/practice/why?rule=torque', 'What a tap holds'],
+  ['/practice/class', 'Who stands where'],
 ];
 
 /**

@@ -21,8 +21,7 @@ const SHOTS = [
   ['holes', '/jobs/sample-job-pier-adapter-plate/holes', DESK],
   ['crib', '/crib', DESK],
   ['crib-drills', '/crib?tab=drills', DESK],
-  ['crib-taps', '/crib?tab=taps', DESK],
-  ['route', '/jobs/sample-job-spreader-bars/route', DESK],
+  ['route', '/jobs/sample-job-pier-adapter-plate/route', DESK],
   ['bench', `/jobs/${PIER}/bench`, DESK],
   ['check', `/jobs/${PIER}/check`, DESK],
   ['papers', `/jobs/${PIER}/papers`, DESK],
@@ -30,6 +29,7 @@ const SHOTS = [
   ['learned', '/log/learned', DESK],
   ['tool', '/log/tool?tool=tap+tap-m6x1-spiral-point', DESK],
   ['hole', '/jobs/sample-job-cell-pads/holes/sample-hole-past-pad/1?part=5', DESK],
+  ['practice', '/practice/tap', DESK],
   ['thread', '/thread', DESK],
 ];
 
@@ -83,6 +83,13 @@ async function atWork(base) {
   });
 }
 
+/** The route with what its rehearsal came to. */
+async function rehearsed(page) {
+  await page.getByRole('button', { name: 'Rehearse the job' }).click();
+  await page.getByRole('button', { name: 'Once more' }).waitFor();
+  await page.getByRole('region', { name: 'Rehearsal' }).evaluate((panel) => panel.scrollIntoView());
+}
+
 await installed();
 await build();
 const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-pictures-'));
@@ -96,6 +103,7 @@ try {
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await chromium.newPage({ ...devices['Desktop Chrome'], viewport });
       await page.goto(base + address, { waitUntil: 'networkidle' });
+      if (name === 'route') await rehearsed(page);
       await page.screenshot({ path: `docs/screenshots/${name}.png` });
       await page.close();
     }

@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 // What must hold under kills, floods, wrong clocks, full stores, restores, large jobs and odd requests, on the production
-// build: `npm run torture [-- NAME ...]`. Prints one table, and ends with 1 where something does not hold. `-- soak` goes on
-// for an hour.
+// build: `npm run torture [-- NAME ...]`. Prints one table, and ends with 1 where something does not hold. `-- soak` and
+// `-- exercises` go on for an hour.
 import { build, installed } from './lib/steps.mjs';
 
 await installed();

@@ -11,8 +11,8 @@ const LivePilot = later(() => import('./live/live-pilot'));
 export default function Why({ code }: { code: string }) {
   const { display } = useUnits();
   const [open, setOpen] = useState(false);
-  const says = reasonOfCaution(code);
-  if (!says) return null;
+  const reason = reasonOfCaution(code);
+  if (!reason) return null;
   return (
     <>
       {' '}
@@ -26,7 +26,12 @@ export default function Why({ code }: { code: string }) {
       </button>
       {open && (
         <span className="block text-[15px] font-normal text-ink">
-          {says}
+          {reason.says}{' '}
+          {reason.href && (
+            <a className="link" href={reason.href}>
+              In full
+            </a>
+          )}
           {code.startsWith('pilot-') && <LivePilot display={display} />}
         </span>
       )}

@@ -20,7 +20,16 @@ export default function WorkingDialog({ of, display, onClose }: { of: Answer; di
   const reason = reasonOfRule(working.rule);
   return (
     <Modal title={`${working.rule}: ${showText(of, display)}`} onClose={onClose}>
-      {reason && <p className="text-lg leading-snug">{reason}</p>}
+      {reason && (
+        <p className="text-lg leading-snug">
+          {reason.says}{' '}
+          {reason.href && (
+            <a className="link text-[15px]" href={reason.href}>
+              Why, in full
+            </a>
+          )}
+        </p>
+      )}
       {working.drawn && <Live drawn={working.drawn} display={display} />}
       <p className="rounded-sm bg-steel-200 px-3 py-2">
         {display === 'inch' ? (working.inchFormula ?? working.formula) : working.formula}

@@ -24,5 +24,8 @@ test('every rule that core works by has its reason, but for those that were type
   const rules = [...source.matchAll(/^\s*rule: ['"]([A-Z].*)['"],$/gm)].map(([, rule]) => rule);
   expect(rules.length).toBeGreaterThan(30);
   expect(rules.filter((rule) => reasonOfRule(rule) === undefined)).toEqual([]);
-  expect(reasonOfCaution('pilot-large')).toContain('they bite and chip');
+  expect(reasonOfCaution('pilot-large')).toEqual({
+    says: expect.stringContaining('they bite and chip'),
+    href: '/practice/why?rule=pilot',
+  });
 });

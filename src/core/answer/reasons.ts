@@ -193,6 +193,10 @@ export const REASONS = {
     says: 'Cutting is the smaller part of it: bringing down, clearing, changing and looking take the rest, and your own log replaces these figures.',
     rules: ['Time of the operation', 'Time in the cut'],
   },
+  chance: {
+    says: 'A job is many small chances that add up; made a thousand times on paper, it tells which of them matter.',
+    rules: ['Rehearsal'],
+  },
   instrument: {
     says: 'An instrument is only as good as its last look at a known length.',
     rules: ['Offset against a standard'],
@@ -200,12 +204,56 @@ export const REASONS = {
 } as const satisfies Record<string, Reason>;
 export type ReasonId = keyof typeof REASONS;
 
-const all: readonly Reason[] = Object.values(REASONS);
-const BY_RULE = new Map(all.flatMap(({ says, rules = [] }) => rules.map((rule) => [rule, says] as const)));
-const BY_CAUTION = new Map(all.flatMap(({ says, cautions = [] }) => cautions.map((code) => [code, says] as const)));
+/** Rules with a page of their own. */
+export const WITH_PAGE = [
+  'percent',
+  'predicted',
+  'class',
+  'forming',
+  'enough',
+  'tip',
+  'room',
+  'speed',
+  'thumb',
+  'step',
+  'feed',
+  'hardens',
+  'power',
+  'grab',
+  'pilot',
+  'start',
+  'order',
+  'torque',
+  'breaking',
+  'teeth',
+  'turns',
+  'stopping',
+  'fluid',
+  'lean',
+  'place',
+  'touch',
+  'wall',
+] as const satisfies readonly ReasonId[];
+
+const all = Object.entries(REASONS) as [ReasonId, Reason][];
+const BY_RULE = new Map(all.flatMap(([id, { rules = [] }]) => rules.map((rule) => [rule, id] as const)));
+const BY_CAUTION = new Map(all.flatMap(([id, { cautions = [] }]) => cautions.map((code) => [code, id] as const)));
+
+/** The reason behind something, and where its page is. */
+export interface ReasonTold {
+  says: string;
+  /** Address of its page; undefined where it has none. */
+  href?: string;
+}
+
+function toldOf(id: ReasonId | undefined): ReasonTold | undefined {
+  if (id === undefined) return undefined;
+  const { says } = REASONS[id];
+  return (WITH_PAGE as readonly string[]).includes(id) ? { says, href: `/practice/why?rule=${id}` } : { says };
+}
 
 /** Why a figure is worked out as it is; undefined where the formula says it all. */
-export const reasonOfRule = (rule: string): string | undefined => BY_RULE.get(rule);
+export const reasonOfRule = (rule: string): ReasonTold | undefined => toldOf(BY_RULE.get(rule));
 
 /** Why a caution is given; undefined where it says so itself. */
-export const reasonOfCaution = (code: string): string | undefined => BY_CAUTION.get(code);
+export const reasonOfCaution = (code: string): ReasonTold | undefined => toldOf(BY_CAUTION.get(code));

@@ -1,8 +1,9 @@
-import { REASONS } from '../answer/reasons';
+import { REASONS, WITH_PAGE } from '../answer/reasons';
 import { BLANK_FORM } from '../hole/form';
 import { shop } from '../tests/bench-shop';
 import { tell } from '../units/show';
 import { judgeAnswer, MISTAKES, sameAs, type Exercise } from './exercise';
+import { curveAt, WHY_PAGES, whyPage } from './why-pages';
 import { exerciseOf, KINDS_TO_LEARN, type ExerciseKind } from './kinds-of-exercise';
 
 /** Kinds that plan holes take longer; `npm run torture` asks ten thousand of each. */
@@ -53,7 +54,7 @@ test.each(KINDS_TO_LEARN)(
     // A sitting does not repeat itself: nearly every seed asks something else.
     expect(seen.size).toBeGreaterThan(kind === 'pilot' || kind === 'form' || kind === 'order' ? 8 : 0.5 * SEEDS);
   },
-  900_000,
+  7_200_000,
 );
 
 test('worked by hand: stop, touch-off, vernier, turns, threads that fit', () => {
@@ -95,4 +96,30 @@ test('exercises of a job are about its own holes', () => {
     const exercise = exerciseOf('turns', seed, { shop, holes });
     expect(exercise?.facts.map((f) => ('text' in f.value ? tell(f.value, 'mm') : ''))).toContain('M7x1');
   }
+});
+
+test('every rule with a page has one, with a drawing that tells what is worked out by hand', () => {
+  expect(WHY_PAGES.map((p) => p.id).sort()).toEqual([...WITH_PAGE].sort());
+  for (const page of WHY_PAGES) {
+    expect(page.drawn !== undefined || page.curve !== undefined).toBe(true);
+    if (!page.curve) continue;
+    const { x, says, of } = page.curve;
+    for (const at of [x.from, x.at, x.to]) {
+      expect(Number.isFinite(of(at))).toBe(true);
+      expect(says(at, of(at))).toMatch(/^[A-Z0-9].*\.$/);
+    }
+  }
+  const at = (id: string, x: number): number => {
+    const curve = whyPage(id)?.curve;
+    return curve ? curveAt(curve, x).value : NaN;
+  };
+  expect(at('thumb', 6)).toBe(1500);
+  expect(at('turns', 16)).toBeCloseTo(16.8, 9);
+  expect(at('touch', 8)).toBe(4.25);
+  expect(at('lean', 1)).toBeCloseTo(0.873, 3);
+  // 140 a minute: 1.17 turns while one reacts, 1.5 more of coasting.
+  expect(at('stopping', 140)).toBeCloseTo(2.667, 3);
+  // M8 in 6.8 on a plug tap of four and four: 4.31 Nm with no chips packed.
+  expect(at('torque', 6.8)).toBeCloseTo(4.31 * 1.04, 1);
+  expect(at('breaking', 3)).toBeGreaterThan(0.6);
 });

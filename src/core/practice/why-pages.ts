@@ -1,5 +1,5 @@
 import type { Drawn, Quantity, Unit } from '../answer/answer';
-import { REASONS, type ReasonId } from '../answer/reasons';
+import { REASONS, type WITH_PAGE } from '../answer/reasons';
 import { rpmFor } from '../cutting/cutting-speed';
 import { drillingTorqueNm, grabForce } from '../cutting/drilling-torque';
 import { drillFeed, peckDepths } from '../cutting/feed';
@@ -26,7 +26,7 @@ export interface LiveCurve {
 
 /** One rule of the trade on one page. */
 export interface WhyPage {
-  id: ReasonId;
+  id: (typeof WITH_PAGE)[number];
   title: string;
   /** A few sentences more than the rule itself. */
   text: string;

@@ -33,6 +33,11 @@ export function JobMenu({ jobId, name, onCopy, onDelete }: Props) {
               </Link>
             </DropdownMenu.Item>
           ))}
+          <DropdownMenu.Item asChild className={ITEM}>
+            <Link href={`/practice?job=${jobId}`} prefetch={false}>
+              Practise it
+            </Link>
+          </DropdownMenu.Item>
           <DropdownMenu.Separator className="my-1 h-px bg-steel-300" />
           <DropdownMenu.Item className={ITEM} onSelect={onCopy}>
             Duplicate

@@ -40,7 +40,9 @@ export function ExerciseCard({ exercise, display, onDone, onNext }: Props) {
       ['h', () => setShown((n) => Math.min(hints.length, n + 1))] as const,
     ]),
   );
-  const value = Number(typed.trim().replace(',', '.'));
+  // Facts stand in the reader’s unit, and so does the answer; a scale is read in its own.
+  const inInch = asked.by === 'figure' && asked.unit === 'mm' && display === 'inch' && !scene;
+  const value = Number(typed.trim().replace(',', '.')) * (inInch ? 25.4 : 1);
   const isRead = typed.trim() !== '' && Number.isFinite(value);
   return (
     <section aria-label={EXERCISE_KINDS[kind as ExerciseKind].title} className="plate flex flex-col gap-3 p-4">
@@ -88,7 +90,7 @@ export function ExerciseCard({ exercise, display, onDone, onNext }: Props) {
           }}
         >
           <label className="flex flex-col gap-1">
-            <span className="label">Your answer, {UNIT[asked.unit]}</span>
+            <span className="label">Your answer, {inInch ? 'in' : UNIT[asked.unit]}</span>
             <input
               className="field w-40"
               inputMode="decimal"
@@ -103,7 +105,7 @@ export function ExerciseCard({ exercise, display, onDone, onNext }: Props) {
           </button>
           {typed.trim() !== '' && !isRead && (
             <p role="alert" className="text-danger">
-              “{typed}” is no number. Enter one such as 12.5.
+              “{typed}” is no number. Enter one such as {inInch ? '0.492' : '12.5'}.
             </p>
           )}
         </form>

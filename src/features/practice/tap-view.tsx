@@ -129,7 +129,13 @@ function Hands({ acts, over, biteTurns }: HandsProps) {
       </p>
       <div className="grid grid-cols-2 gap-2">
         {keys.map(([label, key, does]) => (
-          <button key={key} type="button" className="btn h-12 justify-between" disabled={over} onClick={does}>
+          <button
+            key={key}
+            type="button"
+            className="btn h-12 justify-between text-left leading-tight"
+            disabled={over}
+            onClick={does}
+          >
             {label} <Key>{key}</Key>
           </button>
         ))}
