@@ -5,11 +5,11 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { flags, served } from '../scripts/lib/browser.mjs';
+import { keyFrames } from './key-frames.mjs';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-bench-'));
 const PORT = 3956;
 const JOB = 'sample-job-pier-adapter-plate';
-const FRAME_MS = 1000 / 60;
 const COLD_MS = 1000;
 const env = { DATABASE_URL: `file:${folder}/shop.db` };
 const p = (times, share) =>
@@ -71,29 +71,6 @@ const acknowledged = (base, n) =>
 /** The same way to the server and back, with nothing written. */
 const wayThere = (base, n) => timed(n, () => post(base, '/api/v1/instruments', { line: 'caliper size 8 mm' }));
 
-/** From each key to the end of the paint with the next step, by the browser's own record of its work, in frames. */
-async function keyTimes(page, name, slowed = 1) {
-  const session = await page.context().newCDPSession(page);
-  await session.send('Emulation.setCPUThrottlingRate', { rate: slowed });
-  const events = [];
-  session.on('Tracing.dataCollected', ({ value }) => events.push(...value));
-  await session.send('Tracing.start', { categories: 'devtools.timeline', transferMode: 'ReportEvents' });
-  for (let i = 0; i < 40; i++) {
-    await page.keyboard.press('Enter');
-    await page.waitForTimeout(1000);
-  }
-  const ended = new Promise((resolve) => session.once('Tracing.tracingComplete', resolve));
-  await session.send('Tracing.end');
-  await ended;
-  const keys = events.filter((e) => e.name === 'EventDispatch' && e.args.data?.type === 'keydown');
-  const painted = events.filter((e) => e.name === 'Layerize').sort((x, y) => x.ts - y.ts);
-  const frames = keys.flatMap((key) => {
-    const after = painted.find((e) => e.tid === key.tid && e.pid === key.pid && e.ts >= key.ts + key.dur);
-    return after ? [(after.ts + after.dur - key.ts) / 1000 / FRAME_MS] : [];
-  });
-  say(name, { keys: frames.length, medianFrames: p(frames, 0.5), p95Frames: p(frames, 0.95), ratio: p(frames, 0.95) });
-}
-
 try {
   await served('.', PORT, env, async (base) => {
     const bare = await bareInserts(440);
@@ -112,8 +89,8 @@ try {
     await page.goto(`${base}/jobs/${JOB}/bench`);
     await page.getByRole('progressbar', { name: 'Steps done' }).waitFor();
     await page.waitForTimeout(5000);
-    await keyTimes(page, 'key to the next step painted, in frames');
-    await keyTimes(page, 'the same four times slowed', 4);
+    say('key to the next step painted, in frames', await keyFrames(page, 'Enter'));
+    say('the same four times slowed', await keyFrames(page, 'Enter', 4));
     await page.waitForTimeout(2000);
     await context.close();
   });

@@ -33,5 +33,6 @@ await run(process.execPath, ['bench/script-size.mjs']);
 await run(process.execPath, ['bench/plate-pan.mjs']);
 await run(process.execPath, ['bench/route-page.mjs']);
 await run(process.execPath, ['bench/bench-page.mjs']);
+await run(process.execPath, ['bench/hands-page.mjs']);
 await run(process.execPath, ['bench/run-chart.mjs']);
 await run(process.execPath, ['bench/rehearsal-page.mjs']);

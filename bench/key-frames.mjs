@@ -1,0 +1,30 @@
+const FRAME_MS = 1000 / 60;
+const p = (times, share) =>
+  [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))];
+
+/**
+ * From each key to the end of the paint that follows it, by the browser's own record of its work, in frames.
+ * @param slowed how many times the processor is slowed
+ * @param restMs between two keys
+ */
+export async function keyFrames(page, key, slowed = 1, restMs = 1000) {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: slowed });
+  const events = [];
+  session.on('Tracing.dataCollected', ({ value }) => events.push(...value));
+  await session.send('Tracing.start', { categories: 'devtools.timeline', transferMode: 'ReportEvents' });
+  for (let i = 0; i < 40; i++) {
+    await page.keyboard.press(Array.isArray(key) ? key[i % key.length] : key);
+    await page.waitForTimeout(restMs);
+  }
+  const ended = new Promise((resolve) => session.once('Tracing.tracingComplete', resolve));
+  await session.send('Tracing.end');
+  await ended;
+  const keys = events.filter((e) => e.name === 'EventDispatch' && e.args.data?.type === 'keydown');
+  const painted = events.filter((e) => e.name === 'Layerize').sort((x, y) => x.ts - y.ts);
+  const frames = keys.flatMap((one) => {
+    const after = painted.find((e) => e.tid === one.tid && e.pid === one.pid && e.ts >= one.ts + one.dur);
+    return after ? [(after.ts + after.dur - one.ts) / 1000 / FRAME_MS] : [];
+  });
+  return { keys: frames.length, medianFrames: p(frames, 0.5), p95Frames: p(frames, 0.95), ratio: p(frames, 0.95) };
+}
