@@ -6,13 +6,13 @@ import { mm } from '@/core/answer/answer';
 import { showText, tell } from '@/core/units/show';
 import { addSampleLog } from './demo/sample-log';
 import { takeSampleOut } from './demo/sample-out';
-import { createJob } from './services/job-service';
+import { createJob, existingJob } from './services/job-service';
 import { changeAside, forgetLearned, learnedMark, learnedNow, livesNow } from './services/learned-service';
 import { learnedPageOf, readingsPageOf, toolPageOf, toolsPageOf } from './services/learned-view';
 import { logPageOf } from './services/log-service';
 import { takeRecords } from './services/record-service';
 import { holeMade, recordedOf } from './services/run-service';
-import { issuedRoute, issueRoute } from './services/route-service';
+import { issuedRoute, issueRoute, routeOf } from './services/route-service';
 import { runSteps } from '@/core/route/run-steps';
 import { summariesOf } from './services/summary-service';
 import { shopNow } from './services/shop-service';
@@ -100,6 +100,23 @@ test('what was pinned is learned of this very drill; corrected, left out or set 
   expect((await learnedPageOf(at.db)).figures.find((f) => f.figure === 'oversize')).toMatchObject({
     aside: 'set aside',
   });
+});
+
+test('a clamping that is timed is learned by its machine, and the next route is as long', async () => {
+  await issued();
+  const { route } = await issuedRoute(at.db, JOB, 1);
+  const [clamp] = runSteps(route).filter((s) => s.kind === 'clamp');
+  const { clampS, machine } = route.setUps[clamp.setUp];
+  await take(
+    record('step-done', 1, { step: clamp.key, seconds: 2 * clampS }, { featureId: undefined, holeNumber: undefined }),
+  );
+  // ln 2 is 2.31 typical sigmas of 0.3; one reading counts one to three.
+  const share = Math.exp((Math.log(2) / 4) * 1);
+  expect((await learnedNow(at.db))?.seconds?.[`clamp|${machine?.id}`]?.n).toBe(1);
+  const { setUps } = routeOf(await existingJob(at.db, JOB), await shopNow(at.db));
+  expect(setUps[clamp.setUp].clampS / clampS).toBeCloseTo(share, 2);
+  const { readings } = await readingsPageOf(at.db, 'seconds', `clamp|${machine?.id}`);
+  expect(readings).toMatchObject([{ hole: 'clamping', value: 2 }]);
 });
 
 test('a day of the log begins by the clock in the shop', () => {

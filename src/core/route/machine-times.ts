@@ -1,4 +1,5 @@
 import type { Machine, MachineKind } from '../cutting/machine';
+import type { SetUp } from './work-item';
 
 /** What a machine costs besides cutting, s; typed once in the crib, replaced by logged times later. */
 export interface MachineTimes {
@@ -34,4 +35,13 @@ export function timesOf(
   // A dial or trigger needs no belt to be moved.
   const dialled = machine.speeds.kind === 'range' ? { speedChangeS: Math.min(usual.speedChangeS, 5) } : {};
   return { ...usual, ...dialled, ...machine.times };
+}
+
+/** Levels at which times of clamping pool: all of it, then the machine. */
+export const clampLevels = (machine: Pick<Machine, 'id'>): [string, string] => ['clamp', `clamp|${machine.id}`];
+
+/** The times of a set-up: those of its machine, clamping as it was timed here. */
+export function timesIn({ machine, clampShare = 1 }: Pick<SetUp, 'machine' | 'clampShare'>): MachineTimes {
+  const times = timesOf(machine);
+  return { ...times, clampS: times.clampS * clampShare };
 }

@@ -3,7 +3,7 @@ import { ok, phrase, problem, refuse, type Phrase, type Problem, type Result } f
 import type { FaceId } from '../layout/part';
 import type { ShopHabits } from '../shop/habits';
 import { firstThrough, type FirstHole, type FirstThrough } from './first-through';
-import { timesOf, type MachineTimes } from './machine-times';
+import { timesIn, type MachineTimes } from './machine-times';
 import { between, boundOf, respects, sequencesOf, type Sequence, type Strategy } from './sequence';
 import { holeName, type DecidedOrder, type SetUp, type WorkItem } from './work-item';
 
@@ -198,7 +198,7 @@ function planSetUp(
   extraClampS: number,
   done = NOTHING_DONE,
 ): { made: RouteSetUp; problems: Problem[] } {
-  const t = timesOf(setUp.machine);
+  const t = timesIn(setUp);
   const clampS = t.clampS + extraClampS;
   const secondsIn = (visits: readonly Visit[], mode: BatchMode): number =>
     batchSeconds(visits, t, { mode, quantity, clampS, splits: splits(visits), done });
@@ -355,7 +355,7 @@ export function planRoute(
     const before = setUps[i - 1];
     const sameMachine = before?.machine && before.machine.id === setUp.machine?.id;
     const joined = sameMachine && mayJoin(before, setUp) && edits.joined?.includes(setUp.key);
-    const t = timesOf(setUp.machine);
+    const t = timesIn(setUp);
     const extra = joined ? -t.clampS : sameMachine ? t.turnOverS : 0;
     const planned = setUp.machine ? planClamping(setUp, firsts[i], run, extra) : planAtBench(setUp, gauged, run);
     problems.push(...planned.problems);

@@ -77,6 +77,8 @@ export interface SetUp {
   tiltDeg?: number;
   /** How the part is held for it. */
   holding?: Phrase;
+  /** What a clamping takes over the usual, as it was timed here; 1 where left out. */
+  clampShare?: number;
   /** Cuts in between that come first, as they are called. */
   afterCut?: string;
   items: WorkItem[];

@@ -1,4 +1,5 @@
 import { ok, problem, refuse, type Phrase, type Problem, type Result } from '../answer/answer';
+import { expectedTime, type Learned } from '../answer/estimate';
 import type { Machine } from '../cutting/machine';
 import { refusals, type HolePlan } from '../hole/hole-plan';
 import { expandPlaces } from '../layout/place';
@@ -14,9 +15,16 @@ import { readCallout } from '../threads/read-callout';
 import { contradictions, cutItem, cutsBefore } from './cuts-between';
 import { likeHoles } from './first-through';
 import { holdingOf } from './holding';
+import { clampLevels } from './machine-times';
 import type { DecidedOrder, FeatureOrder, RoutedFeature, SetUp, WorkItem } from './work-item';
 
 const BENCH_AFTER: readonly WorkItem['code'][] = kindsThat((kind) => kind.where === 'after');
+
+/** What clamping takes on a machine over the usual, where it was timed. */
+function clampingOf(machine: Machine, learned: Learned | undefined): Pick<SetUp, 'clampShare'> {
+  const { mean, n } = expectedTime(clampLevels(machine), learned);
+  return n > 0 ? { clampShare: mean } : {};
+}
 
 /** Where an operation is done: laid out at the bench before, checked there after, everything else on the machine. */
 function setUpKey(op: Operation, machine: Machine | undefined, face: FaceId): string {
@@ -173,7 +181,7 @@ function inTurn(setUps: readonly SetUp[]): SetUp[] {
 export function workOfJob(
   features: readonly RoutedFeature[],
   job: JobHead,
-  shop: Pick<Shop, 'machines'>,
+  shop: Pick<Shop, 'machines' | 'learned'>,
   planner: Planner,
   { after: orders = [], cuts = [] }: DecidedOrder = {},
 ): Result<SetUp[]> {
@@ -243,7 +251,9 @@ export function workOfJob(
         if (op.tap) tapped.set(op.tap.thread.designation, item.id);
         const setUp = setUps.get(key) ?? {
           key,
-          ...(key.startsWith('bench|') ? {} : { machine, face: feature.face }),
+          ...(key.startsWith('bench|') || !machine
+            ? {}
+            : { machine, face: feature.face, ...clampingOf(machine, shop.learned) }),
           ...(leans ? { tiltDeg: lean.tiltDeg } : {}),
           ...(afterCuts.length > 0 ? { afterCut: waits.map((c) => c.name).join(', ') } : {}),
           items: [],

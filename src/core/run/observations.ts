@@ -9,6 +9,7 @@ import type { Point } from '../layout/part';
 import type { Planner } from '../job/plan-in-job';
 import { toolUse } from '../materials/life-factor';
 import { mainOperation, type Operation } from '../operation/operation';
+import { clampLevels } from '../route/machine-times';
 import { runSteps, type RunStep } from '../route/run-steps';
 import { expectedMinor, formedLevels, typicalShift } from '../tap-drill/forming';
 import { coastAtMeasured, typicalCoast } from '../tapping/stopping-room';
@@ -269,6 +270,8 @@ export function observer(
       : figuresOfCheck(plan, r.body);
   };
   return (r) => {
+    const clamping = clampingOf(r, steps, work);
+    if (clamping) return clamping;
     const at = holeOf(r) ?? holeOfStep(r, steps);
     const planned = at && run.planAt(at);
     if (!at || !planned?.ok) return undefined;
@@ -309,6 +312,30 @@ export function observationsOf(work: IssuedWork, records: readonly BenchRecord[]
     run.add([r]);
     return seen && !corrected.has(r.id) ? [seen] : [];
   });
+}
+
+/** A clamping that was timed: of the part, and of no hole. */
+function clampingOf(r: BenchRecord, steps: ReadonlyMap<string, RunStep>, work: IssuedWork): Observation | undefined {
+  if (r.kind !== 'step-done') return undefined;
+  const step = steps.get(r.body.step);
+  const setUp = step?.kind === 'clamp' ? work.route.setUps[step.setUp] : undefined;
+  const { seconds } = r.body;
+  if (!step || !setUp?.machine || seconds === undefined || seconds <= 0 || setUp.clampS <= 0) return undefined;
+  const levels = clampLevels(setUp.machine);
+  const usualS = setUp.clampS / expectedTime(levels, work.shop.learned).mean;
+  const figure: Figured = { figure: 'seconds', levels, value: seconds / usualS, typical: TYPICAL_TIME };
+  return {
+    recordId: r.id,
+    at: { featureId: '', holeNumber: 0, part: step.part },
+    happenedAt: r.happenedAt,
+    ...(r.who ? { who: r.who } : {}),
+    observed: { what: 'made', operation: 'clamp', seconds, usualS },
+    figures: [r.who ? { ...figure, tool: handLevel(r.who) } : figure],
+    material: work.job.materialId,
+    machine: setUp.machine.id,
+    start: 'punch',
+    taps: [],
+  };
 }
 
 /** A step names its hole. */

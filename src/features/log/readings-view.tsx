@@ -127,7 +127,11 @@ function ReadingList({ page: { readings }, text }: { page: ReadingsPage; text: (
             <Link
               className="link min-h-11 content-center font-cond text-lg"
               prefetch={false}
-              href={`/jobs/${r.jobId}/holes/${r.featureId}/${r.holeNumber}?part=${r.part}`}
+              href={
+                r.holeNumber === 0
+                  ? `/jobs/${r.jobId}/log`
+                  : `/jobs/${r.jobId}/holes/${r.featureId}/${r.holeNumber}?part=${r.part}`
+              }
             >
               {r.hole}
             </Link>

@@ -157,13 +157,13 @@ async function recordsOfJob(db: Database, jobId: string, startMs: number, draw: 
     const { job, fromPart, toPart } = TRUTH.hardBar;
     return jobId === job && part >= fromPart && part <= toPart;
   };
-  const make = ({ key, part, item }: BenchStep): void => {
+  const make = ({ key, part, item, setUp }: BenchStep): void => {
     if (scrapped.has(part)) return;
     const who = part % 3 === 0 ? 'apprentice' : 'toolmaker';
     const planned = item && now.planAt({ featureId: item.featureId, holeNumber: item.hole, part });
     const plan = planned?.ok ? planned.value : undefined;
     const op = plan?.operations.find((o) => o.key === item?.opKey);
-    const usual = op?.time.value ?? item?.seconds ?? 40;
+    const usual = op?.time.value ?? item?.seconds ?? (route.setUps[setUp].clampS || 40);
     const seconds = round(
       usual * TRUTH.pace[who] * (hardBar(part) ? TRUTH.hardBar.time : 1) * Math.exp(0.22 * draw.normal()),
       1,

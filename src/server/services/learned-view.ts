@@ -212,7 +212,7 @@ export async function readingsPageOf(db: Database, figure: LearnedFigure, level:
         recordId: r.recordId,
         jobId: r.jobId,
         job: named?.name ?? '',
-        hole: `${named?.letters.get(r.at.featureId) ?? ''}${r.at.holeNumber}`,
+        hole: r.at.holeNumber === 0 ? 'clamping' : `${named?.letters.get(r.at.featureId) ?? ''}${r.at.holeNumber}`,
         ...r.at,
         happenedAt: r.happenedAt,
         ...(r.who ? { who: r.who } : {}),
