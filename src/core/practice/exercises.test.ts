@@ -7,7 +7,7 @@ import { curveAt, WHY_PAGES, whyPage } from './why-pages';
 import { exerciseOf, KINDS_TO_LEARN, type ExerciseKind } from './kinds-of-exercise';
 
 /** Kinds that plan holes take longer; `npm run torture` asks ten thousand of each. */
-const SEEDS = Number(process.env.PRACTICE_SEEDS ?? 60);
+const SEEDS = Number(process.env.PRACTICE_SEEDS ?? 30);
 const source = { shop };
 const made = (kind: ExerciseKind, seed: number): Exercise => {
   const exercise = exerciseOf(kind, seed, source);

@@ -101,10 +101,19 @@ export function hardenedBy(
   } satisfies Record<BreakCause, number>;
 }
 
+/** The model’s torque of a hole: the same at every turn. */
+const bases = new WeakMap<TapTask, number>();
+function baseNm(task: TapTask): number {
+  const { conditions, harder } = task;
+  const base =
+    bases.get(task) ?? harder * tappingTorqueNm({ ...conditions, depthMm: conditions.thread.majorMm, fluid: 'right' });
+  bases.set(task, base);
+  return base;
+}
+
 /** Torque at the wrench, Nm: the model’s, by what was done since. */
 function torqueAt(task: TapTask, s: TapState): number {
-  const base =
-    tappingTorqueNm({ ...task.conditions, depthMm: task.conditions.thread.majorMm, fluid: 'right' }) * task.harder;
+  const base = baseNm(task);
   const by = hardenedBy(task, s);
   return base * Math.min(1, s.at / RAMP_TURNS + 0.1) * by.packed * by.lean * by.dry * by.bottom;
 }
