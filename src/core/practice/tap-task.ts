@@ -1,13 +1,11 @@
 import { biteTurns } from '../tapping/rhythm';
 import { typicalLean } from '../tapping/expected-tapping';
 import type { HolePlan } from '../hole/hole-plan';
+import { HOLDING_SIGMA, TORQUE_SIGMA } from '../rehearsal/rehearse-job';
 import { chanceOf, type Chance } from './chance';
 import type { TapTask } from './simulated-tap';
 import { someHole, type PracticeSource } from './some-hole';
 
-/** Scatter of torque, and of what a tap holds over the least. Our judgement. */
-const TORQUE_SIGMA = 0.15;
-const HOLDING_SIGMA = 0.35;
 /** Stock below the thread’s end, pitches: room for chips. */
 const ROOM_PITCHES = 1;
 /** A hole is worth practising where a sharp, straight, oiled tap has so much in hand. */

@@ -42,8 +42,8 @@ export interface Outcome {
 }
 
 /** Scatter of torque, of what a tap holds over the least, and of a time. Our judgement. */
-const TORQUE_SIGMA = 0.15;
-const HOLDING_SIGMA = 0.35;
+export const TORQUE_SIGMA = 0.15;
+export const HOLDING_SIGMA = 0.35;
 const PACE_SIGMA = 0.22;
 /** From this lean on a tap binds, degrees, and so much harder. Our judgement. */
 const BINDS_DEG = 1;
