@@ -45,8 +45,9 @@ export function useTap(source: PracticeSource, learner: Learner) {
     if (hole && now && sound && what.do === 'turn') {
       const next = act(hole.task, now, what);
       if (next.torqueNm > 0) {
-        audio.current ??= new AudioContext();
-        creak(audio.current, next.torqueNm / holdsNm(hole.task));
+        const share = next.torqueNm / holdsNm(hole.task);
+        // What is seen comes first.
+        setTimeout(() => creak((audio.current ??= new AudioContext()), share));
       }
     }
     change(({ task }, before) => act(task, before, what));
