@@ -86,7 +86,7 @@ async function atWork(base) {
 /** The route with what its rehearsal came to. */
 async function rehearsed(page) {
   await page.getByRole('button', { name: 'Rehearse the job' }).click();
-  await page.getByRole('button', { name: 'Once more' }).waitFor();
+  await page.getByRole('button', { name: 'Once more, other luck' }).waitFor();
   await page.getByRole('region', { name: 'Rehearsal' }).evaluate((panel) => panel.scrollIntoView());
 }
 

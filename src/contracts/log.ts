@@ -21,8 +21,8 @@ export const logQuery = z.strictObject({
 export type LogQuery = z.infer<typeof logQuery>;
 
 /** The query of an address; what cannot be read of it is left out, so that a page always opens. */
-export function logQueryOf({ q, kind, metal, tool, from, to, page }: Record<string, unknown>, job?: string): LogQuery {
-  const read = logQuery.safeParse({ q, kind, metal, tool, from, to, page, job });
+export function logQueryOf({ q, kind, metal, tool, from, to }: Record<string, unknown>, job?: string): LogQuery {
+  const read = logQuery.safeParse({ q, kind, metal, tool, from, to, job });
   return read.success ? read.data : logQuery.parse({ job });
 }
 

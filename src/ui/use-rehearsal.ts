@@ -9,8 +9,6 @@ import type { Landed, Rehearsed } from '@/core/rehearsal/rehearse';
 import type { OtherwiseMessage, OtherwiseRequest } from '@/workers/plan-otherwise';
 import type { RehearsalMessage, RehearsalRequest } from '@/workers/rehearse';
 
-/** The same luck at every look, so that a change is told from chance. */
-export const SEED = 1;
 /** Kinds of hole that are worth changing: those that make the most trouble. */
 const MOST_CHANGED = 8;
 
@@ -23,6 +21,8 @@ export interface ToRehearse extends PlannedJob {
 /** What a rehearsal has come to so far. */
 export interface Found {
   of: ToRehearse;
+  /** Whose luck it is: the same for every plan of a job until it is asked for once more, so that a change is told from chance. */
+  seed: number;
   /** 0 to 1. */
   share: number;
   rehearsed?: Rehearsed;
@@ -48,7 +48,8 @@ const worthChanging = ({ models }: ToRehearse, { kinds }: Rehearsed): string[] =
  */
 export function useRehearsal(request: ToRehearse) {
   const [last, setLast] = useState<Found>();
-  const [isOn, setOn] = useState(false);
+  /** How often it was asked for; 0 while it is not. */
+  const [seed, setSeed] = useState(0);
   const workers = useRef<Worker[]>([]);
   const end = useCallback((): void => {
     workers.current.forEach((w) => w.terminate());
@@ -56,7 +57,7 @@ export function useRehearsal(request: ToRehearse) {
     workers.current = [];
   }, []);
   useEffect(() => {
-    if (!isOn) return undefined;
+    if (seed === 0) return undefined;
     const { models, besideS, ...planned } = request;
     const own = new Worker(new URL('../workers/rehearse.ts', import.meta.url), { type: 'module' });
     const all = [own];
@@ -64,7 +65,7 @@ export function useRehearsal(request: ToRehearse) {
     const say = (more: Partial<Found>): void =>
       setLast((before) =>
         workers.current === all
-          ? { share: 0, ...(before?.of === request ? before : {}), of: request, ...more }
+          ? { share: 0, ...(before?.of === request && before.seed === seed ? before : {}), of: request, seed, ...more }
           : before,
       );
     const plan = (rehearsed: Rehearsed): void => {
@@ -85,23 +86,20 @@ export function useRehearsal(request: ToRehearse) {
     own.onerror = ({ message }) => say({ fault: message });
     own.postMessage({
       models,
-      rehearsing: { quantity: planned.job.quantity, seed: SEED, besideS },
+      rehearsing: { quantity: planned.job.quantity, seed, besideS },
     } satisfies RehearsalRequest);
     return end;
-  }, [request, isOn, end]);
-  const found = last?.of === request ? last : undefined;
+  }, [request, seed, end]);
+  const found = last?.of === request && last.seed === seed ? last : undefined;
   return {
     found,
     /** What another plan of the job came to, until this one has come to something. */
     last,
-    isRunning: isOn && !found?.fault && !(found?.proposals && found.blamed),
-    begin: () => {
-      setLast(undefined);
-      setOn(true);
-    },
+    isRunning: seed > 0 && !found?.fault && !(found?.proposals && found.blamed),
+    begin: () => setSeed((before) => before + 1),
     cancel: () => {
       end();
-      setOn(false);
+      setSeed(0);
       setLast(undefined);
     },
   };

@@ -25,8 +25,22 @@ export type RehearsalMessage =
 const HOLES = { first: 2_000, slice: 60_000, most: 4_000_000, proposed: 40_000, blamed: 60_000 } as const;
 /** Jobs at least and at most. */
 const JOBS = { least: 20, most: 40_000 } as const;
-/** Jobs whose first part is drawn. */
-const DRAWN = 60;
+/** Jobs whose first part is drawn: fewer where it has many holes. */
+const DRAWN = { jobs: 60, least: 4, holes: 6000 } as const;
+const drawnOf = (models: readonly HoleModel[]): number =>
+  Math.max(
+    DRAWN.least,
+    Math.min(
+      DRAWN.jobs,
+      Math.floor(
+        DRAWN.holes /
+          Math.max(
+            1,
+            models.reduce((n, m) => n + m.points.length, 0),
+          ),
+      ),
+    ),
+  );
 
 const say = (message: RehearsalMessage): void => self.postMessage(message);
 const turn = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
@@ -50,7 +64,7 @@ async function rehearse(models: HoleModel[], rehearsing: Rehearsing): Promise<vo
     isSure = to - from < SURE_ENOUGH;
     asked = { models, rehearsing, holes, worst: rehearsed.worst.map((w) => w.job) };
     say({ rehearsed, share: isSure ? 1 : done / most });
-    if (done === next) say({ landed: landings(models, rehearsing, DRAWN) });
+    if (done === next) say({ landed: landings(models, rehearsing, drawnOf(models)) });
     await turn();
   }
   say({ blamed: blame(models, rehearsing, Math.max(100, jobsOf(HOLES.blamed) / 10)) });

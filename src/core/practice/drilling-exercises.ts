@@ -1,16 +1,13 @@
 import { depth, mm, phrase, quantity } from '../answer/answer';
 import { ruleOfThumbRpm } from '../cutting/cutting-speed';
 import { CHIP_SIGNS, adviseFromChips, type ChipSign } from '../cutting/chips-adviser';
-import { coneDepth } from '../drills/drill-point';
+import { chiselEdge, coneDepth } from '../drills/drill-point';
 import { drillName } from '../drills/drill';
 import { pilotChain } from '../drills/pilot-chain';
 import { mainCut } from '../hole/hole-plan';
 import type { Chance } from './chance';
-import type { Choice, Exercise } from './exercise';
+import { text, type Choice, type Made } from './exercise';
 import { someHole, type PracticeSource } from './some-hole';
-
-type Made = Omit<Exercise, 'kind' | 'seed'>;
-const text = (value: string) => phrase('{text}', { text: value });
 
 /** Where to set the stop: full depth and the point. */
 export function stopExercise(_: PracticeSource, chance: Chance): Made {
@@ -79,7 +76,10 @@ export function beltExercise(source: PracticeSource, chance: Chance): Made | und
     facts: [
       { label: 'Drill', value: mm(diameter) },
       { label: 'Material', value: text(plan.material.label) },
-      { label: 'Quick rule', value: text('9000 ÷ diameter in mm in mild steel; by the metal more or less') },
+      {
+        label: 'Quick rule',
+        value: text('9000 ÷ diameter in mm (350 ÷ inches) in mild steel; by the metal more or less'),
+      },
     ],
     asked: {
       by: 'choice',
@@ -132,7 +132,7 @@ export function pilotExercise({ shop }: PracticeSource, chance: Chance): Made | 
     facts: [
       { label: 'Drill', value: text(drillName(last)) },
       { label: 'Material', value: text(material.label) },
-      { label: 'Its chisel edge', value: mm(1.25 * (0.305 + 0.125 * last.diameterMm)) },
+      { label: 'Its chisel edge', value: mm(chiselEdge(last.diameterMm)) },
     ],
     asked: {
       by: 'choice',

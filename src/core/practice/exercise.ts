@@ -1,4 +1,4 @@
-import type { Phrase, Quantity } from '../answer/answer';
+import { phrase, type Phrase, type Quantity } from '../answer/answer';
 import type { ReasonId } from '../answer/reasons';
 
 /** Mistakes that cost taps, parts and hours: what exercises are about. */
@@ -20,6 +20,10 @@ export const MISTAKES = {
   signals: 'did not see that something had changed',
   drawing: 'misread the drawing',
   tap: 'used the wrong tap',
+  dry: 'let it run dry',
+  dwelt: 'rubbed without a chip',
+  ease: 'did not ease off at breakthrough',
+  mark: 'struck before looking straight down',
 } as const;
 export type Mistake = keyof typeof MISTAKES;
 
@@ -99,3 +103,7 @@ export function judgeAnswer({ asked }: Pick<Exercise, 'asked'>, given: Given): J
 /** What is the same in two exercises that ask the same. */
 export const sameAs = ({ kind, ask, facts, scene, asked }: Exercise): string =>
   JSON.stringify([kind, ask, facts, scene, asked.by === 'figure' ? asked.value : asked.best]);
+
+/** An exercise as its maker makes it. */
+export type Made = Omit<Exercise, 'kind' | 'seed'>;
+export const text = (value: string): Phrase => phrase('{text}', { text: value });

@@ -5,11 +5,8 @@ import { KINDS } from '../operation/kinds';
 import type { OperationCode } from '../operation/operation';
 import { writeCallout } from '../threads/write-callout';
 import type { Chance } from './chance';
-import type { Choice, Exercise } from './exercise';
+import { text, type Choice, type Made } from './exercise';
 import { someHole, type PracticeSource } from './some-hole';
-
-type Made = Omit<Exercise, 'kind' | 'seed'>;
-const text = (value: string) => phrase('{text}', { text: value });
 
 /** Kinds of step whose order is fixed in every hole. */
 const FIXED: readonly OperationCode[] = ['lay-out', 'start', 'drill', 'ream', 'tap', 'check'];
@@ -102,11 +99,7 @@ export function gaugeExercise(source: PracticeSource, chance: Chance): Made | un
         {
           id: 'clean',
           says: phrase('Clean it and gauge again'),
-          why: isDirty
-            ? dirty
-            : phrase('It is clean already: {why}', {
-                why: verdict.reason.text.includes('{') ? 'what was read counts.' : verdict.reason.text,
-              }),
+          why: isDirty ? dirty : phrase('It is clean already: what was read counts.'),
         },
       ],
       best: [isDirty ? 'clean' : verdict.state],

@@ -1,6 +1,6 @@
 import { chanceOf, type Chance } from './chance';
 import { beltExercise, chipExercise, pilotExercise, stopExercise } from './drilling-exercises';
-import type { Exercise } from './exercise';
+import type { Exercise, Made } from './exercise';
 import { calloutExercise, gaugeExercise, orderExercise, runChartExercise, safeExercise } from './judgement-exercises';
 import { dialExercise, squareExercise, touchOffExercise, vernierExercise } from './layout-exercises';
 import type { PracticeSource } from './some-hole';
@@ -10,7 +10,7 @@ interface KindOfExercise {
   title: string;
   /** From first hole, 1, to deep stainless, 4. */
   level: 1 | 2 | 3 | 4;
-  make: (source: PracticeSource, chance: Chance) => Omit<Exercise, 'kind' | 'seed'> | undefined;
+  make: (source: PracticeSource, chance: Chance) => Made | undefined;
 }
 
 /** Every kind of exercise, in the order in which they are learned. */

@@ -2,10 +2,8 @@ import { mm, phrase, quantity } from '../answer/answer';
 import { dialSetting, shownTurns, touchOff } from '../layout/dial-list';
 import { judgeSquare, SQUARE_DEG, tiltOf } from '../gauging/squareness';
 import type { Chance } from './chance';
-import type { Choice, Exercise } from './exercise';
+import { type Choice, type Made } from './exercise';
 import type { PracticeSource } from './some-hole';
-
-type Made = Omit<Exercise, 'kind' | 'seed'>;
 
 /** Reads a vernier height gauge: main scale, then the line that meets. */
 export function vernierExercise(_: PracticeSource, chance: Chance): Made {
@@ -14,7 +12,7 @@ export function vernierExercise(_: PracticeSource, chance: Chance): Made {
     ask: phrase('What does the height gauge read?'),
     facts: [
       { label: 'Main scale', value: phrase('a line each millimetre') },
-      { label: 'Vernier', value: phrase('50 lines, {step} each', { step: mm(0.02) }) },
+      { label: 'Vernier', value: phrase('50 lines, 0.02 mm each') },
     ],
     asked: {
       by: 'figure',
@@ -22,9 +20,9 @@ export function vernierExercise(_: PracticeSource, chance: Chance): Made {
       value,
       within: 0.011,
       why: phrase('{whole} on the main scale, and line {line} of the vernier meets: {read}.', {
-        whole: mm(Math.floor(value + 1e-9)),
+        whole: `${Math.floor(value + 1e-9)} mm`,
         line: String(Math.round((value % 1) * 50) % 50),
-        read: mm(value),
+        read: `${value.toFixed(2)} mm`,
       }),
       slips: [1, -1, 10, -10].map((off) => ({
         value: value + off,
@@ -155,7 +153,7 @@ export function squareExercise(_: PracticeSource, chance: Chance): Made | undefi
       best: [tilt <= SQUARE_DEG ? 'on' : ways[0]],
     },
     hints: [
-      phrase('A hundredth over 50 mm is a hundredth of a degree and a bit: {limit} is {gap}.', {
+      phrase('At the top of this square, {limit} is a gap of {gap}.', {
         limit: quantity(SQUARE_DEG, 'deg'),
         gap: mm(50 * Math.tan((SQUARE_DEG * Math.PI) / 180)),
       }),

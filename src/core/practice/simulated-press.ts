@@ -11,8 +11,7 @@ import { someHole, type PracticeSource } from './some-hole';
 
 /** A hole to be drilled on the screen. Lengths in mm. */
 export interface PressTask {
-  /** As a drawing writes it, and what with. */
-  callout: string;
+  /** What it is drilled with. */
   drill: string;
   diameterMm: number;
   material: Material;
@@ -86,7 +85,6 @@ export function pressTask(source: PracticeSource, seed: number): PressTask | und
   const { rpm, percentOfIdeal } = cut.speed.value;
   const hole = typicalHoleMm({ drill, start: plan.start, material: plan.material });
   return {
-    callout: '',
     drill: cut.spec.tool.name,
     diameterMm: cut.spec.diameterMm,
     material: plan.material,
@@ -171,7 +169,7 @@ export function atPress(task: PressTask, before: PressState, done: PressAct): Pr
       const most = s.stopMm > 0 ? s.stopMm : Infinity;
       // Where the point comes through the note changes: there is a moment to ease off.
       const isAtBack = task.through && s.deepMm >= task.fullMm - 0.01;
-      const next = Math.min(most, task.through && !isAtBack ? task.fullMm : Infinity);
+      const next = Math.min(most, !task.through ? Infinity : isAtBack ? endMm(task) : task.fullMm);
       const cut = Math.max(0, Math.min((done.share * task.feed * s.rpm * MOMENT_S) / 60, next - s.deepMm));
       s.deepMm += cut;
       s.sinceOutMm += cut;

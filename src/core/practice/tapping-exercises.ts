@@ -7,10 +7,8 @@ import { GEOMETRY_LABEL } from '../tapping/tap';
 import { causesOf, signsAt, SIGNS, type SignFelt } from '../tapping/trouble';
 import { writeCallout } from '../threads/write-callout';
 import type { Chance } from './chance';
-import type { Choice, Exercise } from './exercise';
+import { type Choice, type Made } from './exercise';
 import { someHole, type PracticeSource } from './some-hole';
-
-type Made = Omit<Exercise, 'kind' | 'seed'>;
 
 const aboutHole = ({ callout, material, machine }: HolePlan): Made['facts'] => [
   { label: 'Hole', value: phrase('{text}', { text: writeCallout(callout) }) },

@@ -1,16 +1,20 @@
 import type { Drawn, Quantity, Unit } from '../answer/answer';
 import { REASONS, type WITH_PAGE } from '../answer/reasons';
-import { rpmFor } from '../cutting/cutting-speed';
+import { rpmFor, ruleOfThumbRpm, sfmToMPerMin } from '../cutting/cutting-speed';
 import { drillingTorqueNm, grabForce } from '../cutting/drilling-torque';
 import { drillFeed, peckDepths } from '../cutting/feed';
-import { chiselEdge, coneDepth } from '../drills/drill-point';
-import { shareOutside } from '../layout/means-of-layout';
+import { coneDepth } from '../drills/drill-point';
+import { touchOff } from '../layout/dial-list';
+import { combined, MEANS, shareOutside, START_SIGMA_MM } from '../layout/means-of-layout';
+import { dimpleFor } from '../layout/punch';
 import { MATERIALS } from '../materials/materials';
 import { expectedMinor } from '../tap-drill/forming';
 import { handTap } from '../tapping/tap';
 import { turnsToStop } from '../tapping/stopping-room';
 import { breakingNm } from '../tapping/tap-strength';
-import { rubFactor, tappingTorqueNm, type TappingConditions } from '../tapping/tapping-torque';
+import { countTurns } from '../tapping/rhythm';
+import { fluidFactor, rubFactor, tappingTorqueNm, toothLoad, type TappingConditions } from '../tapping/tapping-torque';
+import { boltStressArea, nutStripArea } from '../threads/engagement';
 import { percentOfThread } from '../threads/percent-of-thread';
 import { threadNamed } from '../threads/thread-named';
 import type { Thread } from '../threads/thread';
@@ -34,13 +38,26 @@ export interface WhyPage {
   curve?: LiveCurve;
 }
 
+/** Tensile strength of an 8.8 bolt, MPa. */
+const EIGHT_EIGHT_MPA = 800;
 const M8 = threadNamed('M8x1.25') as Thread;
 const metal = (id: string) => MATERIALS.find((m) => m.id === id) ?? MATERIALS[0];
 const STEEL = metal('steel-low-carbon');
+const PLUG = handTap('plug', M8.majorMm, 'taper-plug-bottoming');
+/** Speed of a high-speed edge in mild steel, m/min. */
+const M_PER_MIN = sfmToMPerMin(STEEL.drillSfmHss.start);
+/** A line scribed by a height gauge, one sigma. */
+const LINE_MM = MEANS.find((m) => m.id === 'height-gauge')?.sigmaMm ?? 0;
+/** On nominal sizes: full thread in aluminium that holds an 8.8 bolt of M8. */
+const ALUMINIUM = metal('aluminium-wrought-6000');
+const PITCH_DIAMETER_MM = M8.majorMm - 0.649519 * M8.pitchMm;
+const ENOUGH_MM =
+  (EIGHT_EIGHT_MPA * boltStressArea(M8)) /
+  (ALUMINIUM.shearMPa * nutStripArea(M8.pitchMm, M8.majorMm, PITCH_DIAMETER_MM));
 const tapping = (over: Partial<TappingConditions> = {}): TappingConditions => ({
   thread: M8,
   material: STEEL,
-  tap: handTap('plug', 8, 'taper-plug-bottoming'),
+  tap: PLUG,
   minorMm: 6.85,
   depthMm: 12,
   through: true,
@@ -80,7 +97,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'drill', unit: 'mm', from: 7.2, to: 7.6, at: 7.4 },
       y: { label: 'minor diameter left', unit: 'mm' },
-      of: (x) => expectedMinor({ thread: M8, material: metal('aluminium-wrought-6000') }, x).mean,
+      of: (x) => expectedMinor({ thread: M8, material: ALUMINIUM }, x).mean,
       says: (_, y) =>
         within(
           y,
@@ -99,7 +116,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'full thread', unit: 'mm', from: 2, to: 20, at: 8 },
       y: { label: 'of what the bolt holds', unit: 'percent' },
-      of: (x) => Math.min(100, (100 * x) / 6.4),
+      of: (x) => Math.min(100, (100 * x) / ENOUGH_MM),
       says: (_, y) => (y < 100 ? 'The thread strips first.' : 'The bolt breaks first: more thread adds nothing.'),
     },
   },
@@ -122,7 +139,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'drill', unit: 'mm', from: 2, to: 20, at: 8.5 },
       y: { label: 'speed', unit: 'rpm' },
-      of: (x) => rpmFor(28, x),
+      of: (x) => rpmFor(M_PER_MIN, x),
       says: (x, y) => `${Math.round(y)} a minute: a drill of ${(x / 2).toFixed(1)} mm would turn twice as fast.`,
     },
   },
@@ -133,7 +150,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'drill', unit: 'mm', from: 2, to: 20, at: 6 },
       y: { label: 'by the quick rule', unit: 'rpm' },
-      of: (x) => 9000 / x,
+      of: (x) => ruleOfThumbRpm(STEEL, x).value,
       says: (x, y) => `9000 ÷ ${x.toFixed(1)} is ${Math.round(y)}.`,
     },
   },
@@ -214,7 +231,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'drill', unit: 'mm', from: 2, to: 20, at: 8 },
       y: { label: 'dimple at least', unit: 'mm' },
-      of: (x) => 1.1 * chiselEdge(x),
+      of: (x) => dimpleFor(x),
       says: (_, y) => `A dimple of ${y.toFixed(1)} mm, or a centre drill.`,
     },
   },
@@ -259,7 +276,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'chamfer threads', unit: 'count', from: 1, to: 9, at: 4 },
       y: { label: 'chip on a tooth', unit: 'mm' },
-      of: (x) => 0.6 / (x * 4),
+      of: (x) => toothLoad(tapping({ tap: { ...PLUG, chamferThreads: x } })),
       says: (_, y) => (y > 0.1 ? 'Thick: teeth chip.' : 'Right.'),
     },
   },
@@ -270,7 +287,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'full thread of M8', unit: 'mm', from: 5, to: 25, at: 16 },
       y: { label: 'turns with a plug tap', unit: 'turns' },
-      of: (x) => x / 1.25 + 4,
+      of: (x) => countTurns(M8, PLUG, x),
       says: (_, y) => `Stop at ${y.toFixed(1)}.`,
     },
   },
@@ -292,7 +309,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'torque with the right fluid', unit: 'Nm', from: 1, to: 20, at: 5 },
       y: { label: 'dry', unit: 'Nm' },
-      of: (x) => 1.5 * x,
+      of: (x) => x * fluidFactor(tapping({ fluid: 'dry' })),
       says: (_, y) => `Dry it takes ${y.toFixed(1)} Nm.`,
     },
   },
@@ -314,7 +331,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'punch mark off, one sigma', unit: 'mm', from: 0.01, to: 0.2, at: 0.06 },
       y: { label: 'holes out of a zone of 0.5', unit: 'percent' },
-      of: (x) => 100 * shareOutside(0.5, Math.hypot(0.03, x, 0.075)),
+      of: (x) => 100 * shareOutside(0.5, combined(LINE_MM, x, START_SIGMA_MM.punch)),
       says: (_, y) => `${y.toFixed(1)} of a hundred holes miss.`,
     },
   },
@@ -325,7 +342,7 @@ export const WHY_PAGES: readonly WhyPage[] = [
     curve: {
       x: { label: 'tool', unit: 'mm', from: 3, to: 20, at: 8 },
       y: { label: 'on, with a shim of 0.25', unit: 'mm' },
-      of: (x) => x / 2 + 0.25,
+      of: (x) => touchOff(x, 0.25).value,
       says: (_, y) => `Lift clear, then ${y.toFixed(2)} mm on.`,
     },
   },

@@ -38,7 +38,7 @@ const WHY: Partial<Record<`${Fault} ${Reason}`, string>> = {
   'place line': 'The lines of {hole} lay off: {is}, {limit} allowed.',
   'place start': 'The punch or the start of {hole} wandered: {is} off, {limit} allowed.',
   'bolts start': 'The bolts of {letter} did not go in together.',
-  'tap-broken life': 'The tap ended in {hole}, its hole {nth} here.',
+  'tap-broken life': 'The tap wore out in {hole}, its hole {nth} of this job.',
   'tap-broken lean': 'The tap leaned in {hole}, bound at {is} and broke: it held {limit}.',
   'tap-broken small-hole': '{hole} came out small: the tap turned at {is}, went on, broke: it held {limit}.',
   'tap-broken load': '{hole} felt tight at {is}, went on, broke: the tap held {limit}.',
@@ -58,15 +58,20 @@ export function troubleWords({ fault, reason, letter, hole, is, limit, nth }: Tr
   });
 }
 
-/** In how many of a hundred such jobs all is good at the first go, with its working. */
-export function cleanShare({ jobs, clean }: Pick<Rehearsed, 'jobs' | 'clean'>, seed: number): Answer {
-  const [from, to] = wilson(clean, jobs);
-  return answer((100 * clean) / jobs, 'percent', {
+/** A share of so many, in a hundred, with its working. */
+function shareOf(
+  hits: readonly [string, number],
+  all: readonly [string, number],
+  seed: number,
+  formula: string,
+): Answer {
+  const [from, to] = wilson(hits[1], all[1]);
+  return answer((100 * hits[1]) / all[1], 'percent', {
     rule: 'Rehearsal',
-    formula: 'jobs in which all was good ÷ jobs rehearsed',
+    formula,
     inputs: [
-      ['all good', quantity(clean, 'count')],
-      ['rehearsed', quantity(jobs, 'count')],
+      [hits[0], quantity(hits[1], 'count')],
+      [all[0], quantity(all[1], 'count')],
       ['seed', quantity(seed, 'count')],
       ['at least', quantity(100 * from, 'percent')],
       ['at most', quantity(100 * to, 'percent')],
@@ -78,3 +83,11 @@ export function cleanShare({ jobs, clean }: Pick<Rehearsed, 'jobs' | 'clean'>, s
     ],
   });
 }
+
+/** In how many of a hundred such jobs all is good at the first go, with its working. */
+export const cleanShare = ({ jobs, clean }: Pick<Rehearsed, 'jobs' | 'clean'>, seed: number): Answer =>
+  shareOf(['all good', clean], ['jobs rehearsed', jobs], seed, 'jobs in which all was good ÷ jobs rehearsed');
+
+/** How many of a hundred parts are scrap, with its working. */
+export const badShare = ({ badParts, parts }: Pick<Rehearsed, 'badParts' | 'parts'>, seed: number): Answer =>
+  shareOf(['scrap', badParts], ['parts rehearsed', parts], seed, 'parts that are scrap ÷ parts rehearsed');

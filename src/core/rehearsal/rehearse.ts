@@ -71,6 +71,12 @@ export function rehearsal(models: readonly HoleModel[], rehearsing: Rehearsing, 
     worst: [],
   };
   let worst: { job: number; count: number }[] = [];
+  const told = new Map<number, Trouble[]>();
+  const troublesIn = (job: number): Trouble[] => {
+    const troubles = told.get(job) ?? troublesOf(models, rehearsing, job).slice(0, MOST_TOLD);
+    told.set(job, troubles);
+    return troubles;
+  };
   function count(job: number): void {
     const { faults, badParts, blanks, seconds } = outcome;
     total.jobs += 1;
@@ -108,7 +114,7 @@ export function rehearsal(models: readonly HoleModel[], rehearsing: Rehearsing, 
       kinds: [...total.kinds],
       blanks: Array.from(total.blanks, (n) => n ?? 0),
       minutes: { ...total.minutes, jobs: [...total.minutes.jobs] },
-      worst: worst.map(({ job }) => ({ job, troubles: troublesOf(models, rehearsing, job).slice(0, MOST_TOLD) })),
+      worst: worst.map(({ job }) => ({ job, troubles: troublesIn(job) })),
     }),
   };
 }

@@ -61,7 +61,8 @@ export interface Observation {
   figures: readonly Figured[];
   material: string;
   machine?: Machine['id'];
-  start: StartMeans;
+  /** Undefined where nothing was drilled. */
+  start?: StartMeans;
   /** Level, name, steel and size (mm) of the drill of the main bore; undefined where nothing was drilled. */
   drill?: { level: string; name: string; steel: string; diameterMm: number };
   /** Keys of its taps, and how they were driven. */
@@ -333,7 +334,6 @@ function clampingOf(r: BenchRecord, steps: ReadonlyMap<string, RunStep>, work: I
     figures: [r.who ? { ...figure, tool: handLevel(r.who) } : figure],
     material: work.job.materialId,
     machine: setUp.machine.id,
-    start: 'punch',
     taps: [],
   };
 }

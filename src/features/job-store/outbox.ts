@@ -115,7 +115,7 @@ export async function readOnce<T>(key: string, read: () => Promise<T>): Promise<
   return value;
 }
 
-type Name = 'changes' | 'records';
+type Name = 'changes' | 'records' | 'practised';
 
 /** Records that wait, as this tab knows them: they are sent from here, whatever the browser keeps. */
 const inMemory = new Map<string, WaitingRecord>();
@@ -147,7 +147,8 @@ function writeNow(name: Name, work: (store: IDBObjectStore) => void): void {
 
 export function putWaiting(name: 'records', row: WaitingRecord): void;
 export function putWaiting(name: 'changes', row: WaitingChange): void;
-export function putWaiting(name: Name, row: WaitingChange | WaitingRecord): void {
+export function putWaiting(name: 'practised', row: PractisedInput): void;
+export function putWaiting(name: Name, row: WaitingChange | WaitingRecord | PractisedInput): void {
   if (name === 'records') inMemory.set(row.id, row as WaitingRecord);
   writeNow(name, (store) => store.put(row));
 }

@@ -1,47 +1,66 @@
 import type { PractisedInput, PractisedList } from '@/contracts/practice';
 import { send } from '@/ui/send';
-import { inStore } from './outbox';
+import { dropWaiting, inStore, putWaiting } from './outbox';
 
 /** So many go in one batch. */
 const MOST = 500;
 
 let busy = false;
 const inMemory = new Map<string, PractisedInput>();
+/** What the server will not have: it stays, and keeps nothing else from being sent. */
+const refused = new Set<string>();
 
 const waiting = async (): Promise<PractisedInput[]> => {
   const stored = (await inStore(({ practised }) => practised.toArray())) ?? [];
   return [...new Map([...stored, ...inMemory.values()].map((p) => [p.id, p])).values()];
 };
 
+/** @returns whether the server could be reached */
+async function sendBatch(batch: readonly PractisedInput[]): Promise<boolean> {
+  const got = await send('POST', '/api/v1/practice', { practised: batch });
+  if (got.ok) {
+    batch.forEach((p) => inMemory.delete(p.id));
+    dropWaiting(
+      'practised',
+      batch.map((p) => p.id),
+    );
+    return true;
+  }
+  if (got.status !== 400 && got.status !== 422) return false;
+  if (batch.length === 1) {
+    refused.add(batch[0].id);
+    return true;
+  }
+  const half = Math.ceil(batch.length / 2);
+  return (await sendBatch(batch.slice(0, half))) && (await sendBatch(batch.slice(half)));
+}
+
 /** Sends the exercises of this browser that wait; the same one sent again counts once. */
 export async function sendPractised(): Promise<void> {
   if (busy) return;
   busy = true;
   try {
-    for (let rows = await waiting(); rows.length > 0; rows = await waiting()) {
-      const batch = rows.slice(0, MOST);
-      const got = await send('POST', '/api/v1/practice', { practised: batch });
-      if (!got.ok) return;
-      batch.forEach((p) => inMemory.delete(p.id));
-      await inStore(({ practised }) => practised.bulkDelete(batch.map((p) => p.id)));
+    const sent = new Set<string>();
+    for (;;) {
+      const rows = (await waiting()).filter((p) => !refused.has(p.id) && !sent.has(p.id)).slice(0, MOST);
+      if (rows.length === 0 || !(await sendBatch(rows))) return;
+      rows.forEach((p) => sent.add(p.id));
     }
   } finally {
     busy = false;
   }
 }
 
-/** Keeps an exercise that was done, and sends it as soon as the server can be reached. */
+/** Keeps an exercise that was done, in the same turn, and sends it as soon as the server can be reached. */
 export async function keepPractised(done: PractisedInput): Promise<void> {
   inMemory.set(done.id, done);
-  await inStore(({ practised }) => practised.put(done));
+  putWaiting('practised', done);
   await sendPractised();
 }
 
-const KEPT = 'practised';
-
 /** What somebody has done so far: the server’s list, else what was read of it last; and what waits here. */
 export async function practisedOf(who: string): Promise<PractisedInput[]> {
-  const key = `${KEPT} ${who}`;
+  const key = `practised ${who}`;
   const got = await send<PractisedList>('GET', `/api/v1/practice?who=${encodeURIComponent(who)}`);
   if (got.ok) void inStore(({ cache }) => cache.put({ key, value: got.value.practised }));
   const there = got.ok

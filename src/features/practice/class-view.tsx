@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Assignment, PractisedInput } from '@/contracts/practice';
+import { assignment, type Assignment, type PractisedInput } from '@/contracts/practice';
 import { MISTAKES } from '@/core/practice/exercise';
 import { KINDS_TO_LEARN, PRACTISED_KINDS, practisedTitle, type PractisedKind } from '@/core/practice/kinds-of-exercise';
 import { keepsWrong, standingOf } from '@/core/practice/learner';
@@ -140,6 +140,8 @@ function RemoveName({ who, onRemove }: { who: string; onRemove: () => void }) {
   );
 }
 
+const isDay = (text: string): boolean => assignment.shape.due.safeParse(text).success;
+
 /** Chooses exercises, for whom, and by when. */
 function SetWork({ names, onSet }: { names: readonly string[]; onSet: (one: Assignment) => void }) {
   const [kinds, setKinds] = useState<readonly PractisedKind[]>([]);
@@ -181,11 +183,18 @@ function SetWork({ names, onSet }: { names: readonly string[]; onSet: (one: Assi
         </fieldset>
       )}
       <div className="flex flex-wrap items-end gap-3">
-        <TextField label="By" value={due} onChange={setDue} placeholder="2026-12-24" className="w-44" />
+        <TextField
+          label="By"
+          value={due}
+          onChange={setDue}
+          placeholder="2026-12-24"
+          error={due === '' || isDay(due) ? undefined : 'A date such as 2026-12-24.'}
+          className="w-44"
+        />
         <button
           type="button"
           className="btn"
-          disabled={kinds.length === 0 || !/^\d{4}-\d{2}-\d{2}$/.test(due)}
+          disabled={kinds.length === 0 || !isDay(due)}
           onClick={() => {
             onSet({ id: uuidv7(), kinds: [...kinds], names: [...who], due });
             setKinds([]);

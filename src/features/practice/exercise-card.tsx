@@ -67,7 +67,7 @@ export function ExerciseCard({ exercise, display, onDone, onNext }: Props) {
               <li key={c.id}>
                 <button
                   type="button"
-                  className={`flex min-h-11 w-full items-center gap-3 rounded-sm border px-3 py-1 text-left ${given !== undefined && isBest ? 'border-pass font-bold' : c.id === given ? 'border-danger' : 'border-steel-500 bg-white'}`}
+                  className={`flex min-h-11 w-full items-center gap-3 rounded-sm border px-3 py-1 text-left ${given !== undefined && isBest ? 'border-pass font-bold' : c.id === given ? 'border-brass-dark' : 'border-steel-500 bg-white'}`}
                   aria-disabled={given !== undefined}
                   onClick={() => answer(c.id)}
                 >
@@ -111,9 +111,9 @@ export function ExerciseCard({ exercise, display, onDone, onNext }: Props) {
         </form>
       )}
       {judged ? (
-        <div className={`border-l-4 pl-3 ${judged.right ? 'border-l-pass' : 'border-l-danger'}`}>
+        <div className={`border-l-4 pl-3 ${judged.right ? 'border-l-pass' : 'border-l-brass-dark'}`}>
           <p ref={told} tabIndex={-1} role="status" className="text-lg outline-none">
-            <b className={judged.right ? 'text-pass' : 'text-danger'}>{judged.right ? '✓ Right.' : '✕ Not so.'}</b>{' '}
+            <b className={judged.right ? 'text-pass' : 'text-brass-dark'}>{judged.right ? '✓ Right.' : '✕ Not so.'}</b>{' '}
             {tell(judged.says, display)}
           </p>
           <p className="text-[15px]">

@@ -72,7 +72,7 @@ export function PracticeView({ shop, signedInAs, job, first, assignments }: Prop
     [source],
   );
   const { standing } = learner;
-  const set = assignments.find((a) => a.names.length === 0 || a.names.includes(learner.who));
+  const sets = assignments.filter((a) => a.names.length === 0 || a.names.includes(learner.who));
   const next = (): void =>
     begin(
       nextKind(
@@ -117,7 +117,7 @@ export function PracticeView({ shop, signedInAs, job, first, assignments }: Prop
         <Home
           learner={learner}
           signedInAs={signedInAs}
-          set={set}
+          sets={sets}
           onNext={from ? () => begin(from) : next}
           from={from}
           onPick={begin}
@@ -136,7 +136,7 @@ export function PracticeView({ shop, signedInAs, job, first, assignments }: Prop
 interface HomeProps {
   learner: Learner;
   signedInAs?: string;
-  set?: Assignment;
+  sets: readonly Assignment[];
   from?: ExerciseKind;
   onNext: () => void;
   onPick: (kind: ExerciseKind) => void;
@@ -146,14 +146,14 @@ interface HomeProps {
 function Home({
   learner: { who, typed, setName, standing, done, wrong },
   signedInAs,
-  set,
+  sets,
   from,
   onNext,
   onPick,
 }: HomeProps) {
   const at = useShopTime();
   const level = levelOf(standing);
-  const doneSince = (kind: string): boolean => done.some((p) => p.kind === kind && p.right);
+  const isDone = (kind: string): boolean => done.some((p) => p.kind === kind && p.right);
   return (
     <>
       <div className="flex flex-wrap items-end gap-3">
@@ -171,8 +171,8 @@ function Home({
             : `${done.length} done, ${done.filter((p) => p.right).length} right.`}
         </p>
       </div>
-      {set && (
-        <p className="border-l-4 border-l-brass-dark pl-3">
+      {sets.map((set) => (
+        <p key={set.id} className="border-l-4 border-l-brass-dark pl-3">
           Set for you, by {set.due}:{' '}
           {set.kinds.map((k, i) => (
             <span key={k}>
@@ -186,11 +186,11 @@ function Home({
                   {practisedTitle(k)}
                 </Link>
               )}
-              {doneSince(k) && ' ✓'}
+              {isDone(k) && ' ✓'}
             </span>
           ))}
         </p>
-      )}
+      ))}
       {wrong.length > 0 && (
         <p className="text-[15px]">What keeps going wrong: {wrong.map((m) => MISTAKES[m]).join('; ')}.</p>
       )}

@@ -26,16 +26,16 @@ import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
 import { Key } from './key';
-import { PracticeTabs } from './practice-tabs';
+import { HandsFrame } from './hands-frame';
 import { useHands } from './use-hands';
 import { useLearner } from './use-learner';
 
 const MISTAKE: Record<PressFault, Mistake> = {
   burnt: 'speed',
   packed: 'went-on',
-  grabbed: 'unsafe',
-  hardened: 'went-on',
-  rubbed: 'speed',
+  grabbed: 'ease',
+  hardened: 'dwelt',
+  rubbed: 'dwelt',
   short: 'stop',
   deep: 'stop',
 };
@@ -61,70 +61,68 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
     ArrowUp: () => doIt({ do: 'out' }),
     x: () => doIt({ do: 'end' }),
   });
-  return (
-    <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-3 p-3 sm:px-5">
-      <div className="flex flex-wrap items-end gap-3">
-        <h1 className="mr-auto font-cond text-3xl font-semibold">Drill press</h1>
-        <PracticeTabs here="/practice/press" />
-      </div>
-      {!task || !now ? (
-        <p role="status">
-          {seed === undefined
+  if (!task || !now)
+    return (
+      <HandsFrame
+        title="Drill press"
+        here="/practice/press"
+        waits={
+          seed === undefined
             ? 'The part is being clamped…'
-            : 'This shop has no drill press with steps: add one in the crib.'}
+            : 'This shop has no drill press with steps: add one in the crib.'
+        }
+      />
+    );
+  return (
+    <HandsFrame title="Drill press" here="/practice/press">
+      <section aria-label="Press" className="dye flex flex-col gap-2 p-3">
+        <p className="font-cond text-xl">
+          {task.drill}, {task.pointDeg}° point, in {task.material.label}: {task.through ? 'through' : 'full diameter'}{' '}
+          {showText(mm(task.fullMm), display)}
         </p>
-      ) : (
-        <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-2">
-          <section aria-label="Press" className="dye flex flex-col gap-2 p-3">
-            <p className="font-cond text-xl">
-              {task.drill}, {task.pointDeg}° point, in {task.material.label}:{' '}
-              {task.through ? 'through' : 'full diameter'} {showText(mm(task.fullMm), display)}
-            </p>
-            <Section task={task} state={now} display={display} />
-            <p role="status" className="font-cond text-2xl first-letter:uppercase">
-              {now.isOver
-                ? 'out of the hole'
-                : isAtBack(task, now)
-                  ? 'the note rises: the point is through'
-                  : chipWords(chipNow(task, now))}
-              ; {showText(mm(Math.round(now.deepMm * 10) / 10), display)} down
-            </p>
-          </section>
-          <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
-            <Setting key={seed} task={task} state={now} display={display} doIt={doIt} />
-            <div className="grid grid-cols-2 gap-2">
-              {(
-                [
-                  ['Feed', '↓', { do: 'feed', share: 1 }],
-                  ['Feed lightly', 'L', { do: 'feed', share: LIGHT }],
-                  ['Ease off', 'E', { do: 'feed', share: EASED }],
-                  ['Out, clear the chips', '↑', { do: 'out' }],
-                ] as const
-              ).map(([label, key, act]) => (
-                <button
-                  key={key}
-                  type="button"
-                  className="btn h-12 justify-between"
-                  disabled={now.isOver || now.rpm === 0}
-                  onClick={() => doIt(act)}
-                >
-                  {label} <Key>{key}</Key>
-                </button>
-              ))}
-            </div>
+        <Section task={task} state={now} display={display} />
+        <p role="status" className="font-cond text-2xl first-letter:uppercase">
+          {now.isOver
+            ? 'out of the hole'
+            : isAtBack(task, now)
+              ? 'the note rises: the point is through'
+              : chipWords(chipNow(task, now))}
+          ; {showText(mm(Math.round(now.deepMm * 10) / 10), display)} down
+        </p>
+      </section>
+      <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
+        <Setting key={seed} task={task} state={now} display={display} doIt={doIt} />
+        <div className="grid grid-cols-2 gap-2">
+          {(
+            [
+              ['Feed', '↓', { do: 'feed', share: 1 }],
+              ['Feed lightly', 'L', { do: 'feed', share: LIGHT }],
+              ['Ease off', 'E', { do: 'feed', share: EASED }],
+              ['Out, clear the chips', '↑', { do: 'out' }],
+            ] as const
+          ).map(([label, key, act]) => (
             <button
+              key={key}
               type="button"
-              className="btn-next"
-              disabled={now.isOver || now.deepMm === 0}
-              onClick={() => doIt({ do: 'end' })}
+              className="btn h-12 justify-between"
+              disabled={now.isOver || now.rpm === 0}
+              onClick={() => doIt(act)}
             >
-              Done: out of the hole <Key>X</Key>
+              {label} <Key>{key}</Key>
             </button>
-            {now.isOver && <After task={task} state={now} display={display} again={again} />}
-          </section>
+          ))}
         </div>
-      )}
-    </main>
+        <button
+          type="button"
+          className="btn-next"
+          disabled={now.isOver || now.deepMm === 0}
+          onClick={() => doIt({ do: 'end' })}
+        >
+          Done: out of the hole <Key>X</Key>
+        </button>
+        {now.isOver && <After task={task} state={now} display={display} again={again} />}
+      </section>
+    </HandsFrame>
   );
 }
 
@@ -225,7 +223,7 @@ function After({
 }) {
   const faults = pressTold(task, state);
   return (
-    <div className={`border-l-4 pl-3 ${faults.length > 0 ? 'border-l-danger' : 'border-l-pass'}`}>
+    <div className={`border-l-4 pl-3 ${faults.length > 0 ? 'border-l-brass-dark' : 'border-l-pass'}`}>
       {faults.length === 0 ? (
         <p className="text-lg">
           <b className="text-pass">✓ A good hole.</b>
@@ -234,7 +232,7 @@ function After({
         <ul className="text-lg">
           {faults.map(({ fault, says, saves }) => (
             <li key={fault}>
-              <b className="text-danger">✕ {tell(says, display)}</b> {tell(saves, display)}
+              <b className="text-brass-dark">✕ {tell(says, display)}</b> {tell(saves, display)}
             </li>
           ))}
         </ul>

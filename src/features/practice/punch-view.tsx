@@ -18,12 +18,12 @@ import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
 import { Key } from './key';
-import { PracticeTabs } from './practice-tabs';
+import { HandsFrame } from './hands-frame';
 import { useHands } from './use-hands';
 import { useLearner } from './use-learner';
 
 const told = (task: PunchTask, s: PunchState) =>
-  s.isDone ? { right: punchTold(task, s).right, mistake: 'square' as const } : undefined;
+  s.isDone ? { right: punchTold(task, s).right, mistake: 'mark' as const } : undefined;
 
 /** mm on each side of the crossing that one sees. */
 const SEEN_MM = 1;
@@ -59,103 +59,99 @@ export function PunchView({ signedInAs }: { signedInAs?: string }) {
     d: draw,
     f: () => doIt({ do: 'firm' }),
   });
-  if (!task || !now) return <p role="status">The line is being scribed…</p>;
+  if (!task || !now) return <HandsFrame title="Punch" here="/practice/punch" waits={'The line is being scribed…'} />;
   const [x, y] = seenFrom(task, now, now.isDone ? 'above' : from);
   const result = now.isDone ? punchTold(task, now) : undefined;
   return (
-    <main id="main" className="mx-auto flex max-w-[1100px] flex-col gap-3 p-3 sm:px-5">
-      <div className="flex flex-wrap items-end gap-3">
-        <h1 className="mr-auto font-cond text-3xl font-semibold">Punch</h1>
-        <PracticeTabs here="/practice/punch" />
-      </div>
-      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-2">
-        <section aria-label="Under the glass" className="dye flex flex-col gap-2 p-3">
-          <svg
-            ref={box}
-            role="img"
-            aria-label={`Seen from ${now.isDone ? 'above' : from === 'side' ? 'an angle' : 'straight above'}: the mark lies ${Math.abs(x).toFixed(2)} mm ${x > 0 ? 'right' : 'left'} and ${Math.abs(y).toFixed(2)} mm ${y > 0 ? 'above' : 'below'}`}
-            viewBox={`${-PX} ${-PX} ${2 * PX} ${2 * PX}`}
-            className="mx-auto w-full max-w-[420px] touch-none"
-            onPointerDown={(e) => {
-              const rect = e.currentTarget.getBoundingClientRect();
-              const at = (value: number, start: number, size: number): number =>
-                ((value - start) / size - 0.5) * 2 * SEEN_MM;
-              setAim({ x: at(e.clientX, rect.left, rect.width) - x, y: -at(e.clientY, rect.top, rect.height) - y });
-            }}
-          >
-            <circle r={PX - 4} fill="#1f3f8f" stroke="#b9c8ef" />
+    <HandsFrame title="Punch" here="/practice/punch">
+      <section aria-label="Under the glass" className="dye flex flex-col gap-2 p-3">
+        <svg
+          ref={box}
+          role="img"
+          aria-label={`Seen from ${now.isDone ? 'above' : from === 'side' ? 'an angle' : 'straight above'}: the mark lies ${Math.abs(x).toFixed(2)} mm ${x > 0 ? 'right' : 'left'} and ${Math.abs(y).toFixed(2)} mm ${y > 0 ? 'above' : 'below'}`}
+          viewBox={`${-PX} ${-PX} ${2 * PX} ${2 * PX}`}
+          className="mx-auto w-full max-w-[420px] touch-none"
+          onPointerDown={(e) => {
+            const rect = e.currentTarget.getBoundingClientRect();
+            const at = (value: number, start: number, size: number): number =>
+              ((value - start) / size - 0.5) * 2 * SEEN_MM;
+            setAim({ x: at(e.clientX, rect.left, rect.width) - x, y: -at(e.clientY, rect.top, rect.height) - y });
+          }}
+        >
+          <circle r={PX - 4} fill="#1f3f8f" stroke="#b9c8ef" />
+          <path
+            d={`M${-PX} 0H${PX}M0 ${-PX}V${PX}`}
+            stroke="#eef2ff"
+            strokeWidth="3"
+            opacity={from === 'side' && !now.isDone ? 0.6 : 1}
+          />
+          <circle
+            cx={(x * PX) / SEEN_MM}
+            cy={(-y * PX) / SEEN_MM}
+            r={now.isDone ? 26 : 9}
+            fill="#0d1b45"
+            stroke="#d3a23a"
+            strokeWidth="3"
+          />
+          {!now.isDone && (aim.x !== 0 || aim.y !== 0) && (
             <path
-              d={`M${-PX} 0H${PX}M0 ${-PX}V${PX}`}
-              stroke="#eef2ff"
-              strokeWidth="3"
-              opacity={from === 'side' && !now.isDone ? 0.6 : 1}
-            />
-            <circle
-              cx={(x * PX) / SEEN_MM}
-              cy={(-y * PX) / SEEN_MM}
-              r={now.isDone ? 26 : 9}
-              fill="#0d1b45"
+              d={`M${(x * PX) / SEEN_MM} ${(-y * PX) / SEEN_MM}l${(aim.x * PX) / SEEN_MM} ${(-aim.y * PX) / SEEN_MM}`}
               stroke="#d3a23a"
               strokeWidth="3"
+              strokeDasharray="6 5"
             />
-            {!now.isDone && (aim.x !== 0 || aim.y !== 0) && (
-              <path
-                d={`M${(x * PX) / SEEN_MM} ${(-y * PX) / SEEN_MM}l${(aim.x * PX) / SEEN_MM} ${(-aim.y * PX) / SEEN_MM}`}
-                stroke="#d3a23a"
-                strokeWidth="3"
-                strokeDasharray="6 5"
-              />
-            )}
-            {now.isDone && (
-              <circle r={(task.allowedMm * PX) / SEEN_MM} fill="none" stroke="#d3a23a" strokeDasharray="5 4" />
-            )}
-          </svg>
-          <p role="status" className="font-cond text-xl">
-            {now.isDone
-              ? `Struck: ${Math.hypot(now.x, now.y).toFixed(2)} mm off.`
-              : `Seen from ${from === 'side' ? 'an angle' : 'straight above'}; ${MOST_LIGHT - now.light} light blows left.`}
-          </p>
-        </section>
-        <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
-          <p>
-            {showText(mm(task.allowedMm), display)} off is allowed. Touch where the mark should be drawn to, or use the
-            arrows; then a light blow. When it lies on the crossing, one firm blow.
-          </p>
-          <div className="grid grid-cols-2 gap-2">
-            {(
-              [
-                ['Look straight down', 'A', () => look('above')],
-                ['Look from an angle', 'S', () => look('side')],
-                ['Light blow, drawing', 'D', draw],
-              ] as const
-            ).map(([label, key, does]) => (
-              <button
-                key={key}
-                type="button"
-                className="btn h-12 justify-between"
-                disabled={now.isDone || (key === 'D' && now.light >= MOST_LIGHT)}
-                onClick={does}
-              >
-                {label} <Key>{key}</Key>
-              </button>
-            ))}
-          </div>
-          <button type="button" className="btn-next" disabled={now.isDone} onClick={() => doIt({ do: 'firm' })}>
-            One firm blow <Key>F</Key>
-          </button>
-          {result && (
-            <div className={`border-l-4 pl-3 ${result.right ? 'border-l-pass' : 'border-l-danger'}`}>
-              <p className="text-lg">
-                <b className={result.right ? 'text-pass' : 'text-danger'}>{result.right ? '✓ Right.' : '✕ Not so.'}</b>{' '}
-                {tell(result.says, display)}
-              </p>
-              <button type="button" className="btn-next mt-2" onClick={again}>
-                Another mark
-              </button>
-            </div>
           )}
-        </section>
-      </div>
-    </main>
+          {now.isDone && (
+            <circle r={(task.allowedMm * PX) / SEEN_MM} fill="none" stroke="#d3a23a" strokeDasharray="5 4" />
+          )}
+        </svg>
+        <p role="status" className="font-cond text-xl">
+          {now.isDone
+            ? `Struck: ${Math.hypot(now.x, now.y).toFixed(2)} mm off.`
+            : `Seen from ${from === 'side' ? 'an angle' : 'straight above'}; ${MOST_LIGHT - now.light} light blows left.`}
+        </p>
+      </section>
+      <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
+        <p>
+          {showText(mm(task.allowedMm), display)} off is allowed. Touch where the mark should be drawn to, or use the
+          arrows; then a light blow. When it lies on the crossing, one firm blow.
+        </p>
+        <div className="grid grid-cols-2 gap-2">
+          {(
+            [
+              ['Look straight down', 'A', () => look('above')],
+              ['Look from an angle', 'S', () => look('side')],
+              ['Light blow, drawing', 'D', draw],
+            ] as const
+          ).map(([label, key, does]) => (
+            <button
+              key={key}
+              type="button"
+              className="btn h-12 justify-between"
+              disabled={now.isDone || (key === 'D' && now.light >= MOST_LIGHT)}
+              onClick={does}
+            >
+              {label} <Key>{key}</Key>
+            </button>
+          ))}
+        </div>
+        <button type="button" className="btn-next" disabled={now.isDone} onClick={() => doIt({ do: 'firm' })}>
+          One firm blow <Key>F</Key>
+        </button>
+        {result && (
+          <div className={`border-l-4 pl-3 ${result.right ? 'border-l-pass' : 'border-l-brass-dark'}`}>
+            <p className="text-lg">
+              <b className={result.right ? 'text-pass' : 'text-brass-dark'}>
+                {result.right ? '✓ Right.' : '✕ Not so.'}
+              </b>{' '}
+              {tell(result.says, display)}
+            </p>
+            <button type="button" className="btn-next mt-2" onClick={again}>
+              Another mark
+            </button>
+          </div>
+        )}
+      </section>
+    </HandsFrame>
   );
 }

@@ -10,7 +10,7 @@ import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
 import { Key } from './key';
-import { PracticeTabs } from './practice-tabs';
+import { HandsFrame } from './hands-frame';
 import { FeltCurve, SideDrawing, WrenchDrawing } from './tap-drawing';
 import { useLearner } from './use-learner';
 import { SHORT_TURNS, SQUARE_DEG, useTap } from './use-tap';
@@ -46,51 +46,48 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
     s: () => acts.push(0, -PUSH_DEG),
     m: () => setSound(!sound),
   });
-  const feel = hole && now && tell(feelWords(hole.task, now), display);
-  return (
-    <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-3 p-3 sm:px-5">
-      <div className="flex flex-wrap items-end gap-3">
-        <h1 className="mr-auto font-cond text-3xl font-semibold">Tap by feel</h1>
-        <PracticeTabs here="/practice/tap" />
-      </div>
-      {!hole || !now ? (
-        <p role="status">
-          {seed === undefined
+  if (!hole || !now)
+    return (
+      <HandsFrame
+        title="Tap by feel"
+        here="/practice/tap"
+        waits={
+          seed === undefined
             ? 'A hole is being drilled…'
-            : 'This shop has no hole to tap by hand: add a straight-flute tap to the crib.'}
+            : 'This shop has no hole to tap by hand: add a straight-flute tap to the crib.'
+        }
+      />
+    );
+  return (
+    <HandsFrame title="Tap by feel" here="/practice/tap">
+      <section aria-label="Tap" className="dye flex flex-col gap-2 p-3">
+        <p className="font-cond text-xl">
+          {writeCallout(hole.plan.callout)} in {hole.plan.material.label}
         </p>
-      ) : (
-        <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
-          <section aria-label="Tap" className="dye flex flex-col gap-2 p-3">
-            <p className="font-cond text-xl">
-              {writeCallout(hole.plan.callout)} in {hole.plan.material.label}
-            </p>
-            <div className="grid grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)] items-start gap-2">
-              <WrenchDrawing
-                task={hole.task}
-                state={now}
-                onTurn={(turns) => doIt({ do: 'turn', turns })}
-                onBack={acts.back}
-              />
-              <SideDrawing task={hole.task} state={now} from="front" leanDeg={now.front} />
-              <SideDrawing task={hole.task} state={now} from="side" leanDeg={now.side} />
-            </div>
-            <FeltCurve task={hole.task} state={now} />
-            <p role="status" className="font-cond text-2xl first-letter:uppercase">
-              {feel} {now.at.toFixed(2)} of {hole.task.turns.toFixed(1)} turns
-            </p>
-          </section>
-          <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
-            <Hands acts={acts} over={now.broken !== undefined || now.isDone} biteTurns={hole.task.biteTurns} />
-            <label className="flex min-h-11 items-center gap-2">
-              <input type="checkbox" className="size-5 accent-ink" checked={sound} onChange={() => setSound(!sound)} />
-              Sound <Key>M</Key>
-            </label>
-            {(now.broken || now.isDone) && <After task={hole.task} state={now} again={again} />}
-          </section>
+        <div className="grid grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)] items-start gap-2">
+          <WrenchDrawing
+            task={hole.task}
+            state={now}
+            onTurn={(turns) => doIt({ do: 'turn', turns })}
+            onBack={acts.back}
+          />
+          <SideDrawing task={hole.task} state={now} from="front" leanDeg={now.front} />
+          <SideDrawing task={hole.task} state={now} from="side" leanDeg={now.side} />
         </div>
-      )}
-    </main>
+        <FeltCurve task={hole.task} state={now} />
+        <p role="status" className="font-cond text-2xl first-letter:uppercase">
+          {tell(feelWords(hole.task, now), display)} {now.at.toFixed(2)} of {hole.task.turns.toFixed(1)} turns
+        </p>
+      </section>
+      <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
+        <Hands acts={acts} over={now.broken !== undefined || now.isDone} biteTurns={hole.task.biteTurns} />
+        <label className="flex min-h-11 items-center gap-2">
+          <input type="checkbox" className="size-5 accent-ink" checked={sound} onChange={() => setSound(!sound)} />
+          Sound <Key>M</Key>
+        </label>
+        {(now.broken || now.isDone) && <After task={hole.task} state={now} again={again} />}
+      </section>
+    </HandsFrame>
   );
 }
 
@@ -155,16 +152,16 @@ function After({ task, state, again }: { task: TapTask; state: TapState; again: 
   const lean = leanOf(state);
   return (
     <div
-      className={`border-l-4 pl-3 ${why || short > SHORT_TURNS || lean > SQUARE_DEG ? 'border-l-danger' : 'border-l-pass'}`}
+      className={`border-l-4 pl-3 ${why || short > SHORT_TURNS || lean > SQUARE_DEG ? 'border-l-brass-dark' : 'border-l-pass'}`}
     >
       {why ? (
         <p className="text-lg">
-          <b className="text-danger">✕ The tap broke after {state.deepest.toFixed(1)} turns.</b>{' '}
+          <b className="text-brass-dark">✕ The tap broke after {state.deepest.toFixed(1)} turns.</b>{' '}
           {tell(why.why, display)} <b>{tell(why.saves, display)}</b>
         </p>
       ) : (
         <p className="text-lg">
-          <b className={short > SHORT_TURNS || lean > SQUARE_DEG ? 'text-danger' : 'text-pass'}>
+          <b className={short > SHORT_TURNS || lean > SQUARE_DEG ? 'text-brass-dark' : 'text-pass'}>
             {short > SHORT_TURNS
               ? `✕ ${short.toFixed(1)} turns short.`
               : lean > SQUARE_DEG

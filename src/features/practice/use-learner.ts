@@ -7,17 +7,28 @@ import { keepsWrong, standingOf } from '@/core/practice/learner';
 import { useDraft } from '@/ui/use-draft';
 import { keepPractised, practisedOf } from '../job-store/practised';
 
+/** A name has so many characters at most. */
+const LONGEST_NAME = 60;
 /** Under this name somebody practises where none is given. */
 export const NOBODY = 'apprentice';
 
 /** Who practises in this browser, what they have done, and where they stand. */
 export function useLearner(signedInAs: string | undefined) {
   const [typed, setName] = useDraft('practice name');
-  const who = signedInAs ?? (typed.trim() === '' ? NOBODY : typed.trim());
+  const who = signedInAs ?? (typed.trim().slice(0, LONGEST_NAME).trim() || NOBODY);
   const [known, setKnown] = useState<{ who: string; done: PractisedInput[] }>();
   useEffect(() => {
     let isOn = true;
-    const read = (): void => void practisedOf(who).then((done) => isOn && setKnown({ who, done }));
+    // What was done while it was read is not lost from view.
+    const read = (): void =>
+      void practisedOf(who).then(
+        (done) =>
+          isOn &&
+          setKnown((before) => {
+            const own = before?.who === who ? before.done : [];
+            return { who, done: [...new Map([...done, ...own].map((p) => [p.id, p])).values()] };
+          }),
+      );
     read();
     window.addEventListener('online', read);
     return () => {
@@ -43,7 +54,6 @@ export function useLearner(signedInAs: string | undefined) {
     standing,
     wrong: useMemo(() => keepsWrong(done), [done]),
     keep,
-    isKnown: known?.who === who,
   };
 }
 export type Learner = ReturnType<typeof useLearner>;

@@ -23,7 +23,7 @@ function creak(audio: AudioContext, share: number): void {
 /** Squareness is good enough up to here, degrees; deep enough from so many turns short on. */
 export const SQUARE_DEG = 0.5;
 export const SHORT_TURNS = 0.25;
-const MISTAKE = { packed: 'went-on', lean: 'square', bottom: 'bottomed', dry: 'went-on' } as const;
+const MISTAKE = { packed: 'went-on', lean: 'square', bottom: 'bottomed', dry: 'dry' } as const;
 
 const fresh = ({ task }: PracticeHole): TapState => freshTap(task);
 function told({ task }: PracticeHole, s: TapState) {

@@ -266,7 +266,7 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
       done: [200, 'Rehearsal', 'What came of it; the same seed gives the same'],
       refused: {
         ...NO_JOB,
-        422: 'The job can’t be planned',
+        422: 'The job can’t be planned, or has too many holes',
         429: 'Another job is being rehearsed',
         503: 'Takes too long, or cancelled',
       },

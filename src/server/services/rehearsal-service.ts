@@ -13,8 +13,10 @@ import { shopNow } from './shop-service';
 const MOST_HOLES = 2_000_000;
 const SLICE_HOLES = 4_000;
 const LEAST_JOBS = 20;
+/** One job is made in one go: with more holes than this it would keep everybody else waiting. */
+const MOST_OF_JOB = 20_000;
 
-const refuse = (status: 429 | 503, title: string, detail: string, remedy: string): Refusal =>
+const refuse = (status: 422 | 429 | 503, title: string, detail: string, remedy: string): Refusal =>
   new Refusal(status, title, detail, [{ field: 'job', code: 'rehearsal-busy', detail, remedy }]);
 
 /** One at a time: a second one would only make both slow. */
@@ -37,6 +39,13 @@ export async function rehearsalOf(
   try {
     const { models, besideS } = modelsOfRoute(routeOf(job, shop), job.holes, job, plannerFor(shop), shop);
     const holes = Math.max(1, job.quantity * models.reduce((n, m) => n + m.points.length, 0));
+    if (holes > MOST_OF_JOB)
+      throw refuse(
+        422,
+        'Too large',
+        `With all its parts this job has ${holes} holes; at most ${MOST_OF_JOB} are rehearsed here.`,
+        'Rehearse it in Route, where it runs beside the page, or with fewer parts.',
+      );
     const most = Math.min(jobs, Math.max(LEAST_JOBS, Math.floor(MOST_HOLES / holes)));
     const run = rehearsal(models, { quantity: job.quantity, seed, besideS });
     const slice = Math.max(1, Math.floor(SLICE_HOLES / holes));
@@ -45,15 +54,16 @@ export async function rehearsalOf(
     }
     await inSlices(slices(), run.go);
     if (signal.aborted) throw refuse(503, 'Cancelled', 'The rehearsal was cancelled.', 'Ask again.');
-    const { worst: _, kinds: _k, minutes: _m, blanks: _b, ...found } = run.now();
+    const rehearsed = run.now();
+    const { worst: _, kinds: _k, minutes: _m, blanks: _b, ...found } = rehearsed;
     const [from, to] = wilson(found.clean, found.jobs);
-    const blanks = blanksFor(run.now(), job.quantity);
+    const blanks = blanksFor(rehearsed, job.quantity);
     return {
       ...found,
       seed,
       cleanShare: { from, to },
       ...(blanks === undefined ? {} : { blanks }),
-      minutes: { half: minutesFor(run.now(), 0.5), most: minutesFor(run.now(), 0.95) },
+      minutes: { half: minutesFor(rehearsed, 0.5), most: minutesFor(rehearsed, 0.95) },
     };
   } finally {
     isBusy = false;

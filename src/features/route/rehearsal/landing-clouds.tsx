@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { afterTrying } from '@/core/rehearsal/bolts-fit';
 import type { HoleModel } from '@/core/rehearsal/hole-model';
 import type { Landed } from '@/core/rehearsal/rehearse';
@@ -20,6 +20,9 @@ interface Props {
 const OF_GAP = 0.42;
 const OF_FACE = 0.09;
 
+/** Holes between which the nearest are looked for. */
+const MOST_MEASURED = 400;
+
 interface Kind {
   model: HoleModel;
   landed: Landed;
@@ -27,7 +30,7 @@ interface Kind {
 
 /** How much larger than the part everything around a hole is drawn. */
 function magnified(kinds: readonly Kind[], across: number): number {
-  const points = kinds.flatMap((k) => k.model.points);
+  const points = kinds.flatMap((k) => k.model.points).slice(0, MOST_MEASURED);
   let gap = Infinity;
   points.forEach((p, i) => {
     for (const q of points.slice(i + 1)) gap = Math.min(gap, Math.max(1, Math.hypot(p.x - q.x, p.y - q.y)));
@@ -39,7 +42,7 @@ function magnified(kinds: readonly Kind[], across: number): number {
 }
 
 /** The part with where each hole may land, and its zone; or one job with its bolts trying to go in. */
-export function LandingClouds({ part, models, landed, display }: Props) {
+export const LandingClouds = memo(function LandingClouds({ part, models, landed, display }: Props) {
   const all = models.map(({ points, ...model }, i): Kind => {
     const [shape, datum] = [faceShape(part.stock, model.face), part.datums[model.face] ?? USUAL_DATUM];
     return { model: { ...model, points: points.map((p) => fromDatum(p, shape, datum)) }, landed: landed[i] };
@@ -130,7 +133,7 @@ export function LandingClouds({ part, models, landed, display }: Props) {
       </figcaption>
     </figure>
   );
-}
+});
 
 const zonesOf = (kinds: readonly Kind[], display: Display): string =>
   [...new Set(kinds.filter((k) => k.model.zoneMm > 0).map((k) => showText(mm(k.model.zoneMm), display)))].join(', ') ||

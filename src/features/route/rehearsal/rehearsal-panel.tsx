@@ -1,12 +1,12 @@
 'use client';
 
-import { CAUSE_WORDS, cleanShare, FAULT_WORDS, troubleWords } from '@/core/rehearsal/rehearsal-words';
+import { badShare, CAUSE_WORDS, cleanShare, FAULT_WORDS, troubleWords } from '@/core/rehearsal/rehearsal-words';
 import { blanksFor, wilson, type Rehearsed } from '@/core/rehearsal/rehearse';
 import { FAULTS } from '@/core/rehearsal/rehearse-job';
 import { spareBlanks } from '@/core/rehearsal/proposals';
 import { tell, type Display } from '@/core/units/show';
 import type { RouteSettings } from '@/contracts/route';
-import { SEED, useRehearsal, type Found, type ToRehearse } from '@/ui/use-rehearsal';
+import { useRehearsal, type Found, type ToRehearse } from '@/ui/use-rehearsal';
 import { Working } from '@/ui/working';
 import type { JobInHand } from '../../job-store/use-job';
 import { FinishCurve } from './finish-curve';
@@ -43,7 +43,7 @@ export default function RehearsalPanel({ request, inHand, settings, decide, disp
         )}
         {isRunning && <progress className="w-40" value={found?.share ?? 0} aria-label="Rehearsed so far" />}
         <button type="button" className="btn" onClick={isRunning ? cancel : begin}>
-          {isRunning ? 'Cancel' : shown ? 'Once more' : 'Rehearse the job'}
+          {isRunning ? 'Cancel' : shown ? 'Once more, other luck' : 'Rehearse the job'}
         </button>
       </div>
       {shown?.fault && (
@@ -54,7 +54,7 @@ export default function RehearsalPanel({ request, inHand, settings, decide, disp
       {shown?.rehearsed && (
         <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-2">
           <div className="flex min-w-0 flex-col gap-3">
-            <Outcome rehearsed={shown.rehearsed} quantity={shown.of.job.quantity} display={display} />
+            <Outcome rehearsed={shown.rehearsed} quantity={shown.of.job.quantity} seed={shown.seed} display={display} />
             <Proposals
               found={shown}
               taken={taken}
@@ -72,7 +72,14 @@ export default function RehearsalPanel({ request, inHand, settings, decide, disp
   );
 }
 
-function Outcome({ rehearsed, quantity, display }: { rehearsed: Rehearsed; quantity: number; display: Display }) {
+interface OutcomeProps {
+  rehearsed: Rehearsed;
+  quantity: number;
+  seed: number;
+  display: Display;
+}
+
+function Outcome({ rehearsed, quantity, seed, display }: OutcomeProps) {
   const { jobs, clean, badParts, parts, with: hit } = rehearsed;
   const [from, to] = wilson(clean, jobs);
   const faults = FAULTS.filter((f) => hit[f] > 0).sort((a, b) => hit[b] - hit[a]);
@@ -81,11 +88,14 @@ function Outcome({ rehearsed, quantity, display }: { rehearsed: Rehearsed; quant
     <>
       <p role="status" className="text-lg">
         All good at the first go in{' '}
-        <Working of={cleanShare(rehearsed, SEED)} name="jobs in which all is good" display={display}>
+        <Working of={cleanShare(rehearsed, seed)} name="jobs in which all is good" display={display}>
           <b className="text-2xl">{percent(clean / jobs)}</b>
         </Working>{' '}
         of {jobs.toLocaleString('en')} jobs ({percent(from)} to {percent(to)}); bad parts{' '}
-        <b>{percent(badParts / parts)}</b>;{' '}
+        <Working of={badShare(rehearsed, seed)} name="bad parts" display={display}>
+          <b>{percent(badParts / parts)}</b>
+        </Working>
+        ;{' '}
         {blanks === undefined
           ? 'no number of blanks is enough'
           : blanks === quantity
@@ -127,7 +137,7 @@ const change = ({ before, after }: Taken['proposal']): string =>
     ? `bad parts ${before.bad.toFixed(1)} → ${after.bad.toFixed(1)} %, all good ${before.clean.toFixed(0)} → ${after.clean.toFixed(0)} %`
     : '';
 const cost = (min: number): string =>
-  Math.abs(min) < 0.5 ? 'no longer' : min > 0 ? `${min.toFixed(0)} min more` : `${(-min).toFixed(0)} min less`;
+  Math.abs(min) < 0.5 ? 'in the same time' : min > 0 ? `${min.toFixed(0)} min more` : `${(-min).toFixed(0)} min less`;
 
 /** What would help most for each minute, each with one touch; what was taken, with the touch that undoes it. */
 function Proposals({ found: { proposals, rehearsed, of, share }, taken, spare, take, undo, display }: ProposalsProps) {
