@@ -189,6 +189,9 @@ export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 /** The one way to fail: nothing is returned but what stands against it. */
 export const refuse = (...problems: Problem[]): Result<never> => ({ ok: false, problems });
 
+/** What an {@link Answer} is built from, where one place works it out and another gives it. */
+export type AnswerParts = Parameters<typeof answer>;
+
 /** Builds an {@link Answer}; `inputs` are label and quantity pairs in the order of the formula. */
 export function answer(
   value: number,

@@ -10,7 +10,7 @@ import {
 } from '../answer/estimate';
 import { closesIn, isElastic, type Material } from '../materials/material';
 import { interpolate } from '../units/interpolate';
-import { drillName, type Drill } from './drill';
+import { drillName, sizedDrill, type Drill } from './drill';
 
 /** How a drill is started; it decides how much over size the hole ends up. */
 export const START_MEANS = ['hand', 'punch', 'centre-drill', 'spot', 'bushing'] as const;
@@ -106,6 +106,16 @@ export function typicalHoleMm(hole: DrilledHole): Spread {
  */
 export const expectedHoleMm = (hole: DrilledHole, learned?: Learned): Expected =>
   expected('oversize', typicalHoleMm(hole), holeLevels(hole), learned);
+
+/**
+ * The drill that would have left a hole of this size, mm, called by the size of the hole.
+ * @param made how it was drilled
+ */
+export function drillThatLeft(holeMm: number, made: Omit<DrilledHole, 'drill'>, learned?: Learned): Drill {
+  const { start, material } = made;
+  const over = expectedHoleMm({ drill: sizedDrill(holeMm), start, material }, learned).mean - holeMm;
+  return sizedDrill(holeMm - over, `${+holeMm.toFixed(2)}`);
+}
 
 /** The same as people see it, with its working. */
 export function expectedHole(hole: DrilledHole, learned?: Learned): Estimate {

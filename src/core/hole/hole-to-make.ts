@@ -2,12 +2,12 @@ import { depth, ok, phrase, problem, refuse, mm, type Problem, type Result } fro
 import { coneDepth } from '../drills/drill-point';
 import { pointAngleOf, type Drill } from '../drills/drill';
 import { mainBore, type BoreToMake, type BoreTool, type HoleToMake } from '../operation/bore';
-import { choosePlainDrill, chooseReamDrill, type ChosenDrill } from '../operation/choose-plain-drill';
+import { choosePlainDrill, chooseReamDrill, h7UpperMm, isH7, type ChosenDrill } from '../operation/choose-plain-drill';
 import type { Context } from '../operation/context';
+import { existingLarge } from '../tap-drill/drill-to-use';
 import type { PlannedThread } from './plan-thread';
 import type { HoleQuestion } from './question';
-import type { DrawnBore, ResolvedHole } from './resolved-hole';
-import { existingLarge } from './thread-drill';
+import type { DrawnBore, PlainFeature, ResolvedHole } from './resolved-hole';
 
 const isReamed = ({ feature }: DrawnBore): boolean => feature.ream || feature.fit !== undefined;
 
@@ -19,6 +19,11 @@ function drillFor(bore: DrawnBore, { asked, shop }: Context): ChosenDrill {
     : choosePlainDrill(diameterMm, asked.pool, false, asked.material);
 }
 
+const reamOf = ({ fit, diameterMm }: PlainFeature): BoreToMake['ream'] => ({
+  fit,
+  upperMm: isH7(fit) ? h7UpperMm(diameterMm) : undefined,
+});
+
 function boreToMake(bore: DrawnBore, chosen: ChosenDrill): BoreToMake {
   const { feature, role, fullMm, through } = bore;
   return {
@@ -28,12 +33,9 @@ function boreToMake(bore: DrawnBore, chosen: ChosenDrill): BoreToMake {
     fullMm,
     through,
     ...(feature.counterdrill ? { counterdrilled: true } : {}),
-    ...(isReamed(bore) ? { ream: { fit: feature.fit } } : {}),
+    ...(isReamed(bore) ? { ream: reamOf(feature) } : {}),
   };
 }
-
-const existingMmOf = ({ existing }: HoleQuestion): number | undefined =>
-  existing?.kind === 'plain' ? existing.diameterMm : undefined;
 
 /** A bore below a thread that is as large as the thread's own drill: the thread would have no floor to end on. */
 const belowProblems = (bores: readonly BoreToMake[], tapDrillMm: number): Problem[] =>
@@ -48,42 +50,6 @@ const belowProblems = (bores: readonly BoreToMake[], tapDrillMm: number): Proble
         { bore: mm(b.diameterMm), drill: mm(tapDrillMm) },
       ),
     );
-
-/** A resolved hole with a thread, every bore with its drill and depth, widest first. */
-export function threadedHoleToMake(
-  q: HoleQuestion,
-  hole: ResolvedHole,
-  { part, serves, drillCautions }: PlannedThread,
-  ctx: Context,
-): Result<HoleToMake> {
-  const { used } = part.tapDrill;
-  const { room } = part;
-  const { depth: blind } = part.tapping.best;
-  const others = hole.bores.map((b) => boreToMake(b, drillFor(b, ctx)));
-  const wrong = belowProblems(others, used.drill.diameterMm);
-  if (wrong.length > 0) return refuse(...wrong);
-  const main: BoreToMake = {
-    role: 'main',
-    diameterMm: used.drill.diameterMm,
-    chosen: {
-      drill: room ? { ...used.drill, pointAngleDeg: room.pointAngleDeg } : used.drill,
-      owned: used.owned,
-      cautions: drillCautions,
-    },
-    fullMm: blind?.fullDiameter.value ?? hole.thicknessMm ?? part.at.lengthMm,
-    through: part.at.through,
-  };
-  const above = others.filter((b) => b.role === 'upper');
-  const below = others.filter((b) => b.role === 'lower');
-  return ok({
-    callout: hole.callout,
-    bores: [...above, main, ...below],
-    through: hole.through,
-    chamferMm: part.chamferMm,
-    existingMm: existingMmOf(q),
-    serves,
-  });
-}
 
 /** What is left under a plain blind hole at least, mm. Trade rule. */
 const LEAST_WALL_MM = 1.5;
@@ -115,22 +81,47 @@ const existingProblems = (existingMm: number | undefined, drill: Drill): Problem
         remedy: phrase('There is nothing to drill; check whether the drawing asks for a larger hole.'),
       }));
 
-/** A resolved hole without a thread, every bore with its drill, widest first; or why it cannot be. */
-export function plainHoleToMake(
+/** The bore that a thread is tapped in. */
+function tapBore(hole: ResolvedHole, { part, drillCautions }: PlannedThread): BoreToMake {
+  const { used } = part.tapDrill;
+  const { room } = part;
+  return {
+    role: 'main',
+    diameterMm: used.drill.diameterMm,
+    chosen: {
+      drill: room ? { ...used.drill, pointAngleDeg: room.pointAngleDeg } : used.drill,
+      owned: used.owned,
+      cautions: drillCautions,
+    },
+    fullMm: part.tapping.best.depth?.fullDiameter.value ?? hole.thicknessMm ?? part.at.lengthMm,
+    through: part.at.through,
+  };
+}
+
+/**
+ * A resolved hole, every bore with its drill and depth, widest first; or why it cannot be.
+ * @param thread how its thread is made; undefined for a hole without one
+ * @param tool wanted for a large or thin plain hole
+ */
+export function holeToMake(
   q: HoleQuestion,
   hole: ResolvedHole,
+  thread: PlannedThread | undefined,
   tool: BoreTool | undefined,
   ctx: Context,
 ): Result<HoleToMake> {
-  const toMake: HoleToMake = {
-    callout: hole.callout,
-    bores: hole.bores.map((b) => boreToMake(b, drillFor(b, ctx))),
-    through: hole.through,
-    existingMm: existingMmOf(q),
-    serves: false,
-    tool,
-  };
-  const main = mainBore(toMake);
-  const problems = [...wallProblems(main, hole.thicknessMm), ...existingProblems(toMake.existingMm, main.chosen.drill)];
-  return problems.length > 0 ? refuse(...problems) : ok(toMake);
+  const drawn = hole.bores.map((b) => boreToMake(b, drillFor(b, ctx)));
+  const existingMm = q.existing?.kind === 'plain' ? q.existing.diameterMm : undefined;
+  const { callout, through } = hole;
+  if (!thread) {
+    const toMake: HoleToMake = { callout, bores: drawn, through, existingMm, serves: false, tool };
+    const main = mainBore(toMake);
+    const problems = [...wallProblems(main, hole.thicknessMm), ...existingProblems(existingMm, main.chosen.drill)];
+    return problems.length > 0 ? refuse(...problems) : ok(toMake);
+  }
+  const main = tapBore(hole, thread);
+  const wrong = belowProblems(drawn, main.diameterMm);
+  if (wrong.length > 0) return refuse(...wrong);
+  const bores = [...drawn.filter((b) => b.role === 'upper'), main, ...drawn.filter((b) => b.role === 'lower')];
+  return ok({ callout, bores, through, chamferMm: thread.part.chamferMm, existingMm, serves: thread.serves });
 }

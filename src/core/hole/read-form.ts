@@ -57,12 +57,29 @@ function readLength(field: string, text: string, bareUnit: LengthUnit): Field<nu
   return assumed ? { value: mm, problems: [], notes: [assumed], assumed: unit } : { value: mm, problems: [] };
 }
 
-/** A diameter, or the word for an old thread. */
-function readExisting(text: string, bareUnit: LengthUnit): Field<ExistingHole> {
-  if (text.trim().toLowerCase() === OLD_THREAD) return { value: { kind: 'thread' }, problems: [] };
-  const { value: diameterMm, ...read } = readLength('existing', text, bareUnit);
-  return diameterMm === undefined ? read : { ...read, value: { kind: 'plain', diameterMm } };
+/** Fields that hold a length, in the order in which they are spoken of, by the name that problems bear. */
+const LENGTHS = {
+  threadDepth: 'depth',
+  thickness: 'thickness',
+  stockWidth: 'width',
+  existing: 'existing',
+  behind: 'behind',
+} as const satisfies Record<string, keyof AskForm>;
+type LengthField = keyof typeof LENGTHS;
+
+const isOldThread = (text: string): boolean => text.trim().toLowerCase() === OLD_THREAD;
+
+function readLengths(form: AskForm, bareUnit: LengthUnit): Record<LengthField, Field<number>> {
+  const read = Object.entries(LENGTHS).map(([field, of]) => {
+    const text = form[of];
+    return [field, readLength(field, field === 'existing' && isOldThread(text) ? '' : text, bareUnit)];
+  });
+  return Object.fromEntries(read) as Record<LengthField, Field<number>>;
 }
+
+/** A diameter, or the word for an old thread. */
+const existingOf = (text: string, diameterMm: number | undefined): ExistingHole | undefined =>
+  isOldThread(text) ? { kind: 'thread' } : diameterMm === undefined ? undefined : { kind: 'plain', diameterMm };
 
 function readDrill(text: string, pool: DrillPool | undefined): Field<Drill> {
   if (text.trim() === '' || !pool) return { problems: [] };
@@ -94,14 +111,11 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
   const material = byId('material', 'material', form.material, shop.materials);
   const machine = form.machine === '' ? { problems: [] } : byId('machine', 'machine', form.machine, shop.machines);
   const pool = byId('drills', 'drill set', form.drills, shop.pools);
-  const drill = readDrill(form.drill, pool.value);
   const percent = readPercent(form.percent);
-  const deep = readLength('threadDepth', form.depth, bareUnit);
-  const thickness = readLength('thickness', form.thickness, bareUnit);
-  const width = readLength('stockWidth', form.width, bareUnit);
-  const existing = readExisting(form.existing, bareUnit);
-  const behind = readLength('behind', form.behind, bareUnit);
-  const fields: Field<unknown>[] = [material, machine, pool, drill, percent, deep, thickness, width, existing, behind];
+  const lengths = readLengths(form, bareUnit);
+  const { threadDepth: deep, thickness, stockWidth, existing, behind } = lengths;
+  const drill = readDrill(form.drill, pool.value);
+  const fields: Field<unknown>[] = [material, machine, pool, drill, percent, ...Object.values(lengths)];
   const problems = fields.flatMap((f) => f.problems);
   if (problems.length > 0 || !material.value || !pool.value) return refuse(...problems);
   return ok({
@@ -116,8 +130,8 @@ export function readForm(form: AskForm, shop: Shop): Result<{ question: HoleQues
       depthMm: deep.value,
       depthUnit: deep.assumed,
       thicknessMm: thickness.value,
-      stockWidthMm: width.value,
-      existing: existing.value,
+      stockWidthMm: stockWidth.value,
+      existing: existingOf(form.existing, existing.value),
       drill: drill.value,
       tap: form.tap,
       way: form.way === 'auto' ? undefined : form.way,

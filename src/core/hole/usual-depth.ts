@@ -54,17 +54,17 @@ export function usualThreadDepth(
   bolt: BoltClass,
   habit: ShopHabits['engagement'],
 ): UsualDepth {
-  if (isTapered(thread)) {
-    const lengthMm = taperTapDrill(thread).handTightMm + 3 * thread.pitchMm;
-    return {
-      lengthMm,
-      note: phrase('No depth given: assumed the hand-tight length and three threads, {depth}.', {
-        depth: depth(lengthMm),
-      }),
-    };
+  if (!isTapered(thread)) {
+    if (habit === 'one') return diameters(thread, 1, 'one diameter');
+    if (habit === 'one-and-a-half' || material.group === 'plastic')
+      return diameters(thread, 1.5, 'one and a half diameters');
+    return computed(thread, material, bolt);
   }
-  if (habit === 'one') return diameters(thread, 1, 'one diameter');
-  if (habit === 'one-and-a-half' || material.group === 'plastic')
-    return diameters(thread, 1.5, 'one and a half diameters');
-  return computed(thread, material, bolt);
+  const lengthMm = taperTapDrill(thread).handTightMm + 3 * thread.pitchMm;
+  return {
+    lengthMm,
+    note: phrase('No depth given: assumed the hand-tight length and three threads, {depth}.', {
+      depth: depth(lengthMm),
+    }),
+  };
 }

@@ -15,8 +15,8 @@ export interface BoreToMake {
   through: boolean;
   /** Its drill's cone stays, as drawn. */
   counterdrilled?: true;
-  /** Reamed to its size. */
-  ream?: { fit?: string };
+  /** Reamed to its size: its fit, and the upper limit over it where it is listed, mm. */
+  ream?: { fit?: string; upperMm?: number };
 }
 
 /** A tool that the user wants for a large or thin plain hole. */

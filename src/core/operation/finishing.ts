@@ -1,13 +1,12 @@
 import { mm, phrase, type Phrase } from '../answer/answer';
 import type { ClassLimits } from '../threads/class-limits';
 import { mainBore, type BoreToMake, type HoleToMake } from './bore';
-import { h7UpperMm, isH7 } from './choose-plain-drill';
 import { CHECKS, gaugingSeconds, HANDS_S } from './hand-times';
 import { handStep, type Step } from './step';
 
 /** How a reamed bore is checked. */
 function fitCheck({ diameterMm, ream }: BoreToMake): Phrase {
-  const upper = isH7(ream?.fit) ? h7UpperMm(diameterMm) : undefined;
+  const upper = ream?.upperMm;
   return upper === undefined
     ? phrase('Clean, then check {size}{fit} with a plug gauge.', {
         size: mm(diameterMm),

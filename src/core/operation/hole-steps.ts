@@ -1,15 +1,14 @@
-import { caution, depth, mm, phrase } from '../answer/answer';
+import { caution, mm, phrase } from '../answer/answer';
 import { isHandHeld } from '../cutting/machine';
-import { chamferDepth, coneDepth } from '../drills/drill-point';
+import { coneDepth } from '../drills/drill-point';
 import { drillName, FLAT_DEG, pointAngleOf, sizedDrill, type Drill } from '../drills/drill';
 import { pilotChain, type PilotHabit } from '../drills/pilot-chain';
-import { pickTool } from '../shop/tool';
 import { mainBore, type BoreToMake, type HoleToMake } from './bore';
 import { written, type Context } from './context';
 import { motorDrives } from './cut';
-import { mouthSteps, reamStep } from './mouth-steps';
+import { aboveMm, chamferStep, FLOOR_OPENS, floorOpens, mouthSteps, reamStep } from './mouth-steps';
 import { MAIN_KEY, type CutSpec } from './operation';
-import { ringCut, ringWays, type RingWay } from './ring-cutting';
+import { ringCutting, type RingCutting } from './ring-cutting';
 import { layOut, startWith, tiltSteps, type Started } from './starting';
 import { cutStep, drillSpec, handStep, type CutStep, type Step } from './step';
 
@@ -94,49 +93,11 @@ const servingHole = (hole: HoleToMake): Step =>
     cautions: mainBore(hole).chosen.cautions,
   });
 
-const FLOOR_OPENS = phrase('The floor of the larger part opens the first thread: no chamfer needed.');
-
-/** Widest part above the thread, mm; 0 for none. */
-const aboveMm = (hole: HoleToMake): number =>
-  hole.bores.reduce((widest, b) => (b.role === 'upper' ? Math.max(widest, b.diameterMm) : widest), 0);
-
-const isSunk = ({ callout }: HoleToMake): boolean => written(callout, 'countersink').length > 0;
-
-/** The floor of a larger part is as good as a chamfer. */
-const floorOpens = (hole: HoleToMake): boolean =>
-  hole.chamferMm !== undefined && !isSunk(hole) && aboveMm(hole) >= hole.chamferMm;
-
-/** The chamfer that opens the first thread; none where a larger part, a countersink or the spot does. */
-function chamferStep(hole: HoleToMake, holeMm: number, started: Started, ctx: Context): Step | undefined {
-  const { chamferMm } = hole;
-  if (chamferMm === undefined || isSunk(hole) || floorOpens(hole)) return undefined;
-  if (started.chamfered && ctx.shop.habits.chamfer !== 'both') return undefined;
-  const deep = chamferDepth(chamferMm, holeMm, 90);
-  return cutStep({
-    key: 'chamfer',
-    kind: 'chamfer',
-    order: phrase('Countersink the mouth to {chamfer}, {deep} from touching the rim, before tapping.', {
-      chamfer: depth(chamferMm),
-      deep: depth(deep),
-    }),
-    spec: {
-      family: 'countersink',
-      tool: pickTool.countersink(ctx.shop.tools, chamferMm, 90),
-      diameterMm: chamferMm,
-      inHoleMm: holeMm,
-      fromMm: 0,
-      fullMm: deep,
-      through: false,
-      pointAngleDeg: 90,
-    },
-  });
-}
-
 /** The main bore with the tools that could cut it: ring, drill, or nothing where the existing hole serves. */
-function mainBoreStep(hole: HoleToMake, ways: readonly RingWay[], ring: RingWay | undefined, found: Found): Step {
+function mainBoreStep(hole: HoleToMake, { ways, ring, cut }: RingCutting, found: Found): Step {
   if (hole.serves) return servingHole(hole);
   const bore = mainBore(hole);
-  const step = ring?.tool ? ringCut(bore, ring, ring.tool) : drillMain(hole, bore, found);
+  const step = cut ?? drillMain(hole, bore, found);
   const { drill, owned } = bore.chosen;
   const choices = [
     ...ways.map(({ id, label, tool, why }) => ({
@@ -219,8 +180,8 @@ const RING_PILOT_MM = 4;
 export function holeSteps(hole: HoleToMake, ctx: Context): Step[] {
   const main = mainBore(hole);
   const plain = hole.chamferMm === undefined && hole.bores.length === 1 && hole.existingMm === undefined;
-  const ways = plain ? ringWays(hole, ctx, main.chosen.drill.diameterMm) : [];
-  const ring = ways.find((w) => w.chosen);
+  const cutting = plain ? ringCutting(hole, ctx, main) : { ways: [] };
+  const { ring } = cutting;
   const pilots = ring || hole.existingMm !== undefined ? [] : pilotsFor(hole, ctx);
   const first = ring ? sizedDrill(RING_PILOT_MM) : (pilots[0] ?? hole.bores[0].chosen.drill);
   const started: Started = ring?.id === 'annular' ? { chamfered: false } : startWith(hole, ctx, first);
@@ -234,9 +195,9 @@ export function holeSteps(hole: HoleToMake, ctx: Context): Step[] {
     ...(ctx.asked.machine?.kind === 'mill' ? [tilt, place, flat] : [place, tilt, flat]),
     started.step,
     ...pilotSteps(hole, pilots, started.startsIn),
-    ...boreSteps(hole, pilots, started.startsIn, (found) => mainBoreStep(hole, ways, ring, found)),
+    ...boreSteps(hole, pilots, started.startsIn, (found) => mainBoreStep(hole, cutting, found)),
     ...hole.bores.map((bore) => reamStep(bore, ctx)),
     ...mouthSteps(hole, counterbored ? Math.max(aboveMm(hole), finalMm) : finalMm, ctx),
-    chamferStep(hole, finalMm, started, ctx),
+    chamferStep(hole, finalMm, started.chamfered, ctx),
   ].filter((step): step is Step => step !== undefined);
 }

@@ -97,10 +97,48 @@ export function reamStep(bore: BoreToMake, ctx: Context): Step | undefined {
       through: bore.through,
     },
     cautions: [
-      caution('note', 'ream-allowance', 'The drill leaves the reamer about {leave}: more tears, less rubs.', {
+      caution('note', 'ream-allowance', 'Leaves {leave} for the reamer: with more it tears, with less it rubs.', {
         leave: mm(reamAllowance(bore.diameterMm)),
       }),
     ],
+  });
+}
+
+export const FLOOR_OPENS = phrase('The floor of the larger part opens the first thread: no chamfer needed.');
+
+/** Widest part above the thread, mm; 0 for none. */
+export const aboveMm = (hole: HoleToMake): number =>
+  hole.bores.reduce((widest, b) => (b.role === 'upper' ? Math.max(widest, b.diameterMm) : widest), 0);
+
+const isSunk = ({ callout }: HoleToMake): boolean => written(callout, 'countersink').length > 0;
+
+/** The floor of a larger part is as good as a chamfer. */
+export const floorOpens = (hole: HoleToMake): boolean =>
+  hole.chamferMm !== undefined && !isSunk(hole) && aboveMm(hole) >= hole.chamferMm;
+
+/** The chamfer that opens the first thread; none where a larger part, a countersink or the spot does. @param spotted the spot has left it */
+export function chamferStep(hole: HoleToMake, holeMm: number, spotted: boolean, ctx: Context): Step | undefined {
+  const { chamferMm } = hole;
+  if (chamferMm === undefined || isSunk(hole) || floorOpens(hole)) return undefined;
+  if (spotted && ctx.shop.habits.chamfer !== 'both') return undefined;
+  const deep = chamferDepth(chamferMm, holeMm, 90);
+  return cutStep({
+    key: 'chamfer',
+    kind: 'chamfer',
+    order: phrase('Countersink the mouth to {chamfer}, {deep} from touching the rim, before tapping.', {
+      chamfer: depth(chamferMm),
+      deep: depth(deep),
+    }),
+    spec: {
+      family: 'countersink',
+      tool: pickTool.countersink(ctx.shop.tools, chamferMm, 90),
+      diameterMm: chamferMm,
+      inHoleMm: holeMm,
+      fromMm: 0,
+      fullMm: deep,
+      through: false,
+      pointAngleDeg: 90,
+    },
   });
 }
 

@@ -1,7 +1,7 @@
 import { caution, depth, mm, phrase, type Phrase } from '../answer/answer';
 import { isHandHeld } from '../cutting/machine';
 import { pickTool, type Tool } from '../shop/tool';
-import { mainBore, type BoreToMake, type BoreTool, type HoleToMake } from './bore';
+import type { BoreToMake, BoreTool, HoleToMake } from './bore';
 import type { Context } from './context';
 import { cutStep, type CutStep } from './step';
 import { MAIN_KEY, type CutFamily } from './operation';
@@ -66,17 +66,26 @@ function allWays(hole: HoleToMake, { asked, shop, setting }: Context, diameterMm
   ];
 }
 
+/** The ways to cut a bore as a ring, the one to use, and its step; no ring where it is drilled. */
+export interface RingCutting {
+  ways: RingWay[];
+  ring?: RingWay;
+  cut?: CutStep;
+}
+
 /** The ways that there are, with the one to use by the user's choice, else by the rule of the trade; maybe none. */
-export function ringWays(hole: HoleToMake, ctx: Context, diameterMm: number): RingWay[] {
-  const ways = allWays(hole, ctx, diameterMm);
-  const { owned } = mainBore(hole).chosen;
-  const wished = hole.tool === 'drill' && owned ? 'drill' : ways.find((w) => w.id === hole.tool && w.tool)?.id;
-  const usual = ways.find((w) => w.good)?.id ?? (owned ? 'drill' : ways.find((w) => w.id === 'saw' && w.tool)?.id);
-  return ways.map(({ good: _, ...way }) => ({ ...way, chosen: way.id === (wished ?? usual) }));
+export function ringCutting(hole: HoleToMake, ctx: Context, bore: BoreToMake): RingCutting {
+  const all = allWays(hole, ctx, bore.chosen.drill.diameterMm);
+  const { owned } = bore.chosen;
+  const wished = hole.tool === 'drill' && owned ? 'drill' : all.find((w) => w.id === hole.tool && w.tool)?.id;
+  const usual = all.find((w) => w.good)?.id ?? (owned ? 'drill' : all.find((w) => w.id === 'saw' && w.tool)?.id);
+  const ways = all.map(({ good: _, ...way }): RingWay => ({ ...way, chosen: way.id === (wished ?? usual) }));
+  const ring = ways.find((w) => w.chosen);
+  return { ways, ring, cut: ring?.tool && ringCut(bore, ring, ring.tool) };
 }
 
 /** The step that cuts the whole bore with a step drill, ring cutter or hole saw. */
-export function ringCut({ chosen, fullMm, through }: BoreToMake, way: RingWay, tool: Tool): CutStep {
+function ringCut({ chosen, fullMm, through }: BoreToMake, way: RingWay, tool: Tool): CutStep {
   const size = chosen.drill.diameterMm;
   return cutStep({
     key: MAIN_KEY,

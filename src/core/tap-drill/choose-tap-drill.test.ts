@@ -12,6 +12,7 @@ import { isTapered, type Thread } from '../threads/thread';
 import { chooseTapDrill } from './choose-tap-drill';
 import { borderlineMm, judgeDrill, type TapDrillCandidate, type TapDrillQuestion } from './tap-drill-candidate';
 import { tapDrillCautions } from './tap-drill-cautions';
+import { taperTapDrill } from './taper-tap-drill';
 import { percentRange } from './target-percent';
 
 const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;
@@ -24,6 +25,7 @@ function question(name: string, over: Partial<TapDrillQuestion> & { className?: 
   return {
     thread: of,
     limits: limits?.ok ? limits.value : undefined,
+    taper: isTapered(of) ? taperTapDrill(of) : undefined,
     material: material('steel-low-carbon'),
     pool: pool('all'),
     start: 'centre-drill',

@@ -1,14 +1,12 @@
-import { answer, percent, type Answer } from '../answer/answer';
+import type { Answer } from '../answer/answer';
 import { cutsMetal, inSteelFor, preferenceRank } from '../cutting/suited-drills';
 import { ALL_DRILLS, isUsable, type Drill } from '../drills/drill';
 import { drillsBetween } from '../drills/near-size';
 import { isHard, isTough, type Material } from '../materials/material';
 import { isMetric } from '../threads/thread';
-import { formingTarget } from './forming';
-import { judgeDrill, sameSize, type TapDrillCandidate, type TapDrillQuestion } from './tap-drill-candidate';
+import { judgeDrills, sameSize, type TapDrillCandidate, type TapDrillQuestion } from './tap-drill-candidate';
 import { madeFor, tapDrillMethods, type TapDrillMethod } from './tap-drill-methods';
-import { taperTapDrill } from './taper-tap-drill';
-import { percentRange, targetPercent, type PercentRange } from './target-percent';
+import { targetOf, type PercentRange } from './target-percent';
 
 export interface TapDrillChoice {
   target: Answer;
@@ -62,9 +60,10 @@ const tightens = (m: Material): boolean => m.chips === 'stringy' || isHard(m);
 
 /** In tough metal never under the printed chart's drill, mm: the tap seizes there. Sizes of two systems meet within this. */
 const CHART_REACH_MM = 0.03;
-function leastMm({ thread, material, forming, limits, wantedPercent }: TapDrillQuestion): number {
+function leastMm(q: TapDrillQuestion): number {
+  const { material, forming, limits, wantedPercent } = q;
   if (forming || !limits || wantedPercent !== undefined || !isTough(material)) return 0;
-  const chart = tapDrillMethods(thread, limits, 0).find((m) => m.id === 'chart');
+  const chart = tapDrillMethods(q, 0).find((m) => m.id === 'chart');
   return (chart?.drill.diameterMm ?? 0) - CHART_REACH_MM;
 }
 
@@ -85,59 +84,21 @@ function best(
     )?.c;
 }
 
-function targetOf(q: TapDrillQuestion): Answer {
-  if (q.wantedPercent !== undefined)
-    return answer(q.wantedPercent, 'percent', {
-      rule: 'Target percent of thread',
-      formula: 'set by you',
-      inputs: [['set by you', percent(q.wantedPercent)]],
-      source: { kind: 'trade rule', name: 'set by you' },
-    });
-  if (q.forming && q.limits) return formingTarget(q, q.limits.minorMaxMm, q.learned);
-  return targetPercent(q.thread, q.material, q.depthMm, q.thicknessMm);
-}
-
-function rangeOf(q: TapDrillQuestion, target: number): PercentRange {
-  if (q.forming) return { low: Math.min(60, target - 5), high: Math.max(85, target + 5) };
-  const usual = percentRange(q.thread, q.material);
-  return q.wantedPercent === undefined
-    ? usual
-    : { low: Math.min(usual.low, target - 5), high: Math.max(usual.high, target + 5) };
-}
-
 /** Only drills about the size are judged, mm. */
-function sizesNear({ thread, limits }: TapDrillQuestion): { from: number; to: number } {
+function sizesNear({ thread, limits, taper }: TapDrillQuestion): { from: number; to: number } {
   if (limits) return { from: limits.minorMinMm - 0.35 * thread.pitchMm - 0.15, to: thread.majorMm };
-  const { diameterMm } = taperTapDrill(thread);
-  return { from: diameterMm - 1, to: diameterMm + 1 };
+  const listedMm = taper?.diameterMm ?? 0;
+  return { from: listedMm - 1, to: listedMm + 1 };
 }
 
 /** The pool's drills about the size, the most suited of each size, by diameter. */
-function candidatesOf(q: TapDrillQuestion, near: { from: number; to: number }): TapDrillCandidate[] {
-  const sorted = q.pool.drills
-    .filter((d) => d.diameterMm > near.from && d.diameterMm < near.to && isUsable(d) && cutsMetal(d, q.material))
+function poolNear({ pool, material }: TapDrillQuestion, near: { from: number; to: number }): Drill[] {
+  const sorted = pool.drills
+    .filter((d) => d.diameterMm > near.from && d.diameterMm < near.to && isUsable(d) && cutsMetal(d, material))
     .sort((a, b) =>
-      sameSize(a, b) ? preferenceRank(a, q.material) - preferenceRank(b, q.material) : a.diameterMm - b.diameterMm,
+      sameSize(a, b) ? preferenceRank(a, material) - preferenceRank(b, material) : a.diameterMm - b.diameterMm,
     );
-  return sorted.filter((d, i) => i === 0 || !sameSize(sorted[i - 1], d)).map((d) => judgeDrill(q, d, true));
-}
-
-/** The best of all drills made: of the thread's own system, else of any. */
-function idealOf(
-  q: TapDrillQuestion,
-  near: { from: number; to: number },
-  target: number,
-  range: PercentRange,
-): TapDrillCandidate | undefined {
-  const among = (drills: readonly Drill[]): TapDrillCandidate | undefined =>
-    best(
-      q,
-      drillsBetween(drills, near.from, near.to).map((d) => judgeDrill(q, inSteelFor(d, q.material))),
-      target,
-      range,
-      true,
-    );
-  return among(madeFor(q.thread)) ?? among(ALL_DRILLS);
+  return sorted.filter((d, i) => i === 0 || !sameSize(sorted[i - 1], d));
 }
 
 const closestOf = (candidates: readonly TapDrillCandidate[]): TapDrillCandidate | undefined =>
@@ -148,12 +109,18 @@ const closestOf = (candidates: readonly TapDrillCandidate[]): TapDrillCandidate 
 
 /** Chooses the tap drill from a pool: gated on the predicted hole, ranked by one cost. */
 export function chooseTapDrill(q: TapDrillQuestion): TapDrillChoice {
-  const target = targetOf(q);
-  const range = rangeOf(q, target.value);
   const near = sizesNear(q);
-  const candidates = candidatesOf(q, near);
+  const inPool = poolNear(q, near);
+  const made = (drills: readonly Drill[]): Drill[] => drillsBetween(drills, near.from, near.to);
+  const { target, range } = targetOf(q);
+  const candidates = judgeDrills(q, inPool, true);
   const choice = best(q, candidates, target.value, range);
-  const ideal = idealOf(q, near, target.value, range);
+  /** The best of the drills that are made. */
+  const ideal = (drills: readonly Drill[]): TapDrillCandidate | undefined => {
+    const suited = made(drills).map((d) => inSteelFor(d, q.material));
+    return best(q, judgeDrills(q, suited), target.value, range, true);
+  };
+  const missing = ideal(madeFor(q.thread)) ?? ideal(ALL_DRILLS);
   const bare = (c: TapDrillCandidate): number => costOf(q, { ...c, owned: true }, target.value, range);
   const nearer = (c: TapDrillCandidate): boolean => !choice || bare(c) + BETTER < bare(choice);
   const at = choice ? candidates.indexOf(choice) : -1;
@@ -161,11 +128,11 @@ export function chooseTapDrill(q: TapDrillQuestion): TapDrillChoice {
     target,
     range,
     choice,
-    missing: ideal && !ideal.owned && nearer(ideal) ? ideal : undefined,
+    missing: missing && !missing.owned && nearer(missing) ? missing : undefined,
     closestOutside: choice ? undefined : closestOf(candidates),
     nextSmaller: at > 0 ? candidates[at - 1] : undefined,
     nextLarger: at >= 0 ? candidates[at + 1] : undefined,
     candidates,
-    methods: tapDrillMethods(q.thread, q.limits, target.value),
+    methods: tapDrillMethods(q, target.value),
   };
 }

@@ -1,6 +1,6 @@
 import type { ProblemCode } from '../answer/problem-codes';
 import { bandOf, expected, type Expected, type Learned, type Spread } from '../answer/estimate';
-import { answer, mm, percent, phrase, type Answer, type Phrase } from '../answer/answer';
+import { mm, percent, phrase, type AnswerParts, type Phrase } from '../answer/answer';
 import { isHard, type Material } from '../materials/material';
 import { holeForPercent, percentOfThread } from '../threads/percent-of-thread';
 import { formOf, isTapered, type Thread } from '../threads/thread';
@@ -103,20 +103,24 @@ export function formingVerdict(thread: Thread, material: Material): FormingVerdi
 }
 
 /** Percent to form at: starts at 65 and is raised until the finished minor diameter is inside the class. */
-export function formingTarget(formed: Formed, minorMaxMm: number, learned?: Learned): Answer {
+export function formingTarget(formed: Formed, minorMaxMm: number, learned?: Learned): AnswerParts {
   const flow = shiftOf(formed, learned).mean;
   const forced = percentOfThread(formed.thread, minorMaxMm - flow);
-  return answer(Math.max(FORM_START_PERCENT, forced), 'percent', {
-    rule: 'Percent of thread to form',
-    formula: 'the larger of 65 and what the class needs: (major − largest minor + flow) ÷ full depth',
-    inputs: [
-      ['start', percent(FORM_START_PERCENT)],
-      ['largest minor diameter of the class', mm(minorMaxMm)],
-      ['flow of the metal', mm(flow)],
-      ['percent needed by the class', percent(forced)],
-    ],
-    source: { kind: 'trade rule', name: 'forming taps' },
-  });
+  return [
+    Math.max(FORM_START_PERCENT, forced),
+    'percent',
+    {
+      rule: 'Percent of thread to form',
+      formula: 'the larger of 65 and what the class needs: (major − largest minor + flow) ÷ full depth',
+      inputs: [
+        ['start', percent(FORM_START_PERCENT)],
+        ['largest minor diameter of the class', mm(minorMaxMm)],
+        ['flow of the metal', mm(flow)],
+        ['percent needed by the class', percent(forced)],
+      ],
+      source: { kind: 'trade rule', name: 'forming taps' },
+    },
+  ];
 }
 
 /** Hole in mm before forming that finishes at this minor diameter; the inverse of {@link expectedMinor}. */

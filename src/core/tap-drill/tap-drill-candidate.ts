@@ -8,7 +8,7 @@ import { percentOfThread } from '../threads/percent-of-thread';
 import type { Thread } from '../threads/thread';
 import { shareWithin } from '../units/normal-share';
 import { expectedMinor, formingPercent } from './forming';
-import { taperTapDrill } from './taper-tap-drill';
+import type { TaperRow } from './taper-tap-drill';
 
 export type Verdict = 'inside' | 'borderline' | 'outside';
 
@@ -39,6 +39,8 @@ export interface TapDrillQuestion {
   thread: Thread;
   /** Undefined for tapered threads. */
   limits?: ClassLimits;
+  /** What the standard lists for a tapered thread; undefined for others. */
+  taper?: TaperRow;
   material: Material;
   pool: DrillPool;
   start: StartMeans;
@@ -68,11 +70,11 @@ const isOwned = (pool: DrillPool, drill: Drill): boolean =>
   isUsable(drill) && pool.drills.some((d) => sameSize(d, drill) && isUsable(d));
 
 function judgeTaper(
-  q: TapDrillQuestion,
+  { diameterMm }: TaperRow,
   drill: Drill,
   { holeMm, sigmaMm, owned }: Pick<TapDrillCandidate, 'holeMm' | 'sigmaMm' | 'owned'>,
 ): TapDrillCandidate {
-  const beyondMm = drill.diameterMm - taperTapDrill(q.thread).diameterMm;
+  const beyondMm = drill.diameterMm - diameterMm;
   const off = Math.abs(beyondMm);
   const verdict = off <= TAPER_NEAR_MM ? 'inside' : off <= 2 * TAPER_NEAR_MM ? 'borderline' : 'outside';
   return { drill, holeMm, sigmaMm, finishedMinorMm: holeMm, verdict, beyondMm, owned };
@@ -90,9 +92,10 @@ function verdictOf(share: number | undefined, beyondMm: number, limits: ClassLim
  * comes out inside.
  */
 export function judgeDrill(q: TapDrillQuestion, drill: Drill, owned = isOwned(q.pool, drill)): TapDrillCandidate {
-  const { thread, limits, forming, start, material, learned } = q;
+  const { thread, limits, taper, forming, start, material, learned } = q;
   const { mean: holeMm, sigma: sigmaMm } = expectedHoleMm({ drill, start, material }, learned);
-  if (!limits) return judgeTaper(q, drill, { holeMm, sigmaMm, owned });
+  if (taper) return judgeTaper(taper, drill, { holeMm, sigmaMm, owned });
+  if (!limits) throw new RangeError(`Nothing is given that ${thread.designation} is held to.`);
   const percent = forming ? formingPercent : percentOfThread;
   const finishedMinorMm = forming ? expectedMinor(q, drill.diameterMm, learned).mean : holeMm;
   const beyondMm = Math.max(finishedMinorMm - limits.minorMaxMm, 0) + Math.min(finishedMinorMm - limits.minorMinMm, 0);
@@ -111,3 +114,7 @@ export function judgeDrill(q: TapDrillQuestion, drill: Drill, owned = isOwned(q.
     formed: forming,
   };
 }
+
+/** Drills judged one by one. @param owned they are the pool's own */
+export const judgeDrills = (q: TapDrillQuestion, drills: readonly Drill[], owned?: true): TapDrillCandidate[] =>
+  drills.map((drill) => judgeDrill(q, drill, owned));

@@ -3,18 +3,18 @@ import { drillName } from '../drills/drill';
 import { looserClass, type ClassLimits } from '../threads/class-limits';
 import { expectedMinor } from './forming';
 import type { TapDrillCandidate, TapDrillQuestion } from './tap-drill-candidate';
-import { taperTapDrill } from './taper-tap-drill';
+import type { TaperRow } from './taper-tap-drill';
 import type { PercentRange } from './target-percent';
 
 /** Inside the range that suits the metal; tapered threads have no percentage and are. */
 export const inRange = ({ percentOnDrill: p }: TapDrillCandidate, { low, high }: PercentRange): boolean =>
   p === undefined || (p >= low - 1e-9 && p <= high + 1e-9);
 
-function taperCautions({ thread }: TapDrillQuestion, choice: TapDrillCandidate): Caution[] {
+function taperCautions({ diameterMm }: TaperRow, choice: TapDrillCandidate): Caution[] {
   if (choice.verdict === 'inside') return [];
   return [
     caution('warn', 'taper-drill', 'The listed drill for this thread is {listed}; {drill} is {off} away from it.', {
-      listed: mm(taperTapDrill(thread).diameterMm),
+      listed: mm(diameterMm),
       drill: drillName(choice.drill),
       off: mm(Math.abs(choice.beyondMm)),
     }),
@@ -104,8 +104,9 @@ function formingCautions(q: TapDrillQuestion, choice: TapDrillCandidate, limits:
 
 /** What the gate and the material make of a chosen drill. */
 export function tapDrillCautions(q: TapDrillQuestion, choice: TapDrillCandidate, range: PercentRange): Caution[] {
-  const { limits } = q;
-  if (!limits) return taperCautions(q, choice);
+  const { limits, taper } = q;
+  if (taper) return taperCautions(taper, choice);
+  if (!limits) return [];
   return [
     ...classCautions(choice, limits),
     ...rangeCautions(q, choice, limits, range),

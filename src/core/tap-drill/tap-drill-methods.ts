@@ -4,7 +4,8 @@ import { closestDrill } from '../drills/near-size';
 import type { ClassLimits } from '../threads/class-limits';
 import { holeForPercent, percentOfThread } from '../threads/percent-of-thread';
 import { formOf, isMetric, type Thread } from '../threads/thread';
-import { taperTapDrill } from './taper-tap-drill';
+import type { TapDrillQuestion } from './tap-drill-candidate';
+import type { TaperRow } from './taper-tap-drill';
 
 /** A method of finding a tap drill beside the percentage by metal: by chart, by subtraction, by the limits. */
 export interface TapDrillMethod {
@@ -101,8 +102,7 @@ function byLimits(thread: Thread, limits: ClassLimits): TapDrillMethod {
   };
 }
 
-function listed(thread: Thread): TapDrillMethod {
-  const { diameterMm } = taperTapDrill(thread);
+function listed({ diameterMm }: TaperRow): TapDrillMethod {
   return {
     id: 'chart',
     label: 'Standard list',
@@ -113,9 +113,13 @@ function listed(thread: Thread): TapDrillMethod {
 }
 
 /**
- * What each method says for a thread, sizes in mm.
- * @param limits undefined for tapered threads, for which only the standard's list speaks
+ * What each method says for a thread, sizes in mm. For a tapered thread only the standard's list speaks.
  * @param target percent of thread that the plan aims at
  */
-export const tapDrillMethods = (thread: Thread, limits: ClassLimits | undefined, target: number): TapDrillMethod[] =>
-  limits ? [chart(thread, target), subtraction(thread), byLimits(thread, limits)] : [listed(thread)];
+export const tapDrillMethods = (
+  { thread, limits, taper }: Pick<TapDrillQuestion, 'thread' | 'limits' | 'taper'>,
+  target: number,
+): TapDrillMethod[] => [
+  ...(limits ? [chart(thread, target), subtraction(thread), byLimits(thread, limits)] : []),
+  ...(taper ? [listed(taper)] : []),
+];

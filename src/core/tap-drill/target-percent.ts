@@ -1,6 +1,8 @@
-import { answer, percent, phrase, type Answer, type Phrase } from '../answer/answer';
+import { answer, percent, phrase, type Answer, type AnswerParts, type Phrase } from '../answer/answer';
 import type { Material } from '../materials/material';
 import { formOf, type Thread } from '../threads/thread';
+import { formingTarget } from './forming';
+import type { TapDrillQuestion } from './tap-drill-candidate';
 
 export interface PercentRange {
   low: number;
@@ -33,13 +35,11 @@ const deepBy = (depthMm: number, { majorMm }: Thread, material: Material): numbe
 const thinBy = (thicknessMm: number | undefined, { majorMm }: Thread): number =>
   thicknessMm === undefined ? 0 : DEEP_OR_THIN * (1 - rising(thicknessMm / majorMm, 0.8, 1));
 
-/**
- * Target percent of thread: by material, then size, then depth, each reason stated.
- * @param depthMm length of thread
- * @param thicknessMm thickness of the part where known
- */
-export function targetPercent(thread: Thread, material: Material, depthMm: number, thicknessMm?: number): Answer {
-  const { low, high } = percentRange(thread, material);
+/** By material, then size, then depth, each reason stated. */
+function byMaterial(
+  { thread, material, depthMm, thicknessMm }: TargetQuestion,
+  { low, high }: PercentRange,
+): AnswerParts {
   const steps: [reason: string, change: number][] = [[material.label, material.threadPercent.target]];
   const { countsMore, angle } = formOf(thread);
   if (countsMore > 0) steps.push([`${angle} thread, counted on full depth`, countsMore]);
@@ -54,11 +54,56 @@ export function targetPercent(thread: Thread, material: Material, depthMm: numbe
     value === sum
       ? []
       : [phrase('Held within {low} to {high} for this material.', { low: percent(low), high: percent(high) })];
-  return answer(value, 'percent', {
+  return [
+    value,
+    'percent',
+    {
+      rule: 'Target percent of thread',
+      formula: 'material, then size, then depth',
+      inputs: steps.map(([label, change]) => [label, percent(change)]),
+      source: { kind: 'trade rule', name: 'percentage by material' },
+      assumptions,
+    },
+  ];
+}
+
+const setByUser = (wanted: number): AnswerParts => [
+  wanted,
+  'percent',
+  {
     rule: 'Target percent of thread',
-    formula: 'material, then size, then depth',
-    inputs: steps.map(([label, change]) => [label, percent(change)]),
-    source: { kind: 'trade rule', name: 'percentage by material' },
-    assumptions,
-  });
+    formula: 'set by you',
+    inputs: [['set by you', percent(wanted)]],
+    source: { kind: 'trade rule', name: 'set by you' },
+  },
+];
+
+/** How far a percentage may lie from the one aimed at where the metal does not say, percent. Our judgement. */
+const ABOUT_TARGET = 5;
+/** Percent of thread within which a thread is formed. Trade rule. */
+const FORMED: PercentRange = { low: 60, high: 85 };
+
+/** What a target is asked for. Lengths in mm. */
+export type TargetQuestion = Pick<
+  TapDrillQuestion,
+  'thread' | 'limits' | 'material' | 'forming' | 'learned' | 'wantedPercent' | 'depthMm' | 'thicknessMm'
+>;
+
+/** Target percent of thread, set by the user or by the rules, and the range about it that suits the metal. */
+export function targetOf(q: TargetQuestion): { target: Answer; range: PercentRange } {
+  const { thread, material, forming, limits, learned, wantedPercent } = q;
+  const usual = percentRange(thread, material);
+  const parts =
+    wantedPercent !== undefined
+      ? setByUser(wantedPercent)
+      : forming && limits
+        ? formingTarget({ thread, material }, limits.minorMaxMm, learned)
+        : byMaterial(q, usual);
+  const [aim] = parts;
+  const free = forming ? FORMED : usual;
+  const held = !forming && wantedPercent === undefined;
+  const range = held
+    ? usual
+    : { low: Math.min(free.low, aim - ABOUT_TARGET), high: Math.max(free.high, aim + ABOUT_TARGET) };
+  return { target: answer(...parts), range };
 }

@@ -70,6 +70,15 @@ export function usualTapFigures({ majorMm, system }: Pick<Thread, 'majorMm' | 's
   return { overallMm, threadMm, neckMm, shankMm, squareMm };
 }
 
+/** The same with how deep it goes below the face, mm. */
+export interface UsualFigures extends TapFigures {
+  reachMm: number;
+}
+export function usualFigures(thread: Thread): UsualFigures {
+  const figures = usualTapFigures(thread);
+  return { ...figures, reachMm: reachOf(figures, thread).reachMm };
+}
+
 /** Length of a tap that its wrench or chuck hides, mm. Our judgement. */
 export const SQUARE_MM = 10;
 

@@ -1,5 +1,5 @@
 import { isTapered, type Thread } from '../threads/thread';
-import { reachOf, usualTapFigures, type TapFigures } from './tap-lengths.table';
+import { usualFigures, type UsualFigures } from './tap-lengths.table';
 
 export const TAP_GEOMETRIES = ['straight', 'spiral-point', 'spiral-flute', 'form', 'pipe'] as const;
 export type TapGeometry = (typeof TAP_GEOMETRIES)[number];
@@ -121,7 +121,7 @@ export function usualTap(
   names: TapNames,
   blind: boolean,
   owned: boolean,
-  figures: TapFigures = usualTapFigures(thread),
+  figures: UsualFigures = usualFigures(thread),
 ): TapToUse {
   const { majorMm } = thread;
   const cut: Tap = isHandRole(role)
@@ -134,7 +134,7 @@ export function usualTap(
           flutes: 4,
           name: role === 'pipe' ? GEOMETRY_LABEL.pipe : role,
         };
-  const { threadMm, shankMm, squareMm } = figures;
+  const { threadMm, shankMm, squareMm, reachMm } = figures;
   const { geometry, chamferThreads, flutes, name } = cut;
   return {
     geometry,
@@ -148,7 +148,7 @@ export function usualTap(
     threadMm,
     shankMm,
     squareMm,
-    reachMm: reachOf(figures, thread).reachMm,
+    reachMm,
   };
 }
 

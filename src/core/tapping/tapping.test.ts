@@ -1,3 +1,4 @@
+import type { Answer } from '../answer/answer';
 import type { Material } from '../materials/material';
 import { MATERIALS } from '../materials/materials';
 import { THREADS } from '../threads/standards';
@@ -27,7 +28,7 @@ import {
 } from './tapping-torque';
 import { tappingSpeed } from './tapping-speed';
 import { tell } from '../units/show';
-import { percentRange, reasonablePercent, targetPercent } from '../tap-drill/target-percent';
+import { percentRange, reasonablePercent, targetOf } from '../tap-drill/target-percent';
 import { tapLoad } from './tap-load';
 
 const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;
@@ -178,7 +179,7 @@ describe('forming', () => {
     const formed = { thread: m8, material: material(id) };
     expect(expectedMinor(formed, formingHole(m8, 68)).mean).toBeCloseTo(minor, 3);
     expect(formingHoleForMinor(formed, minor)).toBeCloseTo(formingHole(m8, 68), 3);
-    const target = formingTarget(formed, 6.8).value;
+    const [target] = formingTarget(formed, 6.8);
     expect(expectedMinor(formed, formingHole(m8, target)).mean).toBeCloseTo(6.8, 6);
   });
 
@@ -268,6 +269,9 @@ describe('rhythm, time and speed', () => {
     expect(machineTap('form', 8, true).chamferThreads).toBe(2.5);
   });
 });
+
+const targetPercent = (of: Thread, metal: Material, depthMm: number, thicknessMm?: number): Answer =>
+  targetOf({ thread: of, material: metal, forming: false, depthMm, thicknessMm }).target;
 
 test.each([
   ['by material', 'M8x1.25', 'steel-low-carbon', 8, 20, 75],

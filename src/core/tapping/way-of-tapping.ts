@@ -21,8 +21,8 @@ import { HAND_LIMIT_NM } from './tap-strength';
 import type { TapSequence } from './tap-sequence';
 import type { TappingQuestion } from './tapping-question';
 import type { Turning, WeighedTurning } from './turning';
-import { holderCaution, holderOf, type Holder } from './tap-holder';
-import { headFor, RUN_IN_TURNS, slipsTooLate, WAY_FACTS, wayLabel, type WayId } from './ways';
+import { holderCaution, type Holder } from './tap-holder';
+import { headFor, RUN_IN_TURNS, slipsTooLate, WAY_FACTS, type WayId } from './ways';
 
 /** One way of driving the taps of a hole, with what it would mean. */
 export interface WayOfTapping extends Turning {
@@ -163,11 +163,15 @@ const lateChuck = caution(
 );
 
 /** What a tap cannot be held by, or where it does not fit. */
-function cannotHold(id: WayId, q: TappingQuestion, { taps }: WeighedTurning): Phrase | undefined {
+function cannotHold(
+  id: WayId,
+  q: TappingQuestion,
+  { taps }: WeighedTurning,
+  holder: Holder | undefined,
+): Phrase | undefined {
   const { machine, hole, thread } = q;
   const facts = WAY_FACTS[id];
-  if (id === 'loose-chuck' && holderOf(id, q, taps))
-    return phrase('Its shank is over what the chuck takes, and nothing else slips.');
+  if (id === 'loose-chuck' && holder) return phrase('Its shank is over what the chuck takes, and nothing else slips.');
   if (facts.turnsBack && taps.some((t) => t.geometry !== 'straight'))
     return phrase('Only straight flutes are turned back to break their chips.');
   if (taps.some((t) => t.steel === 'carbide') && (facts.byHand || !isRigid(machine)))
@@ -238,6 +242,7 @@ function holdBy(id: WayId, { load, clutch }: { load?: TapLoad; clutch?: Answer }
 /** What a way of driving a sequence comes to, so far as it has to be weighed against others. */
 export interface WeighedWay {
   id: WayId;
+  label: string;
   sequence: TapSequence;
   turned: WeighedTurning;
   ruledOut?: Phrase;
@@ -258,10 +263,11 @@ interface Stopping {
 
 /**
  * One way of driving one sequence of taps, weighed.
+ * @param way which, with what holds its taps
  * @param out why the way is not to be had, whatever the taps
  */
 export function weighWay(
-  id: WayId,
+  { id, label, holder }: Pick<WeighedWay, 'id' | 'label' | 'holder'>,
   q: TappingQuestion,
   sequence: TapSequence,
   turned: WeighedTurning,
@@ -270,25 +276,26 @@ export function weighWay(
   const stopping = stoppingOf(id, q, turned);
   return {
     id,
+    label,
     sequence,
     turned,
     ruledOut:
       out ??
       inSheet(q) ??
-      cannotHold(id, q, turned) ??
+      cannotHold(id, q, turned, holder) ??
       noRoom(turned.wallMm) ??
       spindleProblem(id, q, turned, stopping),
     leanDeg: expectedLean(id, q.learned).mean,
     stopping,
-    secondsAll: secondsFor(id, q, turned) * expectedTapTime(id, q.learned).mean,
     oddSquareMm: squareTooOdd(id, q, turned),
-    holder: holderOf(id, q, sequence.taps),
+    holder,
+    secondsAll: secondsFor(id, q, turned) * expectedTapTime(id, q.learned).mean,
   };
 }
 
 /** A weighed way with everything that is said of it. @param turned the figures of what was weighed */
 export function wayOfTapping(way: WeighedWay, q: TappingQuestion, turned: Turning): WayOfTapping {
-  const { id, sequence, oddSquareMm, stopping, holder } = way;
+  const { id, label, sequence, oddSquareMm, stopping, holder } = way;
   const { load } = turned;
   const clutch = clutchOf(id, q, way.turned.worst.load);
   const { taps, each, depth: at, wallMm, worst, breaking, turns, biteTurns, rpm } = turned;
@@ -304,7 +311,7 @@ export function wayOfTapping(way: WeighedWay, q: TappingQuestion, turned: Turnin
     biteTurns,
     rpm,
     id,
-    label: wayLabel(id, q),
+    label,
     sequenceKey: sequence.key,
     ruledOut: way.ruledOut,
     wrench: holdBy(id, { load, clutch }),

@@ -15,7 +15,9 @@ import {
 } from './tapping-question';
 import { usualOwnTap, type OwnTap } from './own-tap';
 import { handTap, type TapToUse } from './tap';
-import { breakingCost, waysOfTapping, type TappingWay } from './ways-of-tapping';
+import { tapSequences } from './tap-sequence';
+import { breakingCost } from './tapping-cost';
+import { waysOfTapping, type TappingWay } from './ways-of-tapping';
 
 const thread = (name: string): Thread => THREADS.find((t) => t.designation === name) as Thread;
 const material = (id: string): Material => MATERIALS.find((m) => m.id === id) as Material;
@@ -80,7 +82,10 @@ describe('ways of tapping', () => {
     },
     habits: { tapNames: 'taper-plug-bottoming', firstTap: 'by-hole', neverBlind: false, tailstock: 'free', ...over },
   });
-  const ask = (over: Over): TappingWay[] => waysOfTapping(questionOf(over));
+  const ask = (over: Over): TappingWay[] => {
+    const q = questionOf(over);
+    return waysOfTapping(q, tapSequences(q));
+  };
   const possible = (over: Over): string[] =>
     ask(over)
       .filter((w) => w.possible)

@@ -1,4 +1,4 @@
-import { answer, depth, mm, phrase, quantity, type Answer, type Caution, caution } from '../answer/answer';
+import { answer, depth, mm, phrase, quantity, type Answer, caution } from '../answer/answer';
 import type { Material } from '../materials/material';
 import { inchToMm, mmToInch } from '../units/length';
 import { classLimits } from './class-limits';
@@ -104,18 +104,6 @@ function leastMaterial(thread: Thread): Sizes | undefined {
 /** A thread that is short by less is not called short. Our judgement. */
 const SHORT_FROM = 0.95;
 
-function shortCaution(engagedMm: number | undefined, neededMm: number, bolt: BoltClass): Caution[] {
-  if (engagedMm === undefined || engagedMm >= SHORT_FROM * neededMm) return [];
-  return [
-    caution(
-      'warn',
-      'thread-short',
-      '{engaged} of thread strips before its {bolt} bolt breaks; {needed} would hold its full strength.',
-      { engaged: depth(engagedMm), bolt: bolt.label, needed: depth(neededMm) },
-    ),
-  ];
-}
-
 const ON_LEAST_SIZES = phrase('Smallest bolt and largest thread that the usual classes allow (6g or 2A in 6H or 2B).');
 const ON_NOMINAL_SIZES = phrase(
   'Nominal sizes with a margin of {margin}, as the least-material sizes are not in the list.',
@@ -151,6 +139,8 @@ export function engagement(
   const nominalMm = length({ nutMajorMm: d, nutPitchMm: basicPitch, boltPitchMm: basicPitch });
   const least = leastMaterial(thread);
   const neededMm = least ? length(least) : nominalMm * NOMINAL_MARGIN;
+  const short = engagedMm !== undefined && engagedMm < SHORT_FROM * neededMm;
+  const values = { engaged: depth(engagedMm ?? 0), bolt: bolt.label, needed: depth(neededMm) };
   return {
     needed: answer(
       neededMm,
@@ -168,7 +158,16 @@ export function engagement(
         source: { kind: 'standard', name: 'FED-STD-H28/2, ISO 898-1, SAE J429' },
         assumptions: [least ? ON_LEAST_SIZES : ON_NOMINAL_SIZES, STEADY_PULL],
       },
-      shortCaution(engagedMm, neededMm, bolt),
+      short
+        ? [
+            caution(
+              'warn',
+              'thread-short',
+              '{engaged} of thread strips before its {bolt} bolt breaks; {needed} would hold its full strength.',
+              values,
+            ),
+          ]
+        : [],
     ),
     nominalMm,
     oneDiameterMm: d,
