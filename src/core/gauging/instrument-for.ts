@@ -3,7 +3,8 @@ import { isToolUsable, type Tool } from '../shop/tool';
 import type { CheckKind } from './checks-of';
 import { threadGaugeFor } from '../shop/thread-gauge-for';
 
-const pinsFor = (tools: readonly Tool[], sizeMm: number): Tool | undefined =>
+/** The set of pins that spans a size, mm; none for a size that is not known. */
+const pinsFor = (tools: readonly Tool[], sizeMm = Infinity): Tool | undefined =>
   tools.find(
     (t) => t.kind === 'gauge-pin' && (t.smallMm ?? 0) <= sizeMm && (t.diameterMm ?? 0) >= sizeMm && isToolUsable(t),
   );
@@ -11,8 +12,8 @@ const pinsFor = (tools: readonly Tool[], sizeMm: number): Tool | undefined =>
 /** What of the crib gauges this, where nothing else was named; undefined where the crib has nothing for it. */
 export function instrumentFor(tools: readonly Tool[], kind: CheckKind, plan: HolePlan): Tool | undefined {
   if (kind === 'go' || kind === 'not-go') return plan.thread && threadGaugeFor(tools, plan.thread.thread);
-  if (kind === 'minor') return pinsFor(tools, plan.thread?.limits?.minorMinMm ?? 0);
-  if (kind === 'size') return pinsFor(tools, plan.hole.bores[0]?.feature.diameterMm ?? 0);
+  if (kind === 'minor') return pinsFor(tools, plan.thread?.limits?.minorMinMm);
+  if (kind === 'size') return pinsFor(tools, plan.hole.bores[0]?.feature.diameterMm);
   return kind === 'depth' ? tools.find((t) => t.instrument === 'depth-gauge' && isToolUsable(t)) : undefined;
 }
 
