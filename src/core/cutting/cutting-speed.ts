@@ -5,14 +5,23 @@ import { isHandHeld, isRigid, type Machine } from './machine';
 
 const M_PER_MIN_PER_SFM = 0.3048;
 
-/** Metres a minute from surface feet a minute. */
+/**
+ * Metres a minute from surface feet a minute.
+ * @example sfmToMPerMin(90) // 27.43
+ */
 export const sfmToMPerMin = (sfm: number): number => sfm * M_PER_MIN_PER_SFM;
 
-/** Revolutions a minute at which a diameter (mm) runs at a cutting speed (m/min). */
+/**
+ * Revolutions a minute at which a diameter (mm) runs at a cutting speed (m/min).
+ * @example rpmFor(27.432, 6.8) // 1284
+ */
 export const rpmFor = (cuttingSpeed: number, diameterMm: number): number =>
   (1000 * cuttingSpeed) / (Math.PI * diameterMm);
 
-/** Share of the speed left when drilling deep: by depth over drill diameter. Trade rule. */
+/**
+ * Share of the speed left when drilling deep: by depth over drill diameter. Trade rule.
+ * @example deepHoleFactor(4.5) // 0.8
+ */
 export function deepHoleFactor(depthOverDiameter: number): number {
   if (depthOverDiameter > 6) return 0.65;
   if (depthOverDiameter > 5) return 0.7;
@@ -90,7 +99,10 @@ export function thumbFactor(m: Material): number {
   return m.drillSfmHss.start >= 180 && m.group !== 'plastic' && m.group !== 'zinc' ? 2 : 1;
 }
 
-/** The speed that can be worked out in the head: 9000 ÷ diameter in mm, times a share by metal. */
+/**
+ * The speed that can be worked out in the head: 9000 ÷ diameter in mm, times a share by metal.
+ * @example ruleOfThumbRpm(mildSteel, 6).value // 1500
+ */
 export function ruleOfThumbRpm(material: Material, diameterMm: number): Answer {
   const factor = thumbFactor(material);
   return answer((9000 / diameterMm) * factor, 'rpm', {

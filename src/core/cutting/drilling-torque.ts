@@ -6,7 +6,10 @@ function cuttingForce(feed: number, pointAngleDeg: number, material: Material): 
   return { chipMm, kc: material.kc11 * chipMm ** -material.mc };
 }
 
-/** The value of {@link drillingTorque} alone, Nm. */
+/**
+ * The value of {@link drillingTorque} alone, Nm.
+ * @example drillingTorqueNm(10, 0.15, 118, mildSteel) // 6.3
+ */
 export const drillingTorqueNm = (
   diameterMm: number,
   feed: number,
@@ -44,10 +47,16 @@ export function drillingTorque(
   });
 }
 
-/** Power at the spindle, kW. */
+/**
+ * Power at the spindle, kW.
+ * @example spindlePower(6.3, 600) // 6.3 × 600 ÷ 9550 = 0.396
+ */
 export const spindlePower = (torqueNm: number, rpm: number): number => (torqueNm * rpm) / 9550;
 
-/** Force at the far edge of the part when the drill grabs, N: three times the torque over the lever. Model. */
+/**
+ * Force at the far edge of the part when the drill grabs, N: three times the torque over the lever. Model.
+ * @example grabForce(6.3, 100, false).value // 3 × 6.3 ÷ 0.1 = 189
+ */
 export function grabForce(torqueNm: number, leverMm: number, assumed: boolean): Answer {
   return answer((3 * torqueNm * 1000) / leverMm, 'N', {
     rule: 'Force at the edge of the part when the drill grabs',

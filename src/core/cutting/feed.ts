@@ -14,7 +14,10 @@ const FEED_MM_PER_REV = [
   [25, 0.32],
 ] as const;
 
-/** Feed per revolution for a drill, mm/rev. */
+/**
+ * Feed per revolution for a drill, mm/rev.
+ * @example drillFeed(8, mildSteel, false).value // between 0.11 at 6 and 0.16 at 10 = 0.135
+ */
 export function drillFeed(diameterMm: number, material: Material, byHand: boolean): Answer {
   const base = interpolate(FEED_MM_PER_REV, diameterMm);
   const hand = byHand ? 0.5 : 1;
@@ -39,6 +42,7 @@ const LAST_D = 0.5;
  * Depths in mm at which to withdraw fully and clear the chips; empty when none is needed.
  * First at 3 D (1.5 D in stringy metal or by hand), then every 1 D (0.5 D stringy, at least 2 mm), none within half a
  * diameter of the end. Trade rule.
+ * @example peckDepths(5, 20, mildSteel, false) // [15]
  */
 export function peckDepths(diameterMm: number, depthMm: number, material: Material, byHand: boolean): number[] {
   const stringy = material.chips === 'stringy';

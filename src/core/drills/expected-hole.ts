@@ -102,7 +102,7 @@ export function typicalHoleMm(hole: DrilledHole): Spread {
 /**
  * Hole that a drill leaves and how it scatters, mm, without the working. Model for a sharp high-speed drill, until the
  * shop's own measurements replace it: oversize by diameter and start, then the metal closing in.
- * @example expectedHoleMm({ drill: 6.8 mm, start: 'centre-drill', material: mild steel }) // mean 6.8 + 0.104 × 0.7 = 6.873
+ * @example expectedHoleMm({ drill: drill68, start: 'centre-drill', material: mildSteel }).mean // 6.8 + 0.104 × 0.7 = 6.873
  */
 export const expectedHoleMm = (hole: DrilledHole, learned?: Learned): Expected =>
   expected('oversize', typicalHoleMm(hole), holeLevels(hole), learned);

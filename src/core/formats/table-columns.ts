@@ -60,7 +60,7 @@ export function tableHead(text: string, count = 4): TableHead {
 
 /**
  * What the headings of a table seem to hold, in whatever order and several languages; each heading once.
- * @example guessColumns(['Nr.', 'Durchmesser', 'X (mm)', 'Y (mm)', 'Tiefe'])
+ * @example guessColumns(['Nr.', 'X (mm)', 'Tiefe']) // { x: 'X (mm)', depth: 'Tiefe' }
  */
 export function guessColumns(headings: readonly string[]): ColumnMap {
   const map: ColumnMap = {};

@@ -27,7 +27,10 @@ const GENERAL_MM = [
   [400, 0.5],
 ] as const;
 
-/** Plus or minus that a size without a tolerance of its own has, mm. ISO 2768-1 medium; over 400 mm 0.8. */
+/**
+ * Plus or minus that a size without a tolerance of its own has, mm. ISO 2768-1 medium; over 400 mm 0.8.
+ * @example generalTolerance(10) // 0.2
+ */
 export const generalTolerance = (sizeMm: number): number => GENERAL_MM.find(([to]) => sizeMm <= to)?.[1] ?? 0.8;
 
 /** Depth of a plain blind hole to its full diameter. */
@@ -55,6 +58,7 @@ export function judgeHoleDepth(depthMm: number, drawnMm: number): Verdict {
  * Smallest and largest diameter of a plain or reamed hole, mm.
  * @param upperMm over nominal, of its fit; the general tolerance both ways where left out
  * @param drillMm drill that it was made with, where that is larger than drawn
+ * @example sizeLimits(8, 0.015) // [8, 8.015]
  */
 export const sizeLimits = (nominalMm: number, upperMm?: number, drillMm = nominalMm): [low: number, high: number] =>
   upperMm === undefined

@@ -39,7 +39,10 @@ export function readInstrumentLine(line: string): Result<InstrumentLine> {
   return ok({ name, values, unit });
 }
 
-/** A reading as its line, in mm, Nm or turns. */
+/**
+ * A reading as its line, in mm, Nm or turns.
+ * @example writeInstrumentLine({ name: 'caliper', values: { size: 8.52 }, unit: 'mm' }) // 'caliper size 8.52 mm'
+ */
 export const writeInstrumentLine = ({ name, values, unit }: InstrumentLine): string =>
   `${name} ${Object.entries(values)
     .map(([what, value]) => `${what} ${Number(value.toFixed(4))}`)

@@ -2,7 +2,10 @@ import { answer, mm, ok, problem, refuse, type Answer, type Result } from '../an
 import type { Point } from '../layout/part';
 import { bad, good, type Verdict } from './verdict';
 
-/** How far a hole is from its place: twice the offset is what the zone, a diameter, is held against. */
+/**
+ * How far a hole is from its place: twice the offset is what the zone, a diameter, is held against.
+ * @example positionError({ x: 0.06, y: 0.08 }).value // 0.2
+ */
 export function positionError(off: Point): Answer {
   return answer(2 * Math.hypot(off.x, off.y), 'mm', {
     rule: 'Position against the drawing',

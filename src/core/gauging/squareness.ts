@@ -15,7 +15,10 @@ export interface Gaps {
   heightMm: number;
 }
 
-/** How far a tap or pin leans from square, degrees. */
+/**
+ * How far a tap or pin leans from square, degrees.
+ * @example tiltOf({ frontMm: 0.15, sideMm: 0.08, heightMm: 50 }).value // 0.195
+ */
 export function tiltOf({ frontMm, sideMm, heightMm }: Gaps): Answer {
   return answer((Math.atan2(Math.hypot(frontMm, sideMm), heightMm) * 180) / Math.PI, 'deg', {
     rule: 'Lean from two gaps, 90 degrees apart',
@@ -29,7 +32,10 @@ export function tiltOf({ frontMm, sideMm, heightMm }: Gaps): Answer {
   });
 }
 
-/** How far the axis wanders over a depth at a lean, mm. */
+/**
+ * How far the axis wanders over a depth at a lean, mm.
+ * @example wanderMm({ frontMm: 0.15, sideMm: 0.08, heightMm: 50 }, 16) // 0.054
+ */
 export const wanderMm = ({ frontMm, sideMm, heightMm }: Gaps, depthMm: number): number =>
   (depthMm * Math.hypot(frontMm, sideMm)) / heightMm;
 

@@ -4,7 +4,10 @@ import { bad, good, open, slipOf, type Verdict } from './verdict';
 /** A gauge is read to half a turn. */
 export const READ_TURNS = 0.5;
 
-/** Turns that a go gauge makes in a thread of full length. */
+/**
+ * Turns that a go gauge makes in a thread of full length.
+ * @example fullTurns(16, 1.25).value // 12.8
+ */
 export const fullTurns = (lengthMm: number, pitchMm: number): Answer =>
   answer(lengthMm / pitchMm, 'turns', {
     rule: 'Turns of full thread',

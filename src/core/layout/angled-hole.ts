@@ -16,7 +16,10 @@ const minus = (a: Point3, b: Point3): Point3 => ({ x: a.x - b.x, y: a.y - b.y, z
 const dot = (a: Point3, b: Point3): number => a.x * b.x + a.y * b.y + a.z * b.z;
 const clamp = (t: number): number => Math.min(1, Math.max(0, t));
 
-/** How far to tilt the work for a hole that goes `acrossMm` sideways in `downMm` of depth, degrees. */
+/**
+ * How far to tilt the work for a hole that goes `acrossMm` sideways in `downMm` of depth, degrees.
+ * @example tilt(10, 24).value // 22.62
+ */
 export function tilt(acrossMm: number, downMm: number): Answer {
   return answer((Math.atan2(Math.abs(acrossMm), downMm) * 180) / Math.PI, 'deg', {
     rule: 'Tilt of an angled hole',
@@ -29,7 +32,10 @@ export function tilt(acrossMm: number, downMm: number): Answer {
   });
 }
 
-/** Length of an angled hole from entry to exit, mm. */
+/**
+ * Length of an angled hole from entry to exit, mm.
+ * @example angledLength(10, 24).value // 26.0
+ */
 export function angledLength(acrossMm: number, downMm: number): Answer {
   return answer(Math.hypot(acrossMm, downMm), 'mm', {
     rule: 'Length of an angled hole',
@@ -42,7 +48,10 @@ export function angledLength(acrossMm: number, downMm: number): Answer {
   });
 }
 
-/** Where a hole of this tilt comes out: how far across after `downMm`, mm. Tilt in degrees, under 90. */
+/**
+ * Where a hole of this tilt comes out: how far across after `downMm`, mm. Tilt in degrees, under 90.
+ * @example acrossFor(22.62, 24) // 10.0
+ */
 export const acrossFor = (tiltDeg: number, downMm: number): number => downMm * Math.tan((tiltDeg * Math.PI) / 180);
 
 /** Least distance between two axes as lengths, not endless lines, mm. */

@@ -23,7 +23,10 @@ export function dialSetting(move: number, dial: Dial): DialSetting {
   return { mm: move, turns: Math.floor(tenths / perTurn), divisions: (tenths % perTurn) / 10, sign: move < 0 ? -1 : 1 };
 }
 
-/** Move from touching an edge until the spindle stands over it: half the tool and the shim, onward in the same direction. */
+/**
+ * Move from touching an edge until the spindle stands over it: half the tool and the shim, onward in the same direction.
+ * @example touchOff(8, 0.25).value // 4.25
+ */
 export function touchOff(toolDiameterMm: number, shimMm: number): Answer {
   return answer(toolDiameterMm / 2 + shimMm, 'mm', {
     rule: 'From touch to over the edge',

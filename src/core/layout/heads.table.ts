@@ -73,7 +73,10 @@ export function rowFor<R extends readonly [boltMm: number, ...rest: number[]]>(
   return off(nearest) < 0.1 ? nearest : undefined;
 }
 
-/** The bolt that a plain hole of this size is the usual clearance for, close, normal or loose; mm. */
+/**
+ * The bolt that a plain hole of this size is the usual clearance for, close, normal or loose; mm.
+ * @example boltThrough(9) // 8
+ */
 export function boltThrough(holeMm: number): number | undefined {
   return CLEARANCE_HOLES.find(([, ...sizes]) => sizes.some((size) => Math.abs(size - holeMm) < 0.03))?.[0];
 }

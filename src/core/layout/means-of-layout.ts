@@ -38,6 +38,7 @@ export type Joint = 'fixed' | 'floating';
 /**
  * Position zone (a diameter, mm) that a joint leaves to each hole: all of the play when both parts have
  * clearance, half of it when one is tapped.
+ * @example positionZone('fixed', 9, 8).value // (9 − 8) ÷ 2 = 0.5
  */
 export function positionZone(joint: Joint, clearanceHoleMm: number, boltMm: number): Answer {
   const play = clearanceHoleMm - boltMm;
@@ -63,10 +64,16 @@ export interface RankedMeans {
   reason: Phrase;
 }
 
-/** Root of the sum of squares, for independent errors. */
+/**
+ * Root of the sum of squares, for independent errors.
+ * @example combined(0.06, 0.15) // √(0.06² + 0.15²) = 0.162
+ */
 export const combined = (...spreads: number[]): number => Math.hypot(...spreads);
 
-/** Share of holes outside a round zone (a diameter, mm) when each axis scatters alike by this sigma, mm. */
+/**
+ * Share of holes outside a round zone (a diameter, mm) when each axis scatters alike by this sigma, mm.
+ * @example shareOutside(0.5, 0.1) // exp(−0.25² ÷ (2 × 0.1²)) = 0.044
+ */
 export const shareOutside = (zoneMm: number, sigmaMm: number): number =>
   zoneMm <= 0 ? 1 : Math.exp(-((zoneMm / 2) ** 2) / (2 * sigmaMm ** 2));
 

@@ -2,7 +2,10 @@ import { depth, mm, phrase, type Phrase } from '../answer/answer';
 import { chiselEdge } from '../drills/drill-point';
 import type { Point } from './part';
 
-/** Width of dimple in mm that takes the chisel edge of the first drill: 1.1 of it. */
+/**
+ * Width of dimple in mm that takes the chisel edge of the first drill: 1.1 of it.
+ * @example dimpleFor(6.8) // 1.1 × 1.25 × (0.305 + 0.125 × 6.8) = 1.588
+ */
 export const dimpleFor = (firstDrillMm: number): number => 1.1 * chiselEdge(firstDrillMm);
 
 /** How a place got its mark. */

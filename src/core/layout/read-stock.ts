@@ -34,7 +34,7 @@ function stockFrom(shape: Stock['shape'], [a, b, c]: readonly number[], n: numbe
  * Stock as a shop says it in one line: `180 x 120 x 16` is a plate, `ø30 x 200` a bar, `disc 180 x 12`, `tube 70 x 40 x 60`.
  * Each size may have its own unit.
  * @returns the stock in mm, or what to write instead
- * @example readStock('ø30 x 200', 'mm')
+ * @example readStock('ø30 x 200', 'mm').ok // true
  */
 export function readStock(text: string, bareUnit: LengthUnit): Result<Stock> {
   const typed = text.trim();

@@ -94,7 +94,7 @@ const isStart = (part: string): part is StartMeans => (START_MEANS as readonly s
 
 /**
  * A level in words.
- * @example levelWords('seconds', 'drill|lathe', names) // 'Drill, Lathe'
+ * @example levelWords('seconds', 'drill|lathe', { machine: () => 'Lathe' }) // 'Drill, Lathe'
  */
 export function levelWords(figure: LearnedFigure, level: string, names: Names): string {
   const parts = level.split('|');

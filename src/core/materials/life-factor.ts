@@ -13,7 +13,7 @@ export function lifeFactor(m: Material): number {
 /**
  * What one hole takes of a tool’s life: 1 for a hole two diameters deep in mild steel.
  * @param depthMm, diameterMm above 0
- * @example toolUse(mild steel, 16, 8) // 1
+ * @example toolUse(mildSteel, 16, 8) // 1
  */
 export const toolUse = (material: Material, depthMm: number, diameterMm: number): number =>
   depthMm / diameterMm / 2 / lifeFactor(material);

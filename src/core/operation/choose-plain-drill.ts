@@ -56,7 +56,10 @@ export function choosePlainDrill(diameterMm: number, pool: DrillPool, fitted: bo
   };
 }
 
-/** What to leave for a reamer, mm on the diameter of the hole as it comes out. Trade rule. */
+/**
+ * What to leave for a reamer, mm on the diameter of the hole as it comes out. Trade rule.
+ * @example reamAllowance(8) // 0.25
+ */
 export const reamAllowance = (diameterMm: number): number =>
   diameterMm <= 3 ? 0.1 : diameterMm <= 6 ? 0.2 : diameterMm <= 13 ? 0.25 : 0.4;
 
@@ -72,12 +75,16 @@ const H7_UM = [
   [120, 35],
 ] as const;
 
-/** Upper limit of H7 over nominal, ISO 286, mm; undefined over 120 mm, where none is in the list. */
+/**
+ * Upper limit of H7 over nominal, ISO 286, mm; undefined over 120 mm, where none is in the list.
+ * @example h7UpperMm(8) // 0.015
+ */
 export function h7UpperMm(diameterMm: number): number | undefined {
   const um = H7_UM.find(([to]) => diameterMm <= to)?.[1];
   return um === undefined ? undefined : um / 1000;
 }
 
+/** @example isH7('h 7') // true */
 export const isH7 = (fit: string | undefined): boolean => fit?.replace(/\s/g, '').toUpperCase() === 'H7';
 
 /** What a reamer may be left, as shares of its allowance. Our judgement. */

@@ -21,7 +21,7 @@ export function touching(machine: Machine | undefined): { touchS: number; backS:
 /**
  * Time of one cutting operation on one hole as a person takes it, s: the cut fed by hand (a reamer comes out turning, so
  * twice), withdrawals, touching, holding back where a drill comes through, looking, and coming back.
- * @example 8.5 mm, 2.9 s in the cut, blind, drill press: 2.9 × 1.5 + 3 + 1.5 = 8.9 s
+ * So an 8.5 drill that cuts 2.9 s, blind, in a drill press takes 2.9 × 1.5 + 3 + 1.5 = 8.9 s.
  */
 export function handledTime(cuttingS: number, cut: Cut, machine: Machine | undefined): Answer {
   const { family, through } = cut.spec;

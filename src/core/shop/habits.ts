@@ -55,7 +55,10 @@ export const USUAL_HABITS: ShopHabits = {
   formed: 'same',
 };
 
-/** Revolutions forward that a shop's habit wants before turning back; undefined where the metal decides. */
+/**
+ * Revolutions forward that a shop's habit wants before turning back; undefined where the metal decides.
+ * @example habitualBite('quarter') // 0.25
+ */
 export const habitualBite = (reversing: ShopHabits['reversing']): number | undefined =>
   ({ 'by-material': undefined, quarter: 0.25, half: 0.5, one: 1, none: 0 })[reversing];
 

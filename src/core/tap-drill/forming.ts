@@ -9,10 +9,16 @@ import { formOf, isTapered, type Thread } from '../threads/thread';
 const FORM_FACTOR = 0.0068;
 export const FORM_START_PERCENT = 65;
 
-/** Drill diameter in mm that a forming tap needs for this percent of thread. Trade rule. */
+/**
+ * Drill diameter in mm that a forming tap needs for this percent of thread. Trade rule.
+ * @example formingHole(M8, 65) // 8 − 0.0068 × 65 × 1.25 = 7.4475
+ */
 export const formingHole = (thread: Thread, q: number): number => thread.majorMm - FORM_FACTOR * q * thread.pitchMm;
 
-/** Percent of thread that a forming tap leaves from this hole, mm. */
+/**
+ * Percent of thread that a forming tap leaves from this hole, mm.
+ * @example formingPercent(M8, 7.4475) // 65
+ */
 export const formingPercent = (thread: Thread, holeMm: number): number =>
   (thread.majorMm - holeMm) / (FORM_FACTOR * thread.pitchMm);
 
@@ -51,7 +57,10 @@ function shiftOf(formed: Formed, learned: Learned | undefined): Expected {
   return expected('formed-minor', typicalShift(formed), formedLevels(formed), learned);
 }
 
-/** Minor diameter in mm after forming from this hole. Model, until the shop's own pins correct it. */
+/**
+ * Minor diameter in mm after forming from this hole. Model, until the shop's own pins correct it.
+ * @example expectedMinor({ thread: M8, material: mildSteel }, formingHole(M8, 68)).mean // 6.896
+ */
 export function expectedMinor(formed: Formed, holeMm: number, learned?: Learned): Expected {
   const shift = shiftOf(formed, learned);
   return { ...shift, mean: holeForPercent(formed.thread, formingPercent(formed.thread, holeMm)) + shift.mean };

@@ -32,6 +32,7 @@ const LISTED: ReadonlyMap<string, TaperRow> = new Map([
 /**
  * The listed tap drill and hand-tight length of a tapered pipe thread: ASME B1.20.1, ISO 7-1.
  * @throws RangeError for a thread that is not listed
+ * @example taperTapDrill({ designation: '1/8-27 NPT' }).label // 'R'
  */
 export function taperTapDrill({ designation }: Thread): TaperRow {
   const row = LISTED.get(designation);

@@ -4,7 +4,10 @@ import type { Thread } from '../threads/thread';
 import type { Tap } from './tap';
 import { threadArea } from './tapping-torque';
 
-/** Room in mm that a spiral-point tap needs below for the chips it pushes ahead. Model: four times their volume. */
+/**
+ * Room in mm that a spiral-point tap needs below for the chips it pushes ahead. Model: four times their volume.
+ * @example spiralPointChipRoom(M8, 6.8, 16) // 9.9
+ */
 export function spiralPointChipRoom(thread: Thread, holeMm: number, threadDepthMm: number): number {
   const turns = threadDepthMm / thread.pitchMm;
   const meanDiameter = (thread.majorMm + holeMm) / 2;
@@ -110,13 +113,19 @@ export function blindDepth(
   return { fullDiameter, total, chipRoomMm, tipMm, runOutMm };
 }
 
-/** Wall in mm under which the bottom may bulge or break: 1.5 mm or a fifth of the major diameter. */
+/**
+ * Wall in mm under which the bottom may bulge or break: 1.5 mm or a fifth of the major diameter.
+ * @example thinWallMm(8) // 0.2 × 8 = 1.6
+ */
 export const thinWallMm = (majorMm: number): number => Math.max(1.5, 0.2 * majorMm);
 
 /** A stop set from touch is good to this, mm: a wall that is short by less is not called thin. Our judgement. */
 export const STOP_REPEATS_MM = 0.1;
 
-/** What is left under a tip that ends this deep, mm; at or below zero it comes out at the back. */
+/**
+ * What is left under a tip that ends this deep, mm; at or below zero it comes out at the back.
+ * @example wallLeft(25, 23.04).value // 1.96
+ */
 export function wallLeft(thicknessMm: number, tipEndsMm: number): Answer {
   return answer(thicknessMm - tipEndsMm, 'mm', {
     rule: 'Wall left under the tip',

@@ -9,6 +9,7 @@ const OVER_TORQUE = 1.3;
 /**
  * What to set the clutch of a tapping head to, Nm: over the torque needed, at most 0.6 of what the tap holds, and no less
  * than the head allows. Where it comes out under the torque no setting is safe.
+ * @example clutchSetting({ torqueNm: 4.3, breakingNm: 18.2 }).value // 1.3 × 4.3 = 5.59
  */
 export function clutchSetting({ torqueNm, breakingNm }: LoadFigures, head?: { fromNm: number }): Answer {
   const most = OF_BREAKING * breakingNm;

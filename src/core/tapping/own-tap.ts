@@ -51,13 +51,19 @@ export const isTapUsable = ({ condition }: Pick<OwnTap, 'condition'>): boolean =
 export const TAP_LIFE_HOLES: Record<TapSteel, number> = { carbon: 150, hss: 500, cobalt: 800, carbide: 2000 };
 /** A forming tap lasts so many times as long as one that cuts. Our judgement. */
 const FORMS_LONGER = 5;
-/** Holes after which a tap is near the end of its life, in everyday metal. */
+/**
+ * Holes after which a tap is near the end of its life, in everyday metal.
+ * @example tapLifeHoles('hss', 'form') // 2500
+ */
 export const tapLifeHoles = (steel: TapSteel, geometry?: TapGeometry): number =>
   TAP_LIFE_HOLES[steel] * (geometry === 'form' ? FORMS_LONGER : 1);
 const WEAR_WHILE_SHARP = 0.3;
 const WORN = 1.6;
 
-/** How much harder a tap turns than a new one: up to 1.3 over its life, 1.6 where it is marked worn. Our judgement. */
+/**
+ * How much harder a tap turns than a new one: up to 1.3 over its life, 1.6 where it is marked worn. Our judgement.
+ * @example wearOf({ condition: 'worn', holesDone: 0, steel: 'hss' }) // 1.6
+ */
 export const wearOf = ({ condition, holesDone, steel }: Pick<OwnTap, 'condition' | 'holesDone' | 'steel'>): number =>
   condition === 'worn' ? WORN : 1 + WEAR_WHILE_SHARP * Math.min(1, holesDone / TAP_LIFE_HOLES[steel]);
 

@@ -14,6 +14,7 @@ export const TURN_BACK_S = 4;
 /**
  * Turns forward before turning back to break the chip; 0 when the tap is not reversed. Trade rule.
  * @param drive by hand, under power, or under power and turned back
+ * @example biteTurns(M8, plug, mildSteel, 'hand') // 0.5
  */
 export function biteTurns(
   thread: Thread,
@@ -44,7 +45,10 @@ export const turnLevels = ({ geometry }: Tap): string[] => [geometry];
 const turnsShare = (tap: Tap, learned?: Learned): Expected =>
   expected('turns', TYPICAL_TURNS, turnLevels(tap), learned);
 
-/** The value of {@link totalTurns} alone. */
+/**
+ * The value of {@link totalTurns} alone.
+ * @example countTurns(M8, plug, 16) // 16 ÷ 1.25 + 4 = 16.8
+ */
 export const countTurns = (
   thread: Thread,
   tap: Tap,
@@ -112,5 +116,8 @@ export function handTappingSeconds(thread: Thread, turns: number, reversed: bool
   return turns * interpolate(SECONDS_PER_TURN, thread.majorMm) * (reversed ? 1.5 : 1) + HAND_SET_UP_S;
 }
 
-/** Seconds to tap one hole under power, in and out. */
+/**
+ * Seconds to tap one hole under power, in and out.
+ * @example machineTappingSeconds(10, 60) // 20
+ */
 export const machineTappingSeconds = (turns: number, rpm: number): number => (2 * 60 * turns) / rpm;

@@ -29,13 +29,17 @@ export const expectedCoast = (machine: Machine, learned?: Learned): Coast => ({
   atRpm: machine.coastAtRpm,
 });
 
-/** Turns from the decision to stop until the spindle stands, at a speed in rpm. Coasting grows with its square. */
+/**
+ * Turns from the decision to stop until the spindle stands, at a speed in rpm. Coasting grows with its square.
+ * @example turnsToStop(60, { revolutions: 1.5 }) // 60 × 0.5 ÷ 60 + 1.5 = 2
+ */
 export const turnsToStop = (rpm: number, coast: Coast): number =>
   (rpm * REACTION_S) / 60 + coast.revolutions * (coast.atRpm ? (rpm / coast.atRpm) ** 2 : 1);
 
 /**
  * Highest speed, rpm, at which the spindle stops within the turns left. Zero when coasting alone uses them up.
  * @param turnsLeft turns from throwing the switch to the bottom
+ * @example highestTappingRpm(4, { revolutions: 1.5 }).value // 60 × (4 − 1.5) ÷ 0.5 = 300
  */
 export function highestTappingRpm(turnsLeft: number, coast: Coast): Answer {
   const value = coast.atRpm

@@ -17,7 +17,10 @@ type TapCore = Pick<Tap, 'geometry' | 'steel'>;
 const minorOf = ({ majorMm, pitchMm }: Thread): number => majorMm - 1.0825 * pitchMm;
 const steelShare = ({ steel }: TapCore): number => (steel === 'carbon' ? CARBON_STEEL : 1);
 
-/** The value of {@link breakingTorque} alone, Nm. */
+/**
+ * The value of {@link breakingTorque} alone, Nm.
+ * @example breakingNm(M8, plug) // 18.2
+ */
 export const breakingNm = (thread: Thread, tap: TapCore): number =>
   ((Math.PI / 16) * (CORE_SHARE[tap.geometry] * minorOf(thread)) ** 3 * SHEAR_MPA * steelShare(tap)) / 1000;
 

@@ -81,14 +81,20 @@ export type TapRole = (typeof TAP_ROLES)[number];
 export const HAND_CHAMFER = { taper: 8, plug: 4, bottoming: 2, 'ground-bottoming': 1.5 } as const;
 type HandRole = keyof typeof HAND_CHAMFER;
 
-/** Flutes when the crib does not say: by geometry and diameter in mm. Forming taps have lobes, taken as 4. */
+/**
+ * Flutes when the crib does not say: by geometry and diameter in mm. Forming taps have lobes, taken as 4.
+ * @example usualFlutes('straight', 8) // 4
+ */
 export function usualFlutes(geometry: TapGeometry, majorMm: number): number {
   if (geometry === 'straight') return majorMm < 6 ? 3 : 4;
   if (geometry === 'spiral-point') return majorMm < 5 ? 2 : 3;
   return geometry === 'spiral-flute' && majorMm < 14 ? 3 : 4;
 }
 
-/** Name of a hand tap with this many chamfer threads, the way the shop names it. */
+/**
+ * Name of a hand tap with this many chamfer threads, the way the shop names it.
+ * @example handTapName(4, 'taper-plug-bottoming') // 'plug'
+ */
 export function handTapName(chamferThreads: number, names: TapNames): string {
   const [taper, second, third] = HAND_NAMES[names];
   if (chamferThreads >= 6) return taper;

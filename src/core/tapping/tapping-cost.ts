@@ -52,7 +52,10 @@ function suitCost(q: TappingQuestion, { taps }: TapSequence): number {
   return cost;
 }
 
-/** Points for the risk of breaking: none where it is calm, ten where care ends, a hundred where the tap goes first. */
+/**
+ * Points for the risk of breaking: none where it is calm, ten where care ends, a hundred where the tap goes first.
+ * @example breakingCost(1.3) // 10
+ */
 export function breakingCost(safety: number | undefined): number {
   if (safety === undefined || safety >= 1.85) return 0;
   if (safety >= 1.3) return (10 * (1.85 - safety)) / 0.55;

@@ -5,7 +5,10 @@ import { percentOfThread } from '../threads/percent-of-thread';
 import { formOf, type Thread } from '../threads/thread';
 import { GEOMETRY_LABEL, type Tap, type TapGeometry } from './tap';
 
-/** Area in mm² of one thread space between the hole (mm) and the major diameter. Model: flat of P/8 at the top. */
+/**
+ * Area in mm² of one thread space between the hole (mm) and the major diameter. Model: flat of P/8 at the top.
+ * @example threadArea(M8, 6.8) // 0.6 × (1.25 ÷ 8 + 0.6 × tan 30°) = 0.302
+ */
 export function threadArea(thread: Thread, holeMm: number): number {
   const h = (thread.majorMm - holeMm) / 2;
   return h * (thread.pitchMm / 8 + h * formOf(thread).halfAngleTan);
@@ -22,7 +25,10 @@ const GEOMETRY_FACTOR: Record<TapGeometry, number> = {
   pipe: 1,
 };
 
-/** How much a full thread rubs: 1 up to 75 percent, more than double near 100. Model. */
+/**
+ * How much a full thread rubs: 1 up to 75 percent, more than double near 100. Model.
+ * @example rubFactor(100) // 1 + 1.2 × 1² = 2.2
+ */
 export const rubFactor = (percent: number): number => 1 + 1.2 * Math.max(0, (percent - 75) / 25) ** 2;
 
 /** Metals that spring back and hold the tap. Our judgement. */

@@ -148,7 +148,7 @@ export function weighTurning(q: TappingQuestion, { taps }: TapSequence, drive: D
 
 /**
  * The last turn that a tap can take: until its thread is deep enough, or its shank meets the face.
- * @example tap that goes 21 mm below the face and reaches 20, pitch 1, 25 turns in all: 24
+ * @example lastTurn({ turns: { value: 25 }, tipMm: 21, tap: { reachMm: 20 } }, { pitchMm: 1 }) // 24
  */
 export const lastTurn = ({ turns, tipMm, tap }: TapUse, { pitchMm }: Pick<Thread, 'pitchMm'>): number =>
   Math.max(0, turns.value - Math.max(0, tipMm - tap.reachMm) / pitchMm);

@@ -16,7 +16,7 @@ export const looserClass = (thread: Thread, className: string): string | undefin
  * Limits of minor and pitch diameter of a tapped thread, mm, by its own standard. Tapered thread is gauged by turns and
  * has none.
  * @param className `6H`, `2B`, ...; the usual class when left out
- * @example classLimits(M8x1.25) // 6H: minor 6.647 to 6.912
+ * @example classLimits(M8).value // { className: '6H', minorMinMm: 6.647, minorMaxMm: 6.912 }
  */
 export const classLimits = (thread: Thread, className = usualClass(thread)): Result<ClassLimits> =>
   standardOf(thread.series).limits(thread, className);

@@ -27,17 +27,26 @@ export const BOLT_CLASSES: readonly BoltClass[] = [
 export const usualBolt = (thread: Thread): BoltClass =>
   BOLT_CLASSES.find((b) => b.id === (isMetric(thread) ? '8.8' : isUnified(thread) ? 'SAE 5' : '4.6')) as BoltClass;
 
-/** Tensile stress area of the bolt in mm², ISO 898-1 (metric) or ASME B1.1 (inch). */
+/**
+ * Tensile stress area of the bolt in mm², ISO 898-1 (metric) or ASME B1.1 (inch).
+ * @example boltStressArea(M8) // 36.6
+ */
 export function boltStressArea(thread: Thread): number {
   const reduced = isUnified(thread) ? 0.9743 : 0.938194;
   return (Math.PI / 4) * (thread.majorMm - reduced * thread.pitchMm) ** 2;
 }
 
-/** Area that shears when the tapped hole's thread strips, mm² for each mm of engagement. */
+/**
+ * Area that shears when the tapped hole's thread strips, mm² for each mm of engagement.
+ * @example nutStripArea(1.25, 8, 7.188) // 21.99
+ */
 export const nutStripArea = (pitchMm: number, boltMajorMm: number, nutPitchDiameterMm: number): number =>
   ((Math.PI * boltMajorMm) / pitchMm) * (pitchMm / 2 + 0.57735 * (boltMajorMm - nutPitchDiameterMm));
 
-/** Area that shears when the bolt's thread strips, mm² for each mm of engagement. */
+/**
+ * Area that shears when the bolt's thread strips, mm² for each mm of engagement.
+ * @example boltStripArea(1.25, 7.188, 6.8) // 14.51
+ */
 export const boltStripArea = (pitchMm: number, boltPitchDiameterMm: number, holeMm: number): number =>
   ((Math.PI * holeMm) / pitchMm) * (pitchMm / 2 + 0.57735 * (boltPitchDiameterMm - holeMm));
 

@@ -1,7 +1,10 @@
 import { inchToMm } from '../units/length';
 import { exactFraction } from '../units/show';
 
-/** Major diameter in inches of an inch size: `#10`, `1/4`, `1-1/8`, `1`. Number sizes: 0.060 + 0.013 n. */
+/**
+ * Major diameter in inches of an inch size: `#10`, `1/4`, `1-1/8`, `1`. Number sizes: 0.060 + 0.013 n.
+ * @example inchSize('#10') // 0.06 + 0.013 × 10 = 0.19
+ */
 export function inchSize(size: string): number {
   if (size.startsWith('#')) return 0.06 + 0.013 * Number(size.slice(1));
   const [ones, fraction] = size.includes('-') ? size.split('-') : size.includes('/') ? ['0', size] : [size, '0/1'];
@@ -9,7 +12,10 @@ export function inchSize(size: string): number {
   return Number(ones) + n / d;
 }
 
-/** Inch size written as the trade does: number size, fraction or decimal. */
+/**
+ * Inch size written as the trade does: number size, fraction or decimal.
+ * @example inchSizeName(0.25) // '1/4'
+ */
 export function inchSizeName(inch: number): string {
   const number = (inch - 0.06) / 0.013;
   if (inch < 0.2165 && Math.abs(number - Math.round(number)) <= 0.04 && number > -0.5) return `#${Math.round(number)}`;

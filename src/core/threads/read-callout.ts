@@ -99,7 +99,7 @@ function readWhole(typed: string, bareUnit: LengthUnit): Callout {
  * A bare metric size means the coarse pitch. Depths without a unit follow the thread's own system
  * (mm beside metric and BA, inches beside inch threads); without a thread they take `bareUnit`.
  * @returns the features in order, or one problem with the place marked and the nearest readings
- * @example readCallout('4x M8x1.25-6H x 16 DEEP')
+ * @example readCallout('4x M8x1.25-6H x 16 DEEP').value.count // 4
  */
 export function readCallout(text: string, bareUnit: LengthUnit = 'mm'): Result<Callout> {
   if (text.length > MAX_LENGTH)

@@ -39,5 +39,8 @@ export const isTapered = (t: Thread): boolean => formOf(t).tapered;
 /** Parallel pipe threads: no bolt is asked of them. */
 export const isPipe = ({ series }: Thread): boolean => series === 'G' || series === 'Rp';
 
-/** Thread depth on one side in mm: 0.75 H for 60 degrees, the full rounded depth for 55 and 47.5. */
+/**
+ * Thread depth on one side in mm: 0.75 H for 60 degrees, the full rounded depth for 55 and 47.5.
+ * @example fullDepthMm(M8) // 0.649519 × 1.25 = 0.812
+ */
 export const fullDepthMm = (t: Thread): number => formOf(t).depthPerPitch * t.pitchMm;

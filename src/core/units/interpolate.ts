@@ -1,6 +1,7 @@
 /**
  * Straight-line interpolation in a table of points with rising x.
  * Outside the table the nearest end's value holds.
+ * @example interpolate([[0, 0], [10, 5]], 4) // 2
  */
 export function interpolate(points: readonly (readonly [x: number, y: number])[], x: number): number {
   let above = 0;

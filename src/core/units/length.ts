@@ -6,7 +6,9 @@ export const MM_PER_INCH = 25.4;
 
 export type LengthUnit = 'mm' | 'in';
 
+/** @example inchToMm(1) // 25.4 */
 export const inchToMm = (inch: number): number => inch * MM_PER_INCH;
+/** @example mmToInch(12.7) // 0.5 */
 export const mmToInch = (mm: number): number => mm / MM_PER_INCH;
 
 export interface ParsedLength {

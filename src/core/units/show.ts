@@ -14,6 +14,7 @@ export interface Shown {
  * The fraction of an inch that a length is exactly, `17/64` or `1-1/4`; undefined when it is none.
  * @param mm length in millimetres
  * @param denominator finest division looked for, a power of two (64 by default)
+ * @example exactFraction(6.35) // '1/4'
  */
 export function exactFraction(mm: number, denominator = 64): string | undefined {
   const parts = mmToInch(mm) * denominator;
@@ -29,7 +30,10 @@ export function exactFraction(mm: number, denominator = 64): string | undefined 
   return `${ones > 0 ? `${ones}-` : ''}${numerator % divisor}/${divisor}`;
 }
 
-/** Decimals without a tail of zeros beyond `least`. */
+/**
+ * Decimals without a tail of zeros beyond `least`.
+ * @example trimmed(6.80, 2) // '6.8'
+ */
 export function trimmed(value: number, most: number, least = 0): string {
   let text = value.toFixed(most);
   if (!text.includes('.')) return text;
@@ -83,7 +87,7 @@ const EIGHTHS = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'] as const;
 /**
  * Turns as they are counted at the wrench: eighths up to two turns, quarters above.
  * @param limit a turn that is not to be passed: never rounded up
- * @example turnsText(14.9) // '15'; as a limit '14 3/4'
+ * @example turnsText(14.9, true) // '14 3/4'
  */
 export function turnsText(turns: number, limit = false): string {
   const step = Math.abs(turns) < 2 ? 1 : 2;
