@@ -12,6 +12,8 @@ const HANDS = [
   ['tap', ['ArrowRight', 'ArrowRight', 'ArrowLeft']],
   ['press', ['ArrowDown', 'ArrowUp']],
   ['punch', ['a', 'ArrowLeft', 's', 'ArrowRight']],
+  ['height', ['ArrowUp', 'PageUp', 'ArrowDown', 'PageDown']],
+  ['edge', ['ArrowRight', 'ArrowLeft', 'ArrowUp', 'ArrowDown']],
 ];
 try {
   await served('.', 3958, { DATABASE_URL: `file:${folder}/shop.db` }, async (base) => {

@@ -30,6 +30,8 @@ const VIEWS = [
   '/practice/tap',
   '/practice/press',
   '/practice/punch',
+  '/practice/height',
+  '/practice/edge',
   '/practice/why?rule=percent',
   '/practice/class',
   '/jobs/sample-job-dust-cap-ring/route',

@@ -31,6 +31,8 @@ const VIEWS: [path: string, there: string | RegExp][] = [
   ['/practice/tap', 'Back until it snaps'],
   ['/practice/press', 'clear the chips'],
   ['/practice/punch', 'One firm blow'],
+  ['/practice/height', 'Down to the plate'],
+  ['/practice/edge', 'Here: spot it'],
   ['/practice/why?rule=torque', 'What a tap holds'],
   ['/practice/class', 'Who stands where'],
 ];

@@ -104,6 +104,57 @@ test('a press and a punch by keys: belt, stop, wheel and ease; a mark drawn acro
   await expect(page.getByText('✓ Right.')).toBeVisible();
 });
 
+test('a height gauge and an edge by keys: zeroed on the plate and read; touched, lifted, and on from the same side', async ({
+  page,
+}) => {
+  const press = async (key: string, times: number): Promise<void> => {
+    for (let i = 0; i < times; i++) await page.keyboard.press(key);
+  };
+  const numbers = (text: string | null): number[] => (text?.match(/\d+\.\d+/g) ?? []).map(Number);
+  await page.goto('/practice/height');
+  const gauge = page.getByRole('region', { name: 'Gauge' });
+  const task = (await gauge.getByText(/^Scribe a line at/).textContent()) ?? '';
+  const [whole, step] = task.includes('dial, 0.001')
+    ? [0.1, 0.001]
+    : task.includes('0.001 in')
+      ? [0.025, 0.001]
+      : [1, 0.02];
+  const steps = Math.round(numbers(task)[0] / step);
+  const each = Math.round(whole / step);
+  await press('p', 1);
+  await expect(gauge.getByRole('status')).toContainText('stands on the plate');
+  await press('z', 1);
+  await press('u', Math.floor(steps / each / 10));
+  await press('PageUp', Math.floor(steps / each) % 10);
+  await press('ArrowUp', steps % each);
+  await press('l', 1);
+  await expect(gauge.getByRole('status')).toContainText('; locked');
+  await press('f', 1);
+  await expect(page.getByText('✓ Right.')).toBeVisible();
+  await page.getByRole('button', { name: 'Another line' }).press('Enter');
+  await press('f', 1);
+  await expect(page.getByText('✕ Not so.')).toBeVisible();
+  await page.goto('/practice/edge');
+  const table = page.getByRole('region', { name: 'Table' });
+  const status = table.getByRole('status');
+  await expect(status).toContainText(/runs true|slides/);
+  const [target, tool, shim = 0] = numbers(await table.getByText(/^Put the spindle/).textContent());
+  const [turn, divisions] = ((await page.getByText(/a turn, \d+ divisions/).textContent()) ?? '')
+    .match(/^([\d.]+) (?:mm|in) a turn, (\d+)/)!
+    .slice(1)
+    .map(Number);
+  for (let n = 0; n < 400 && !/kicks|just held/.test((await status.textContent()) ?? ''); n++)
+    await press('ArrowRight', 1);
+  await press('z', 1);
+  await press('l', 1);
+  const on = Math.round(((tool / 2 + shim + target) / turn) * divisions);
+  await press('PageUp', Math.floor(on / divisions));
+  await press('ArrowUp', Math.floor((on % divisions) / 10));
+  await press('ArrowRight', (on % divisions) % 10);
+  await press('f', 1);
+  await expect(page.getByText('✓ Right.')).toBeVisible();
+});
+
 test('without a network an exercise is done, and is there once after', async ({ page, context }) => {
   await page.goto('/practice');
   await expect(page.locator('h1[data-kept=true]')).toBeVisible();
@@ -117,6 +168,39 @@ test('without a network an exercise is done, and is there once after', async ({ 
   await context.setOffline(false);
   await page.goto('/jobs');
   await expect.poll(async () => (await practisedOf(page, 'cellar')).length).toBe(1);
+});
+
+test('what somebody keeps getting wrong is recalled in the plan and at the bench, until it is put off; safety never is', async ({
+  page,
+}) => {
+  const who = 'vat hand';
+  const wrong = ['mark', 'mark', 'unsafe', 'unsafe'].map((mistake, n) => ({
+    ...{ id: `wrong-of-vat-${n}`, who, kind: 'safe', seed: n, right: false, hints: 0, seconds: 9, mistake },
+    at: `2026-11-30T0${n + 1}:00:00.000Z`,
+  }));
+  await page.request.post('/api/v1/practice', { data: { practised: wrong } });
+  const job = '/api/v1/jobs/sample-job-pier-adapter-plate';
+  await page.goto('/jobs/sample-job-pier-adapter-plate/holes');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.getByText('from practice.')).toHaveCount(0);
+  await page.goto('/practice');
+  await named(page, who);
+  await expect(page.getByRole('checkbox', { name: 'Remind me in the plan and at the bench' })).toBeChecked();
+  await page.goto('/jobs/sample-job-pier-adapter-plate/holes');
+  const forHand = page.getByRole('region', { name: `For ${who}` });
+  await expect(forHand).toContainText('Look straight down before the firm blow.');
+  await expect(forHand).toContainText('key out');
+  const { version } = (await (await page.request.get(job)).json()) as { version: number };
+  await page.request.post(`${job}/routes`, { data: { id: 'route-of-vat', jobVersion: version } });
+  await page.goto('/jobs/sample-job-pier-adapter-plate/bench');
+  await expect(page.getByRole('button', { name: /^Done|^Next/ })).toBeVisible();
+  for (let n = 0; n < 60 && !(await forHand.isVisible()); n++) await page.keyboard.press('Space');
+  await expect(forHand).toContainText('Look straight down');
+  await forHand.getByRole('button', { name: 'Show no more' }).click();
+  await expect(forHand).toHaveCount(0);
+  await page.goto('/jobs/sample-job-pier-adapter-plate/holes');
+  await expect(forHand).toContainText('key out');
+  await expect(forHand).not.toContainText('Look straight down');
 });
 
 test('a class: set, seen by whom it is for, looked at by name, out as a table and on paper; a name goes with all of it', async ({
@@ -177,6 +261,8 @@ for (const width of [1280, 390])
       '/practice/tap',
       '/practice/press',
       '/practice/punch',
+      '/practice/height',
+      '/practice/edge',
       '/practice/why',
       '/practice/why?rule=percent',
       '/practice/class',

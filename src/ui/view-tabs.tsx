@@ -9,7 +9,7 @@ interface Props<Href extends string> {
 /** The parts of a view that have addresses of their own. */
 export function ViewTabs<Href extends string>({ label, tabs, here }: Props<Href>) {
   return (
-    <nav aria-label={label} className="flex gap-1">
+    <nav aria-label={label} className="flex flex-wrap gap-x-1">
       {tabs.map(([href, name]) => (
         <Link
           key={href}

@@ -36,13 +36,24 @@ export const EXERCISE_KINDS = {
 } as const satisfies Record<string, KindOfExercise>;
 export type ExerciseKind = keyof typeof EXERCISE_KINDS;
 export const KINDS_TO_LEARN = Object.keys(EXERCISE_KINDS) as ExerciseKind[];
-/** What is done with hands: a tap that one feels, a press, a punch. */
-export const HANDS = { 'tap-by-feel': 'Tap by feel', press: 'Drill press', punch: 'Punch' } as const;
+/** What is done with hands: a tap that one feels, a press, a punch, a height gauge, a table with its dial. */
+export const HANDS = {
+  'tap-by-feel': 'Tap by feel',
+  press: 'Drill press',
+  punch: 'Punch',
+  height: 'Height gauge',
+  edge: 'Edge and dial',
+} as const;
 export type HandsKind = keyof typeof HANDS;
 /** What is practised: exercises, and hands. */
-export const PRACTISED_KINDS = [...KINDS_TO_LEARN, 'tap-by-feel', 'press', 'punch'] as const satisfies readonly (
-  ExerciseKind | HandsKind
-)[];
+export const PRACTISED_KINDS = [
+  ...KINDS_TO_LEARN,
+  'tap-by-feel',
+  'press',
+  'punch',
+  'height',
+  'edge',
+] as const satisfies readonly (ExerciseKind | HandsKind)[];
 export type PractisedKind = ExerciseKind | HandsKind;
 /** What something that is practised is called. */
 export const practisedTitle = (kind: PractisedKind): string =>

@@ -1,4 +1,5 @@
-import { keepsWrong, levelOf, nextKind, standingOf, type Practised } from './learner';
+import { keepsWrong } from './keeps-wrong';
+import { levelOf, nextKind, standingOf, type Practised } from './learner';
 import { KINDS_TO_LEARN, type ExerciseKind } from './kinds-of-exercise';
 
 let n = 0;

@@ -11,6 +11,30 @@ import {
   type PressState,
   type PressTask,
 } from './simulated-press';
+import {
+  atGauge,
+  freshHeight,
+  GAUGE_STEPS,
+  heightTask,
+  heightTold,
+  HIGHEST_MM,
+  shownMm,
+  type HeightAct,
+  type HeightState,
+  type HeightTask,
+} from './simulated-height-gauge';
+import {
+  atTable,
+  dialShows,
+  freshTable,
+  reachOf,
+  tableTask,
+  tableTold,
+  touchOfEdge,
+  type TableAct,
+  type TableState,
+  type TableTask,
+} from './simulated-table';
 import { freshPunch, MOST_LIGHT, offMm, punch, punchTask, punchTold, seenFrom } from './simulated-punch';
 
 const tasks: PressTask[] = [];
@@ -108,4 +132,112 @@ test('a punch mark is drawn across by what is seen from above; from the side it 
     expect(punch(task, { ...start, light: MOST_LIGHT }, { do: 'draw', x: 1, y: 1 }).x).toBe(start.x);
   }
   expect(inside).toBeLessThan(100);
+});
+
+describe('height gauge', () => {
+  const done = (task: HeightTask, ...acts: HeightAct[]): HeightState =>
+    acts.reduce((s, act) => atGauge(task, s, act), freshHeight(task));
+  const careful = (task: HeightTask, heightMm = task.heightMm): HeightAct[] => [
+    { do: 'plate' },
+    { do: 'zero' },
+    { do: 'move', mm: heightMm },
+    { do: 'lock' },
+    { do: 'scribe' },
+  ];
+  const tasksOf = Array.from({ length: 60 }, (_, seed) => heightTask(seed));
+  const unzeroed = tasksOf.filter((t) => t.showsMm !== 0);
+  const says = (task: HeightTask, s: HeightState): string => tell(heightTold(task, s).says, 'mm');
+
+  test('touched, zeroed, set, locked, scribed: every line lies where it should', () => {
+    for (const task of tasksOf) {
+      const s = done(task, ...careful(task));
+      expect([task, s.lineMm]).toEqual([task, expect.closeTo(task.heightMm, 9)]);
+      expect(heightTold(task, s).right).toBe(true);
+    }
+    expect(new Set(tasksOf.map((t) => t.gauge)).size).toBe(4);
+    expect([unzeroed.length > 20, unzeroed.length < 50]).toEqual([true, true]);
+  });
+
+  test('each slip is told by its own name', () => {
+    const [task] = unzeroed;
+    const { wholeMm } = GAUGE_STEPS[task.gauge];
+    const trusted = done(
+      task,
+      { do: 'move', mm: task.heightMm - task.showsMm - task.startMm },
+      { do: 'lock' },
+      { do: 'scribe' },
+    );
+    expect(shownMm(trusted)).toBeCloseTo(task.heightMm, 9);
+    expect(says(task, trusted)).toContain('touch the plate and zero it');
+    expect(says(task, done(task, ...careful(task, task.heightMm + wholeMm)))).toContain('a whole division');
+    expect(says(task, done(task, ...careful(task).filter((a) => a.do !== 'lock')))).toContain('not locked');
+    expect(heightTold(task, done(task, ...careful(task, task.heightMm + 0.05))).right).toBe(true);
+    expect(heightTold(task, done(task, ...careful(task, task.heightMm + 0.06))).right).toBe(false);
+  });
+
+  test('locked it stands, scribed it stays, and under the plate there is nothing', () => {
+    const [task] = tasksOf;
+    const locked = done(task, { do: 'lock' });
+    expect(atGauge(task, locked, { do: 'move', mm: 5 }).atMm).toBe(task.startMm);
+    expect(atGauge(task, locked, { do: 'plate' }).touched).toBe(false);
+    expect(done(task, { do: 'move', mm: -500 })).toMatchObject({ atMm: 0, touched: true });
+    expect(done(task, { do: 'move', mm: 500 }).atMm).toBe(HIGHEST_MM);
+    const line = done(task, ...careful(task));
+    expect(atGauge(task, line, { do: 'zero' })).toBe(line);
+  });
+});
+
+describe('edge and dial', () => {
+  const done = (task: TableTask, acts: readonly TableAct[]): TableState =>
+    acts.reduce((s, act) => atTable(task, s, act), freshTable(task));
+  const turn = (mm: number): TableAct => ({ do: 'turn', mm });
+  const toTouch = (task: TableTask): TableAct[] => [
+    turn(-reachOf(task.finder) - task.startMm),
+    { do: 'zero' },
+    { do: 'lift' },
+  ];
+  const onBy = (task: TableTask, mm: number): TableState => done(task, [...toTouch(task), turn(mm), { do: 'spot' }]);
+  const tasksOf = Array.from({ length: 60 }, (_, seed) => tableTask(seed));
+  const says = (task: TableTask, s: TableState): string => tell(tableTold(task, s).says, 'mm');
+
+  test('touch, zero, lift, half the tool and the shim, on to the place: always right', () => {
+    for (const task of tasksOf) {
+      const touched = done(task, toTouch(task).slice(0, 1));
+      expect([touched.found, touchOfEdge(task, touched)]).toEqual([true, 'touch']);
+      const s = onBy(task, reachOf(task.finder) + task.targetMm);
+      expect([task, s.atMm]).toEqual([task, expect.closeTo(task.targetMm, 9)]);
+      expect(tableTold(task, s).right).toBe(true);
+    }
+    expect(tasksOf.some((t) => t.dial.inch) && tasksOf.some((t) => t.finder.kind === 'shim')).toBe(true);
+  });
+
+  test('each slip is told by its own name', () => {
+    const task = tasksOf.find(
+      (t) => t.finder.kind === 'finder' && t.finder.diameterMm === 10 && !t.dial.inch,
+    ) as TableTask;
+    const shim = tasksOf.find((t) => t.finder.kind === 'shim' && t.finder.shimMm === 0.25) as TableTask;
+    const reach = reachOf(task.finder);
+    expect(says(task, onBy(task, task.targetMm))).toContain('Half the tool was left out');
+    expect(says(task, onBy(task, task.targetMm - reach))).toContain('wrong side');
+    expect(says(task, onBy(task, reach + task.targetMm + task.dial.travelMm))).toContain('miscounted');
+    expect(says(shim, onBy(shim, shim.finder.diameterMm / 2 + shim.targetMm))).toContain('it counts too');
+    expect(says(task, done(task, [turn(2), { do: 'spot' }]))).toContain('never found');
+    // Past it by 3 and back by 3: the screw bears on its other side.
+    const back = done(task, [...toTouch(task), turn(reach + task.targetMm + 3), turn(-3), { do: 'spot' }]);
+    expect(back.atMm - task.targetMm).toBeCloseTo(task.backlashMm, 9);
+    expect(says(task, back)).toContain('lost motion');
+    // Past and on again from the left: taken up.
+    const again = done(task, [...toTouch(task), turn(reach + task.targetMm + 1), turn(-3), turn(2), { do: 'spot' }]);
+    expect(tableTold(task, again).right).toBe(true);
+    expect(says(task, done(task, [turn(-reach - task.startMm + 1.1)]))).toContain('run into the edge');
+    expect(done(task, [{ do: 'lift' }, turn(20)])).toMatchObject({ found: false, ran: false });
+  });
+
+  test('the dial shows divisions from its zero, whole turns beside them, also back over zero', () => {
+    const [task] = tasksOf;
+    const { travelMm, divisions } = task.dial;
+    const shows = (mm: number) => dialShows(task, done(task, [{ do: 'zero' }, turn(mm)]));
+    expect(shows(2.25 * travelMm)).toEqual({ turns: 2, divisions: expect.closeTo(divisions / 4, 6) });
+    expect(shows(-0.25 * travelMm)).toEqual({ turns: -1, divisions: expect.closeTo(0.75 * divisions, 6) });
+  });
 });

@@ -20,6 +20,7 @@ import { BeltRows } from '@/ui/drawings/belt-rows';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
 import { StepLadder } from '@/ui/drawings/step-ladder';
+import { ForYou } from '../practice/for-you';
 import { useGauge } from './use-gauge';
 import { TorqueLine } from './torque-line';
 import { TurnCounter } from './turn-counter';
@@ -259,6 +260,7 @@ export function StepFace({ step, firstAhead, planOf, route, job, plan, display, 
             {work}
           </Slots>
         </div>
+        {op && plan && <ForYou plan={plan} op={op} display={display} className="text-[24px] leading-snug" />}
         {load && <TorqueLine step={step.key} load={load} display={display} />}
         {step.item?.code === 'lay-out' && <DyeTimer />}
       </div>

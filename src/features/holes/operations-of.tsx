@@ -5,6 +5,7 @@ import type { HolePlan } from '@/core/hole/hole-plan';
 import { questionInJob } from '@/core/job/plan-in-job';
 import { showText, tell, type Display } from '@/core/units/show';
 import { Working } from '@/ui/working';
+import { ForYou } from '../practice/for-you';
 import { Operations } from './operations';
 import { KIND_LABEL } from './use-holes';
 
@@ -42,6 +43,7 @@ export function OperationsOf(props: ComponentProps<typeof Operations>) {
         </Link>
       </p>
       <Watch plan={plan} display={display} />
+      <ForYou plan={plan} display={display} className="mb-1 text-[15px]" />
       <Operations {...props} />
     </>
   );

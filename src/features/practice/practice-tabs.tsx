@@ -5,6 +5,8 @@ const TABS = [
   ['/practice/tap', 'Tap'],
   ['/practice/press', 'Press'],
   ['/practice/punch', 'Punch'],
+  ['/practice/height', 'Height'],
+  ['/practice/edge', 'Edge'],
   ['/practice/why', 'Why'],
   ['/practice/class', 'Class'],
 ] as const;

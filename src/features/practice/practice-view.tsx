@@ -25,6 +25,7 @@ import { useKeptPage } from '../run/offline-shell';
 import { ExerciseCard } from './exercise-card';
 import { PracticeTabs } from './practice-tabs';
 import { useLearner, type Learner } from './use-learner';
+import { useRemindersOn } from './use-reminders';
 
 interface Props {
   shop: ShopWithCrib;
@@ -41,6 +42,8 @@ const HANDS_AT: Record<HandsKind, string> = {
   'tap-by-feel': '/practice/tap',
   press: '/practice/press',
   punch: '/practice/punch',
+  height: '/practice/height',
+  edge: '/practice/edge',
 };
 const LEVELS = ['', 'First hole', 'On the press', 'At the gauge', 'Deep and tough'] as const;
 /** Kinds that are about a hole of the shop or of a job. */
@@ -152,6 +155,7 @@ function Home({
   onPick,
 }: HomeProps) {
   const at = useShopTime();
+  const [reminds, setReminds] = useRemindersOn();
   const level = levelOf(standing);
   const isDone = (kind: string): boolean => done.some((p) => p.kind === kind && p.right);
   return (
@@ -192,7 +196,18 @@ function Home({
         </p>
       ))}
       {wrong.length > 0 && (
-        <p className="text-[15px]">What keeps going wrong: {wrong.map((m) => MISTAKES[m]).join('; ')}.</p>
+        <p className="flex flex-wrap items-center gap-x-4 text-[15px]">
+          What keeps going wrong: {wrong.map((m) => MISTAKES[m]).join('; ')}.
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-ink"
+              checked={reminds}
+              onChange={(e) => setReminds(e.target.checked)}
+            />
+            Remind me in the plan and at the bench
+          </label>
+        </p>
       )}
       <section aria-label="Hands">
         <h2 className="font-cond text-xl font-semibold">Hands</h2>

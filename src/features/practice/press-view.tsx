@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { mm, quantity } from '@/core/answer/answer';
 import {
   atPress,
@@ -26,9 +26,12 @@ import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
 import { Key } from './key';
+import { Chips } from './chips-drawing';
+import { HandKeys, SoundSwitch, type HandKey } from './hand-keys';
 import { HandsFrame } from './hands-frame';
 import { useHands } from './use-hands';
 import { useLearner } from './use-learner';
+import { useSound, type Tone } from './use-sound';
 
 const MISTAKE: Record<PressFault, Mistake> = {
   burnt: 'speed',
@@ -39,8 +42,28 @@ const MISTAKE: Record<PressFault, Mistake> = {
   short: 'stop',
   deep: 'stop',
 };
+const KEYS: readonly HandKey[] = [
+  ['Feed', 'ArrowDown', '↓'],
+  ['Feed lightly', 'l'],
+  ['Ease off', 'e'],
+  ['Out, clear the chips', 'ArrowUp', '↑'],
+];
 const LIGHT = 0.3;
 const EASED = 0.55;
+
+/** What one hears as it cuts: higher the faster it turns, a squeal where it is too fast or rubs, a rise as it breaks through. */
+function heard(task: PressTask, s: PressState): Tone | undefined {
+  const sign = chipNow(task, s);
+  if (!sign || s.isOver) return undefined;
+  const squeals = sign === 'blue' || sign === 'squeal' || sign === 'rubs';
+  const hz = squeals ? 1400 : 90 + 120 * (s.rpm / task.idealRpm);
+  return {
+    hz: isAtBack(task, s) ? 1.5 * hz : hz,
+    type: squeals ? 'sawtooth' : 'triangle',
+    loud: squeals ? 0.03 : 0.05,
+    seconds: 0.15,
+  };
+}
 
 const told = (_: PressTask, { isOver, faults }: PressState) =>
   isOver ? { right: faults.length === 0, mistake: faults[0] ? MISTAKE[faults[0]] : ('stop' as const) } : undefined;
@@ -54,13 +77,23 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
   const { display } = useUnits();
   const { task, now, seed, change, again } = useHands('press', learner, make, freshPress, told);
   const doIt = (act: PressAct): void => void change((t, before) => atPress(t, before, act));
-  useKeys({
-    ArrowDown: () => doIt({ do: 'feed', share: 1 }),
-    l: () => doIt({ do: 'feed', share: LIGHT }),
-    e: () => doIt({ do: 'feed', share: EASED }),
-    ArrowUp: () => doIt({ do: 'out' }),
-    x: () => doIt({ do: 'end' }),
-  });
+  const { sound, turnSound, play } = useSound();
+  const acts = useMemo(() => {
+    const doing = (act: PressAct) => (): void => void change((t, before) => atPress(t, before, act));
+    return {
+      ArrowDown: doing({ do: 'feed', share: 1 }),
+      l: doing({ do: 'feed', share: LIGHT }),
+      e: doing({ do: 'feed', share: EASED }),
+      ArrowUp: doing({ do: 'out' }),
+      x: doing({ do: 'end' }),
+      m: turnSound,
+    };
+  }, [change, turnSound]);
+  useKeys(acts);
+  useEffect(() => {
+    const tone = task && now ? heard(task, now) : undefined;
+    if (tone) play(tone);
+  }, [task, now, play]);
   if (!task || !now)
     return (
       <HandsFrame
@@ -92,34 +125,11 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
         <Setting key={seed} task={task} state={now} display={display} doIt={doIt} />
-        <div className="grid grid-cols-2 gap-2">
-          {(
-            [
-              ['Feed', '↓', { do: 'feed', share: 1 }],
-              ['Feed lightly', 'L', { do: 'feed', share: LIGHT }],
-              ['Ease off', 'E', { do: 'feed', share: EASED }],
-              ['Out, clear the chips', '↑', { do: 'out' }],
-            ] as const
-          ).map(([label, key, act]) => (
-            <button
-              key={key}
-              type="button"
-              className="btn h-12 justify-between"
-              disabled={now.isOver || now.rpm === 0}
-              onClick={() => doIt(act)}
-            >
-              {label} <Key>{key}</Key>
-            </button>
-          ))}
-        </div>
-        <button
-          type="button"
-          className="btn-next"
-          disabled={now.isOver || now.deepMm === 0}
-          onClick={() => doIt({ do: 'end' })}
-        >
+        <HandKeys keys={KEYS} acts={acts} over={now.isOver || now.rpm === 0} />
+        <button type="button" className="btn-next" disabled={now.isOver || now.deepMm === 0} onClick={acts.x}>
           Done: out of the hole <Key>X</Key>
         </button>
+        <SoundSwitch sound={sound} turnSound={turnSound} />
         {now.isOver && <After task={task} state={now} display={display} again={again} />}
       </section>
     </HandsFrame>
@@ -202,6 +212,7 @@ function Section({ task, state, display }: { task: PressTask; state: PressState;
         stroke="#14275e"
         opacity={state.isOver ? 0.25 : 1}
       />
+      {!state.isOver && <Chips sign={chipNow(task, state)} x={x} y={top} />}
       {!task.through && state.stopMm > 0 && (
         <path d={`M30 ${top + state.stopMm * scale}h320`} stroke="#d3a23a" strokeDasharray="6 4" />
       )}

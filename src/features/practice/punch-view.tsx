@@ -13,11 +13,12 @@ import {
   type PunchState,
   type PunchTask,
 } from '@/core/practice/simulated-punch';
-import { showText, tell } from '@/core/units/show';
+import { showText } from '@/core/units/show';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
 import { Key } from './key';
+import { HandKeys, Told, type HandKey } from './hand-keys';
 import { HandsFrame } from './hands-frame';
 import { useHands } from './use-hands';
 import { useLearner } from './use-learner';
@@ -29,6 +30,11 @@ const told = (task: PunchTask, s: PunchState) =>
 const SEEN_MM = 1;
 const PX = 200;
 const BY_KEY = 0.05;
+const KEYS: readonly HandKey[] = [
+  ['Look straight down', 'a'],
+  ['Look from an angle', 's'],
+  ['Light blow, drawing', 'd'],
+];
 
 /** A mark beside its crossing, looked at under a glass, drawn across by light blows, then struck once. */
 export function PunchView({ signedInAs }: { signedInAs?: string }) {
@@ -49,7 +55,7 @@ export function PunchView({ signedInAs }: { signedInAs?: string }) {
     setAim({ x: 0, y: 0 });
   };
   const push = (x: number, y: number): void => setAim((a) => ({ x: a.x + x, y: a.y + y }));
-  useKeys({
+  const acts = {
     ArrowLeft: () => push(-BY_KEY, 0),
     ArrowRight: () => push(BY_KEY, 0),
     ArrowUp: () => push(0, BY_KEY),
@@ -58,7 +64,8 @@ export function PunchView({ signedInAs }: { signedInAs?: string }) {
     s: () => look('side'),
     d: draw,
     f: () => doIt({ do: 'firm' }),
-  });
+  };
+  useKeys(acts);
   if (!task || !now) return <HandsFrame title="Punch" here="/practice/punch" waits={'The line is being scribed…'} />;
   const [x, y] = seenFrom(task, now, now.isDone ? 'above' : from);
   const result = now.isDone ? punchTold(task, now) : undefined;
@@ -116,41 +123,11 @@ export function PunchView({ signedInAs }: { signedInAs?: string }) {
           {showText(mm(task.allowedMm), display)} off is allowed. Touch where the mark should be drawn to, or use the
           arrows; then a light blow. When it lies on the crossing, one firm blow.
         </p>
-        <div className="grid grid-cols-2 gap-2">
-          {(
-            [
-              ['Look straight down', 'A', () => look('above')],
-              ['Look from an angle', 'S', () => look('side')],
-              ['Light blow, drawing', 'D', draw],
-            ] as const
-          ).map(([label, key, does]) => (
-            <button
-              key={key}
-              type="button"
-              className="btn h-12 justify-between"
-              disabled={now.isDone || (key === 'D' && now.light >= MOST_LIGHT)}
-              onClick={does}
-            >
-              {label} <Key>{key}</Key>
-            </button>
-          ))}
-        </div>
-        <button type="button" className="btn-next" disabled={now.isDone} onClick={() => doIt({ do: 'firm' })}>
+        <HandKeys keys={KEYS} acts={acts} off={now.light >= MOST_LIGHT ? 'd' : ''} over={now.isDone} />
+        <button type="button" className="btn-next" disabled={now.isDone} onClick={acts.f}>
           One firm blow <Key>F</Key>
         </button>
-        {result && (
-          <div className={`border-l-4 pl-3 ${result.right ? 'border-l-pass' : 'border-l-brass-dark'}`}>
-            <p className="text-lg">
-              <b className={result.right ? 'text-pass' : 'text-brass-dark'}>
-                {result.right ? '✓ Right.' : '✕ Not so.'}
-              </b>{' '}
-              {tell(result.says, display)}
-            </p>
-            <button type="button" className="btn-next mt-2" onClick={again}>
-              Another mark
-            </button>
-          </div>
-        )}
+        {result && <Told told={result} display={display} another="Another mark" again={again} />}
       </section>
     </HandsFrame>
   );

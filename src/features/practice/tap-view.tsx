@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { memo, useCallback, useMemo } from 'react';
 import { feelWords, leanOf, whyBroken, type TapState, type TapTask } from '@/core/practice/simulated-tap';
 import type { PracticeSource } from '@/core/practice/some-hole';
 import { wholeShop, type ShopWithCrib } from '@/core/shop/shop';
@@ -10,6 +10,7 @@ import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
 import { Key } from './key';
+import { HandKeys, SoundSwitch, type HandKey } from './hand-keys';
 import { HandsFrame } from './hands-frame';
 import { FeltCurve, SideDrawing, WrenchDrawing } from './tap-drawing';
 import { useLearner } from './use-learner';
@@ -18,34 +19,41 @@ import { SHORT_TURNS, SQUARE_DEG, useTap } from './use-tap';
 /** A turn of the wrench by one key, turns; a push sideways, degrees. */
 const BY_KEY = 1 / 8;
 const PUSH_DEG = 0.3;
+const KEYS: readonly HandKey[] = [
+  ['Forward an eighth', 'ArrowRight', '→'],
+  ['Back until it snaps', 'ArrowLeft', '←'],
+  ['Oil', 'o'],
+  ['Out and clean', 'c'],
+  ['Press left', 'a'],
+  ['Press right', 'd'],
+  ['Press to the back', 'w'],
+  ['Press toward you', 's'],
+];
 
 /** Tapping by hand on the screen: turned by drag, by buttons or by keys; it breaks only for what could be felt. */
 export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?: string }) {
   const source = useMemo<PracticeSource>(() => ({ shop: wholeShop(shop) }), [shop]);
   const { display } = useUnits();
   const learner = useLearner(signedInAs);
-  const { hole, now, seed, doIt, again, sound, setSound } = useTap(source, learner);
+  const { hole, now, seed, doIt, again, sound, turnSound } = useTap(source, learner);
   useKeptPage();
-  const acts = {
-    forward: () => doIt({ do: 'turn', turns: BY_KEY }),
-    back: () => doIt({ do: 'back' }),
-    oil: () => doIt({ do: 'oil' }),
-    clean: () => doIt({ do: 'clean' }),
-    stop: () => doIt({ do: 'stop' }),
-    push: (front: number, side: number) => doIt({ do: 'lean', front, side }),
-  };
-  useKeys({
-    ArrowRight: acts.forward,
-    ArrowLeft: acts.back,
-    o: acts.oil,
-    c: acts.clean,
-    x: acts.stop,
-    a: () => acts.push(-PUSH_DEG, 0),
-    d: () => acts.push(PUSH_DEG, 0),
-    w: () => acts.push(0, PUSH_DEG),
-    s: () => acts.push(0, -PUSH_DEG),
-    m: () => setSound(!sound),
-  });
+  const acts = useMemo(() => {
+    const lean = (front: number, side: number) => () => doIt({ do: 'lean', front, side });
+    return {
+      ArrowRight: () => doIt({ do: 'turn', turns: BY_KEY }),
+      ArrowLeft: () => doIt({ do: 'back' }),
+      o: () => doIt({ do: 'oil' }),
+      c: () => doIt({ do: 'clean' }),
+      a: lean(-PUSH_DEG, 0),
+      d: lean(PUSH_DEG, 0),
+      w: lean(0, PUSH_DEG),
+      s: lean(0, -PUSH_DEG),
+      x: () => doIt({ do: 'stop' }),
+      m: turnSound,
+    };
+  }, [doIt, turnSound]);
+  const onTurn = useCallback((turns: number) => doIt({ do: 'turn', turns }), [doIt]);
+  useKeys(acts);
   if (!hole || !now)
     return (
       <HandsFrame
@@ -58,6 +66,7 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
         }
       />
     );
+  const over = now.broken !== undefined || now.isDone;
   return (
     <HandsFrame title="Tap by feel" here="/practice/tap">
       <section aria-label="Tap" className="dye flex flex-col gap-2 p-3">
@@ -65,12 +74,7 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
           {writeCallout(hole.plan.callout)} in {hole.plan.material.label}
         </p>
         <div className="grid grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)] items-start gap-2">
-          <WrenchDrawing
-            task={hole.task}
-            state={now}
-            onTurn={(turns) => doIt({ do: 'turn', turns })}
-            onBack={acts.back}
-          />
+          <WrenchDrawing task={hole.task} state={now} onTurn={onTurn} onBack={acts.ArrowLeft} />
           <SideDrawing task={hole.task} state={now} from="front" leanDeg={now.front} />
           <SideDrawing task={hole.task} state={now} from="side" leanDeg={now.side} />
         </div>
@@ -80,69 +84,29 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
         </p>
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
-        <Hands acts={acts} over={now.broken !== undefined || now.isDone} biteTurns={hole.task.biteTurns} />
-        <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-ink" checked={sound} onChange={() => setSound(!sound)} />
-          Sound <Key>M</Key>
-        </label>
-        {(now.broken || now.isDone) && <After task={hole.task} state={now} again={again} />}
+        <Advice biteTurns={hole.task.biteTurns} />
+        <HandKeys keys={KEYS} acts={acts} over={over} />
+        <button type="button" className="btn-next" disabled={over} onClick={acts.x}>
+          Deep enough: stop <Key>X</Key>
+        </button>
+        <SoundSwitch sound={sound} turnSound={turnSound} />
+        {over && <After task={hole.task} state={now} again={again} />}
       </section>
     </HandsFrame>
   );
 }
 
-interface HandsProps {
-  acts: {
-    forward: () => void;
-    back: () => void;
-    oil: () => void;
-    clean: () => void;
-    stop: () => void;
-    push: (front: number, side: number) => void;
-  };
-  over: boolean;
-  biteTurns: number;
-}
-
-/** Everything two hands can do, each by touch and by key. */
-function Hands({ acts, over, biteTurns }: HandsProps) {
-  const keys = [
-    ['Forward an eighth', '→', acts.forward],
-    ['Back until it snaps', '←', acts.back],
-    ['Oil', 'O', acts.oil],
-    ['Out and clean', 'C', acts.clean],
-    ['Press left', 'A', () => acts.push(-PUSH_DEG, 0)],
-    ['Press right', 'D', () => acts.push(PUSH_DEG, 0)],
-    ['Press to the back', 'W', () => acts.push(0, PUSH_DEG)],
-    ['Press toward you', 'S', () => acts.push(0, -PUSH_DEG)],
-  ] as const;
+/** What is to be done, with the bite that this tap takes. */
+const Advice = memo(function Advice({ biteTurns }: { biteTurns: number }) {
   return (
-    <>
-      <p>
-        {biteTurns > 0
-          ? `Bites of about ${biteTurns < 1 ? (biteTurns <= 0.3 ? 'a quarter turn' : 'half a turn') : 'a turn'}, then back until the chip snaps.`
-          : 'No reversing with this tap.'}{' '}
-        Look from both sides in the first two turns. Count: the bottom gives no sign.
-      </p>
-      <div className="grid grid-cols-2 gap-2">
-        {keys.map(([label, key, does]) => (
-          <button
-            key={key}
-            type="button"
-            className="btn h-12 justify-between text-left leading-tight"
-            disabled={over}
-            onClick={does}
-          >
-            {label} <Key>{key}</Key>
-          </button>
-        ))}
-      </div>
-      <button type="button" className="btn-next" disabled={over} onClick={acts.stop}>
-        Deep enough: stop <Key>X</Key>
-      </button>
-    </>
+    <p>
+      {biteTurns > 0
+        ? `Bites of about ${biteTurns < 1 ? (biteTurns <= 0.3 ? 'a quarter turn' : 'half a turn') : 'a turn'}, then back until the chip snaps.`
+        : 'No reversing with this tap.'}{' '}
+      Look from both sides in the first two turns. Count: the bottom gives no sign.
+    </p>
   );
-}
+});
 
 /** What came of it, and why. */
 function After({ task, state, again }: { task: TapTask; state: TapState; again: () => void }) {

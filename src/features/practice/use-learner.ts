@@ -3,9 +3,11 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { PractisedInput } from '@/contracts/practice';
-import { keepsWrong, standingOf } from '@/core/practice/learner';
+import { keepsWrong } from '@/core/practice/keeps-wrong';
+import { standingOf } from '@/core/practice/learner';
 import { useDraft } from '@/ui/use-draft';
 import { keepPractised, practisedOf } from '../job-store/practised';
+import { WHO_PRACTISES } from './use-reminders';
 
 /** A name has so many characters at most. */
 const LONGEST_NAME = 60;
@@ -14,7 +16,7 @@ export const NOBODY = 'apprentice';
 
 /** Who practises in this browser, what they have done, and where they stand. */
 export function useLearner(signedInAs: string | undefined) {
-  const [typed, setName] = useDraft('practice name');
+  const [typed, setName] = useDraft(WHO_PRACTISES);
   const who = signedInAs ?? (typed.trim().slice(0, LONGEST_NAME).trim() || NOBODY);
   const [known, setKnown] = useState<{ who: string; done: PractisedInput[] }>();
   useEffect(() => {

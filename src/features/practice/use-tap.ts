@@ -1,24 +1,20 @@
 'use client';
 
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { act, freshTap, holdsNm, leanOf, type TapAct, type TapState } from '@/core/practice/simulated-tap';
 import { practiceHole, type PracticeHole } from '@/core/practice/tap-task';
 import type { PracticeSource } from '@/core/practice/some-hole';
 import { useHands } from './use-hands';
 import type { Learner } from './use-learner';
+import { useSound, type Tone } from './use-sound';
 
 /** A sound for the wrench: lower and rougher the harder it turns. */
-function creak(audio: AudioContext, share: number): void {
-  const tone = audio.createOscillator();
-  const loud = audio.createGain();
-  tone.type = share > 0.7 ? 'sawtooth' : 'triangle';
-  tone.frequency.value = 190 - 120 * Math.min(1, share);
-  loud.gain.setValueAtTime(0.02 + 0.1 * Math.min(1, share), audio.currentTime);
-  loud.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + 0.12);
-  tone.connect(loud).connect(audio.destination);
-  tone.start();
-  tone.stop(audio.currentTime + 0.13);
-}
+const creak = (share: number): Tone => ({
+  hz: 190 - 120 * Math.min(1, share),
+  type: share > 0.7 ? 'sawtooth' : 'triangle',
+  loud: 0.02 + 0.1 * Math.min(1, share),
+  seconds: 0.12,
+});
 
 /** Squareness is good enough up to here, degrees; deep enough from so many turns short on. */
 export const SQUARE_DEG = 0.5;
@@ -39,18 +35,16 @@ function told({ task }: PracticeHole, s: TapState) {
 export function useTap(source: PracticeSource, learner: Learner) {
   const make = useCallback((seed: number) => practiceHole(source, seed), [source]);
   const { task: hole, now, seed, change, again } = useHands('tap-by-feel', learner, make, fresh, told);
-  const [sound, setSound] = useState(true);
-  const audio = useRef<AudioContext>(undefined);
-  const doIt = (what: TapAct): void => {
-    if (hole && now && sound && what.do === 'turn') {
-      const next = act(hole.task, now, what);
-      if (next.torqueNm > 0) {
-        const share = next.torqueNm / holdsNm(hole.task);
-        // What is seen comes first.
-        setTimeout(() => creak((audio.current ??= new AudioContext()), share));
-      }
-    }
-    change(({ task }, before) => act(task, before, what));
-  };
-  return { hole, now, seed, doIt, again, sound, setSound };
+  const { sound, turnSound, play } = useSound();
+  const doIt = useCallback(
+    (what: TapAct): void => void change(({ task }, before) => act(task, before, what)),
+    [change],
+  );
+  const turned = now?.felt.length ?? 0;
+  const heardOf = useRef(0);
+  useEffect(() => {
+    if (hole && now && turned > heardOf.current && now.torqueNm > 0) play(creak(now.torqueNm / holdsNm(hole.task)));
+    heardOf.current = turned;
+  }, [hole, now, turned, play]);
+  return { hole, now, seed, doIt, again, sound, turnSound };
 }

@@ -1,0 +1,117 @@
+import { depth, mm, phrase, quantity, type Phrase } from '../answer/answer';
+import { drillName } from '../drills/drill';
+import type { HolePlan } from '../hole/hole-plan';
+import { isWorkHardening } from '../materials/material';
+import { MAIN_KEY, type Operation } from '../operation/operation';
+import type { Mistake } from './exercise';
+
+/** What somebody keeps getting wrong in practice, said at the step of a hole where it could happen again. */
+export interface Reminder {
+  mistake: Mistake;
+  says: Phrase;
+  /** About safety: it is not switched off. */
+  always: boolean;
+}
+
+type Rule = (op: Operation, plan: HolePlan) => Phrase | undefined;
+
+const tapping = (op: Operation, { thread }: HolePlan) => op.tap && thread?.tapping.best.each[op.tap.place - 1];
+const isMain = ({ key }: Operation): boolean => key === MAIN_KEY;
+const drills = ({ cut }: Operation): boolean => cut?.spec.family === 'drill';
+
+/** When each mistake could happen again, and what is said then with the figures of this hole. */
+const RULES: Partial<Record<Mistake, Rule>> = {
+  chart: (op, { thread, material }) => {
+    const chart = thread?.tapDrill.methods.find((m) => m.id === 'chart');
+    const used = thread?.tapDrill.used.drill;
+    if (!isMain(op) || !chart || !used || Math.abs(chart.drill.diameterMm - used.diameterMm) < 0.004) return undefined;
+    return phrase('The printed chart says {chart}; in {metal} it is {drill}.', {
+      chart: drillName(chart.drill),
+      metal: material.label,
+      drill: drillName(used),
+    });
+  },
+  nominal: (op, { thread }) =>
+    isMain(op) && thread
+      ? phrase('The {drill} drill leaves about {hole}: pin the hole, not the drill.', {
+          drill: drillName(thread.tapDrill.used.drill),
+          hole: mm(Math.round(thread.tapDrill.hole.value * 100) / 100),
+        })
+      : undefined,
+  'went-on': (op, plan) =>
+    tapping(op, plan) && phrase('When it tightens, stop: back out, clear the chips, then go on.'),
+  bottomed: (op, plan) => {
+    const use = tapping(op, plan);
+    return use && !plan.thread?.at.through
+      ? phrase('Count the turns: {turns}, then stop. The bottom gives no sign.', {
+          turns: quantity(use.turns.value, 'turns'),
+        })
+      : undefined;
+  },
+  stop: ({ cut }) =>
+    cut && !cut.spec.through && cut.spec.family === 'drill'
+      ? phrase('The stop counts from where the point touches: {travel}, the point included.', {
+          travel: depth(cut.travel.value),
+        })
+      : undefined,
+  speed: ({ cut }) =>
+    cut?.speed.ok ? phrase('Look at the belt: {rpm}.', { rpm: quantity(cut.speed.value.rpm, 'rpm') }) : undefined,
+  pilot: (op, { operations }) => {
+    const main = operations.find(isMain)?.cut?.spec.diameterMm;
+    return op.code === 'pilot' && op.cut && main
+      ? phrase('A pilot of {pilot}, no larger: before {drill} a wider one grabs.', {
+          pilot: mm(op.cut.spec.diameterMm),
+          drill: mm(main),
+        })
+      : undefined;
+  },
+  order: (op, { hole }) =>
+    isMain(op) && hole.bores.some((b) => b.role === 'upper')
+      ? phrase('The larger, shallower part comes before this one.')
+      : undefined,
+  division: ({ code }) =>
+    code === 'lay-out' ? phrase('Touch the plate, zero it, and read the scale once more before each line.') : undefined,
+  backlash: ({ code }, { machine }) =>
+    code === 'lay-out' && (machine?.kind === 'mill' || machine?.kind === 'lathe')
+      ? phrase('Half the tool and the shim count; come to every place from the same side.')
+      : undefined,
+  mark: ({ code }, { machine }) =>
+    code === 'lay-out' && machine?.kind !== 'mill' ? phrase('Look straight down before the firm blow.') : undefined,
+  square: (op) =>
+    op.tap?.place === 1 ? phrase('Look from two sides in the first two turns, with a square.') : undefined,
+  chips: ({ code }) => (code === 'check' ? phrase('Brush the hole out before the gauge goes in.') : undefined),
+  dry: (op, { material, dry }) =>
+    (op.tap || drills(op)) && !dry && !material.runsDry
+      ? phrase('Keep it wet: {fluid}.', { fluid: material.lubricant })
+      : undefined,
+  dwelt: (op, { material }) =>
+    drills(op) && isWorkHardening(material)
+      ? phrase('Get in, keep cutting, get out: where it rubs, {metal} hardens.', { metal: material.label })
+      : undefined,
+  ease: ({ cut }) =>
+    cut?.spec.family === 'drill' && cut.breaksThroughMm !== undefined
+      ? phrase('Ease off at {deep}, as the point comes through.', { deep: depth(cut.breaksThroughMm) })
+      : undefined,
+  tap: (op) =>
+    op.tap
+      ? phrase('Check which tap is in your hand: {tap}, {threads} chamfer threads.', {
+          tap: op.tap.tap.name,
+          threads: op.tap.tap.chamferThreads,
+        })
+      : undefined,
+  unsafe: (op) =>
+    drills(op) ? phrase('Before the switch: key out, gloves off, sleeves up, work clamped.') : undefined,
+};
+
+/** @param wrong what somebody keeps getting wrong, the most often first; so the reminders come */
+export const remindersAt = (op: Operation, plan: HolePlan, wrong: readonly Mistake[]): Reminder[] =>
+  wrong.flatMap((mistake) => {
+    const says = RULES[mistake]?.(op, plan);
+    return says ? [{ mistake, says, always: mistake === 'unsafe' }] : [];
+  });
+
+/** Those of a whole hole, each once, at the first step where it could happen. */
+export function remindersOf(plan: HolePlan, wrong: readonly Mistake[]): Reminder[] {
+  const all = plan.operations.flatMap((op) => remindersAt(op, plan, wrong));
+  return wrong.flatMap((mistake) => all.find((r) => r.mistake === mistake) ?? []);
+}

@@ -1,0 +1,90 @@
+import { memo } from 'react';
+import { GAUGE_STEPS } from '@/core/practice/simulated-height-gauge';
+import { mmToInch } from '@/core/units/length';
+
+/** Width of a line of the main scale, px. */
+export const LINE_PX = 18;
+/** Lines of the main scale that are seen. */
+const SPAN = 54;
+
+type Vernier = 'vernier-mm' | 'vernier-inch';
+/** Lines of the vernier, main lines to a number, and what a number says; lines of the vernier to a number, and what one says. */
+const SCALES: Record<
+  Vernier,
+  { lines: number; each: number; says: (line: number) => string; fine: (line: number) => number }
+> = {
+  'vernier-mm': { lines: 50, each: 10, says: (line) => String(line), fine: (line) => line / 5 },
+  'vernier-inch': { lines: 25, each: 4, says: (line) => (line / 40).toFixed(1), fine: (line) => line },
+};
+
+/** What a vernier reads: the line of the main scale that its zero is past, and the line of it that meets one above. */
+export function vernierReads(shownMm: number, gauge: Vernier): { main: number; line: number } {
+  const { stepMm, wholeMm } = GAUGE_STEPS[gauge];
+  const steps = Math.round(shownMm / stepMm);
+  const per = Math.round(wholeMm / stepMm);
+  const main = Math.floor(steps / per);
+  return { main, line: steps - main * per };
+}
+
+const spoken = (main: number, gauge: Vernier): string =>
+  gauge === 'vernier-mm' ? `${main} mm` : `${mmToInch(main * GAUGE_STEPS[gauge].wholeMm).toFixed(3)} in`;
+
+const tall = (line: number, number: number): number => (line % number === 0 ? 42 : line % (number / 2) === 0 ? 30 : 22);
+
+/** The main scale from a line on. */
+const MainScale = memo(function MainScale({ from, gauge }: { from: number; gauge: Vernier }) {
+  const { each, says } = SCALES[gauge];
+  return Array.from({ length: SPAN + 1 }, (_, i) => (
+    <g key={i} stroke="#1d1a16">
+      <line x1={i * LINE_PX} x2={i * LINE_PX} y1={76} y2={76 - tall(from + i, each)} />
+      {(from + i) % each === 0 && (
+        <text x={i * LINE_PX} y={28} fontSize={22} textAnchor="middle" stroke="none" fill="#1d1a16">
+          {says(from + i)}
+        </text>
+      )}
+    </g>
+  ));
+});
+
+/** The vernier, from its zero on. */
+const Slide = memo(function Slide({ gauge }: { gauge: Vernier }) {
+  const { lines, fine } = SCALES[gauge];
+  const x = (i: number): number => (i * LINE_PX * (lines - 1)) / lines;
+  return (
+    <>
+      <rect x={-14} y={76} width={x(lines) + 28} height={74} fill="#f6f4f0" stroke="#857e72" />
+      {Array.from({ length: lines + 1 }, (_, i) => (
+        <g key={i} stroke="#14275e">
+          <line x1={x(i)} x2={x(i)} y1={76} y2={i % 10 === 0 ? 116 : i % 5 === 0 ? 106 : 98} strokeWidth={1.5} />
+          {i % 5 === 0 && (
+            <text x={x(i)} y={136} fontSize={i % 10 === 0 ? 20 : 14} textAnchor="middle" stroke="none" fill="#14275e">
+              {fine(i)}
+            </text>
+          )}
+        </g>
+      ))}
+    </>
+  );
+});
+
+/** A main scale, and the vernier that slides along it. */
+export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Vernier }) {
+  const { main, line } = vernierReads(shownMm, gauge);
+  const from = main - 2;
+  return (
+    <div role="group" aria-label="Height gauge, to be moved sideways" tabIndex={0} className="overflow-x-auto">
+      <svg
+        role="img"
+        aria-label={`Height gauge: the zero of the vernier stands past ${spoken(main, gauge)}; line ${line} of it meets a line above`}
+        viewBox={`0 0 ${SPAN * LINE_PX} 150`}
+        style={{ width: SPAN * LINE_PX, maxWidth: 'none' }}
+      >
+        <rect width={SPAN * LINE_PX} height={76} fill="#dcd8d0" />
+        <MainScale from={from} gauge={gauge} />
+        <g transform={`translate(${(shownMm / GAUGE_STEPS[gauge].wholeMm - from) * LINE_PX} 0)`}>
+          <Slide gauge={gauge} />
+        </g>
+      </svg>
+    </div>
+  );
+}
