@@ -1,7 +1,7 @@
 import { planned, METRIC_INDEX } from '../tests/bench-shop';
 import { tell } from '../units/show';
 import { MISTAKES, type Mistake } from './exercise';
-import { remindersAt, remindersOf } from './reminders';
+import { remindersAt } from './reminders';
 
 const ALL = Object.keys(MISTAKES) as Mistake[];
 const blind = planned({ callout: 'M8 x 16 DEEP', thickness: '25', drills: METRIC_INDEX.id });
@@ -15,13 +15,15 @@ const through = planned({
 const at = (plan: typeof blind, key: string, wrong = ALL): Partial<Record<Mistake, string>> => {
   const op = plan.operations.find((o) => o.key.startsWith(key) || o.code === key);
   if (!op) throw new Error(`no ${key}`);
-  return Object.fromEntries(remindersAt(op, plan, wrong).map((r) => [r.mistake, tell(r.says, 'mm')]));
+  return Object.fromEntries(
+    wrong.flatMap((one) => remindersAt(op, plan, [one]).map((r) => [r.mistake, tell(r.says, 'mm')])),
+  );
 };
 
 test('each mistake is recalled at the step where it could happen again, with the figures of this hole', () => {
   const drill = at(blind, 'drill');
-  // A bottoming tap last: 16 + 2 × 1.25 + 1.25 = 19.75 of full diameter, and 2.04 of point.
-  expect(drill.stop).toContain('21.8 mm, the point included');
+  // A bottoming tap last: 16 + 2 × 1.25 + 1.25 = 19.75 of full diameter, and 2.04 of point: 22 is the next mark of the stop.
+  expect(drill.stop).toContain('22.0 mm, the point included');
   expect(drill.nominal).toContain('6.8 mm drill leaves about 6.8');
   expect(Object.keys(drill).sort()).toEqual(['dry', 'nominal', 'speed', 'stop', 'unsafe']);
   const tap = at(blind, 'tap');
@@ -40,14 +42,10 @@ test('each mistake is recalled at the step where it could happen again, with the
   expect(at(through, 'lay-out')).not.toHaveProperty('mark');
 });
 
-test('only what somebody keeps getting wrong, in that order, each once; what is about safety stays on', () => {
-  const of = (wrong: Mistake[]) => remindersOf(blind, wrong).map((r) => r.mistake);
+test('only what somebody keeps getting wrong, two at a step, the most often first; what is about safety comes besides', () => {
+  const drill = blind.operations.find((o) => o.key === 'drill')!;
+  const of = (wrong: Mistake[]) => remindersAt(drill, blind, wrong).map((r) => `${r.mistake}${r.always ? '!' : ''}`);
   expect(of([])).toEqual([]);
-  expect(of(['went-on', 'stop'])).toEqual(['went-on', 'stop']);
-  expect(of(['drawing', 'ease'])).toEqual([]);
-  expect(
-    remindersOf(blind, ALL)
-      .filter((r) => r.always)
-      .map((r) => r.mistake),
-  ).toEqual(['unsafe']);
+  expect(of(['went-on', 'drawing', 'stop'])).toEqual(['stop']);
+  expect(of(['speed', 'stop', 'unsafe', 'nominal'])).toEqual(['unsafe!', 'speed', 'stop']);
 });

@@ -51,7 +51,7 @@ const RULES: Partial<Record<Mistake, Rule>> = {
   stop: ({ cut }) =>
     cut && !cut.spec.through && cut.spec.family === 'drill'
       ? phrase('The stop counts from where the point touches: {travel}, the point included.', {
-          travel: depth(cut.travel.value),
+          travel: depth(cut.stopMm),
         })
       : undefined,
   speed: ({ cut }) =>
@@ -103,15 +103,17 @@ const RULES: Partial<Record<Mistake, Rule>> = {
     drills(op) ? phrase('Before the switch: key out, gloves off, sleeves up, work clamped.') : undefined,
 };
 
-/** @param wrong what somebody keeps getting wrong, the most often first; so the reminders come */
-export const remindersAt = (op: Operation, plan: HolePlan, wrong: readonly Mistake[]): Reminder[] =>
-  wrong.flatMap((mistake) => {
+/** So many at one step at most, those about safety besides: more would not be read. */
+const MOST = 2;
+
+/**
+ * What is recalled at a step.
+ * @param wrong what somebody keeps getting wrong, the most often first
+ */
+export function remindersAt(op: Operation, plan: HolePlan, wrong: readonly Mistake[]): Reminder[] {
+  const all = wrong.flatMap((mistake): Reminder[] => {
     const says = RULES[mistake]?.(op, plan);
     return says ? [{ mistake, says, always: mistake === 'unsafe' }] : [];
   });
-
-/** Those of a whole hole, each once, at the first step where it could happen. */
-export function remindersOf(plan: HolePlan, wrong: readonly Mistake[]): Reminder[] {
-  const all = plan.operations.flatMap((op) => remindersAt(op, plan, wrong));
-  return wrong.flatMap((mistake) => all.find((r) => r.mistake === mistake) ?? []);
+  return [...all.filter((r) => r.always), ...all.filter((r) => !r.always).slice(0, MOST)];
 }

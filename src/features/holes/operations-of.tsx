@@ -5,7 +5,7 @@ import type { HolePlan } from '@/core/hole/hole-plan';
 import { questionInJob } from '@/core/job/plan-in-job';
 import { showText, tell, type Display } from '@/core/units/show';
 import { Working } from '@/ui/working';
-import { ForYou } from '../practice/for-you';
+import { ForYouFoot } from '../practice/for-you';
 import { Operations } from './operations';
 import { KIND_LABEL } from './use-holes';
 
@@ -43,8 +43,8 @@ export function OperationsOf(props: ComponentProps<typeof Operations>) {
         </Link>
       </p>
       <Watch plan={plan} display={display} />
-      <ForYou plan={plan} display={display} className="mb-1 text-[15px]" />
       <Operations {...props} />
+      <ForYouFoot className="text-[15px]" />
     </>
   );
 }

@@ -8,6 +8,7 @@ import type { HolePlan } from '@/core/hole/hole-plan';
 import type { Operation } from '@/core/operation/operation';
 import { orderFaults } from '@/core/operation/order-rules';
 import { showText, tell, type Display } from '@/core/units/show';
+import { ForYou } from '../practice/for-you';
 import { Insert } from './insert-step';
 import { Details } from './operation-details';
 import { SortableStep } from '@/ui/sortable-step';
@@ -55,62 +56,31 @@ export function Operations({ plan, state, display, chosen, onChoose, open, onOpe
   return (
     <>
       <SortableSteps ids={operations.map((o) => o.key)} onMove={move}>
-        {operations.map((op, i) => {
-          const expanded = open === op.key;
-          const warned = op.cautions.filter((c) => c.level !== 'note');
-          const wrong = faults.filter((f) => f.key === op.key);
-          const speed = op.cut?.speed;
-          return (
-            <SortableStep key={op.key} id={op.key} chosen={chosen === op.key} number={i + 1}>
-              <div className="flex items-start gap-1">
-                <button
-                  type="button"
-                  aria-expanded={expanded}
-                  className="grid min-h-11 min-w-0 flex-1 grid-cols-[20px_minmax(0,1fr)_auto] gap-x-1.5 px-1 py-1 text-left"
-                  onClick={() => {
-                    onOpen(expanded ? undefined : op.key);
-                    onChoose(op.key);
-                  }}
-                >
-                  <span className="font-cond text-[17px] font-semibold text-steel-700">{i + 1}</span>
-                  <span className="leading-snug font-bold">{tell(op.order, display)}</span>
-                  <span className="font-cond text-[17px] whitespace-nowrap text-steel-700">
-                    {op.time.value > 0 ? time(op.time.value) : ''}
-                  </span>
-                  {op.cut && (
-                    <span className="col-start-2 text-[15px] text-steel-700">
-                      {speed?.ok
-                        ? `${showText(quantity(speed.value.rpm, 'rpm'), display)}, ${speed.value.label}; ${showText(op.cut.feed, display)}`
-                        : 'not on this machine'}
-                    </span>
-                  )}
-                </button>
-              </div>
-              <div className="pl-7">
-                {[...wrong.map((f) => tell(f.why, display)), ...warned.map((c) => tell(c, display))].map((text) => (
-                  <p key={text} className="text-[15px] leading-snug font-bold text-danger">
-                    ! {text}
-                  </p>
-                ))}
-                {op.changes?.map((c) => (
-                  <p key={tell(c, display)} className="text-[15px] leading-snug text-brass-dark">
-                    Changed: {tell(c, display)}
-                  </p>
-                ))}
-              </div>
-              {expanded && (
-                <Details
-                  key={op.key}
-                  op={op}
-                  state={state}
-                  display={display}
-                  onMissing={onMissing}
-                  onDrop={() => drop(op)}
-                />
-              )}
-            </SortableStep>
-          );
-        })}
+        {operations.map((op, i) => (
+          <SortableStep key={op.key} id={op.key} chosen={chosen === op.key} number={i + 1}>
+            <Row
+              plan={plan}
+              op={op}
+              number={i + 1}
+              display={display}
+              expanded={open === op.key}
+              onToggle={() => {
+                onOpen(open === op.key ? undefined : op.key);
+                onChoose(op.key);
+              }}
+            />
+            {open === op.key && (
+              <Details
+                key={op.key}
+                op={op}
+                state={state}
+                display={display}
+                onMissing={onMissing}
+                onDrop={() => drop(op)}
+              />
+            )}
+          </SortableStep>
+        ))}
       </SortableSteps>
       {refused && (
         <p role="alert" className="py-1 font-bold text-danger">
@@ -147,6 +117,58 @@ export function Operations({ plan, state, display, chosen, onChoose, open, onOpe
           Back to the plan as proposed
         </button>
       )}
+    </>
+  );
+}
+
+interface RowProps extends Pick<Props, 'plan' | 'display'> {
+  op: Operation;
+  number: number;
+  expanded: boolean;
+  onToggle: () => void;
+}
+
+/** One step: what is done and with which speed, what would spoil it, and what whoever works here keeps getting wrong. */
+function Row({ plan, op, number, display, expanded, onToggle }: RowProps) {
+  const warned = op.cautions.filter((c) => c.level !== 'note');
+  const wrong = plan.faults.filter((f) => f.key === op.key);
+  const speed = op.cut?.speed;
+  return (
+    <>
+      <div className="flex items-start gap-1">
+        <button
+          type="button"
+          aria-expanded={expanded}
+          className="grid min-h-11 min-w-0 flex-1 grid-cols-[20px_minmax(0,1fr)_auto] gap-x-1.5 px-1 py-1 text-left"
+          onClick={onToggle}
+        >
+          <span className="font-cond text-[17px] font-semibold text-steel-700">{number}</span>
+          <span className="leading-snug font-bold">{tell(op.order, display)}</span>
+          <span className="font-cond text-[17px] whitespace-nowrap text-steel-700">
+            {op.time.value > 0 ? time(op.time.value) : ''}
+          </span>
+          {op.cut && (
+            <span className="col-start-2 text-[15px] text-steel-700">
+              {speed?.ok
+                ? `${showText(quantity(speed.value.rpm, 'rpm'), display)}, ${speed.value.label}; ${showText(op.cut.feed, display)}`
+                : 'not on this machine'}
+            </span>
+          )}
+        </button>
+      </div>
+      <div className="pl-7">
+        {[...wrong.map((f) => tell(f.why, display)), ...warned.map((c) => tell(c, display))].map((text) => (
+          <p key={text} className="text-[15px] leading-snug font-bold text-danger">
+            ! {text}
+          </p>
+        ))}
+        <ForYou plan={plan} op={op} display={display} className="mb-1 text-[15px] leading-snug" />
+        {op.changes?.map((c) => (
+          <p key={tell(c, display)} className="text-[15px] leading-snug text-brass-dark">
+            Changed: {tell(c, display)}
+          </p>
+        ))}
+      </div>
     </>
   );
 }
