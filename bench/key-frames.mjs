@@ -22,9 +22,32 @@ export async function keyFrames(page, key, slowed = 1, restMs = 1000) {
   await ended;
   const keys = events.filter((e) => e.name === 'EventDispatch' && e.args.data?.type === 'keydown');
   const painted = events.filter((e) => e.name === 'Layerize').sort((x, y) => x.ts - y.ts);
-  const frames = keys.flatMap((one) => {
-    const after = painted.find((e) => e.tid === one.tid && e.pid === one.pid && e.ts >= one.ts + one.dur);
-    return after ? [(after.ts + after.dur - one.ts) / 1000 / FRAME_MS] : [];
+  const done = events.filter((e) => e.ph === 'X').sort((x, y) => x.ts - y.ts || y.dur - x.dur);
+  const found = keys.flatMap((one) => {
+    const own = (e) => e.tid === one.tid && e.pid === one.pid;
+    const after = painted.find((e) => own(e) && e.ts >= one.ts + one.dur);
+    if (!after) return [];
+    const end = after.ts + after.dur;
+    // Work inside of other work counts with it.
+    let until = 0;
+    const work = done
+      .filter((e) => own(e) && e.ts >= one.ts && e.ts < end)
+      .reduce((sum, e) => {
+        if (e.ts < until) return sum;
+        until = e.ts + e.dur;
+        return sum + (e.tdur ?? 0);
+      }, 0);
+    return [{ frames: (end - one.ts) / 1000 / FRAME_MS, work: work / 1000 / FRAME_MS }];
   });
-  return { keys: frames.length, medianFrames: p(frames, 0.5), p95Frames: p(frames, 0.95), ratio: p(frames, 0.95) };
+  const frames = found.map((f) => f.frames);
+  const work = found.map((f) => f.work);
+  return {
+    keys: frames.length,
+    medianFrames: p(frames, 0.5),
+    p95Frames: p(frames, 0.95),
+    // The page's own work, whoever else the processor works for.
+    medianWork: p(work, 0.5),
+    p95Work: p(work, 0.95),
+    ratio: p(frames, 0.95),
+  };
 }

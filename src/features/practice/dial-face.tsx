@@ -20,19 +20,22 @@ export function DialFace({
   of = `A dial of ${divisions} divisions, ${travelMm} mm a turn`,
 }: Props) {
   return (
-    <svg
+    <div
       role="img"
       aria-label={`${of}: ${Number(at.toFixed(1))}`}
-      viewBox="0 0 220 220"
-      className="mx-auto w-full max-w-[240px]"
+      className="relative mx-auto aspect-square w-full max-w-[240px]"
     >
-      <circle cx="110" cy="114" r="98" fill="#dcd8d0" stroke="#857e72" strokeWidth="2" />
-      <g transform={`rotate(${(-360 * at) / divisions} 110 114)`}>
+      <div
+        className="absolute inset-0 will-change-transform"
+        style={{ transform: `rotate(${(-360 * at) / divisions}deg)` }}
+      >
         <Ring divisions={divisions} />
-      </g>
-      <circle cx="110" cy="114" r="20" fill="#857e72" />
-      <path d="M110 0v18" stroke="#9d1420" strokeWidth="3" />
-    </svg>
+      </div>
+      <svg viewBox="0 0 220 220" className="absolute inset-0" aria-hidden>
+        <circle cx="110" cy="110" r="20" fill="#857e72" />
+        <path d="M110 2v14" stroke="#9d1420" strokeWidth="3" />
+      </svg>
+    </div>
   );
 }
 
@@ -40,21 +43,22 @@ export function DialFace({
 const Ring = memo(function Ring({ divisions }: { divisions: number }) {
   const each = numbered(divisions);
   return (
-    <>
+    <svg viewBox="0 0 220 220" className="size-full" aria-hidden>
+      <circle cx="110" cy="110" r="98" fill="#dcd8d0" stroke="#857e72" strokeWidth="2" />
       {Array.from({ length: divisions }, (_, i) => {
         const long = i % each === 0 ? 18 : i % (each / 2) === 0 ? 13 : 8;
         return (
-          <g key={i} transform={`rotate(${(360 * i) / divisions} 110 114)`}>
-            <line x1="110" x2="110" y1="18" y2={18 + long} stroke="#1d1a16" strokeWidth={i % each === 0 ? 2.4 : 1} />
+          <g key={i} transform={`rotate(${(360 * i) / divisions} 110 110)`}>
+            <line x1="110" x2="110" y1="14" y2={14 + long} stroke="#1d1a16" strokeWidth={i % each === 0 ? 2.4 : 1} />
             {i % each === 0 && (
-              <text x="110" y="52" textAnchor="middle" fontSize="16" fill="#1d1a16">
+              <text x="110" y="48" textAnchor="middle" fontSize="16" fill="#1d1a16">
                 {i}
               </text>
             )}
           </g>
         );
       })}
-      <circle cx="110" cy="80" r="9" fill="#857e72" />
-    </>
+      <circle cx="110" cy="76" r="9" fill="#857e72" />
+    </svg>
   );
 });

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { ViewTabs } from '@/ui/view-tabs';
 
 const TABS = [
@@ -11,7 +12,7 @@ const TABS = [
   ['/practice/class', 'Class'],
 ] as const;
 
-/** The parts of practice. */
-export const PracticeTabs = ({ here }: { here: (typeof TABS)[number][0] }) => (
-  <ViewTabs label="Practice" tabs={TABS} here={here} />
-);
+/** The parts of practice; drawn once, however often hands move beside them. */
+export const PracticeTabs = memo(function PracticeTabs({ here }: { here: (typeof TABS)[number][0] }) {
+  return <ViewTabs label="Practice" tabs={TABS} here={here} />;
+});

@@ -34,16 +34,26 @@ const tall = (line: number, number: number): number => (line % number === 0 ? 42
 /** The main scale from a line on. */
 const MainScale = memo(function MainScale({ from, gauge }: { from: number; gauge: Vernier }) {
   const { each, says } = SCALES[gauge];
-  return Array.from({ length: SPAN + 1 }, (_, i) => (
-    <g key={i} stroke="#1d1a16">
-      <line x1={i * LINE_PX} x2={i * LINE_PX} y1={76} y2={76 - tall(from + i, each)} />
-      {(from + i) % each === 0 && (
-        <text x={i * LINE_PX} y={28} fontSize={22} textAnchor="middle" stroke="none" fill="#1d1a16">
-          {says(from + i)}
-        </text>
-      )}
-    </g>
-  ));
+  return (
+    <svg
+      viewBox={`0 0 ${SPAN * LINE_PX} 150`}
+      className="absolute inset-0 h-[150px]"
+      style={{ width: SPAN * LINE_PX }}
+      aria-hidden
+    >
+      <rect width={SPAN * LINE_PX} height={76} fill="#dcd8d0" />
+      {Array.from({ length: SPAN + 1 }, (_, i) => (
+        <g key={i} stroke="#1d1a16">
+          <line x1={i * LINE_PX} x2={i * LINE_PX} y1={76} y2={76 - tall(from + i, each)} />
+          {(from + i) % each === 0 && (
+            <text x={i * LINE_PX} y={28} fontSize={22} textAnchor="middle" stroke="none" fill="#1d1a16">
+              {says(from + i)}
+            </text>
+          )}
+        </g>
+      ))}
+    </svg>
+  );
 });
 
 /** The vernier, from its zero on. */
@@ -51,7 +61,12 @@ const Slide = memo(function Slide({ gauge }: { gauge: Vernier }) {
   const { lines, fine } = SCALES[gauge];
   const x = (i: number): number => (i * LINE_PX * (lines - 1)) / lines;
   return (
-    <>
+    <svg
+      viewBox={`-14 0 ${x(lines) + 28} 150`}
+      className="-ml-[14px] h-[150px] max-w-none"
+      style={{ width: x(lines) + 28 }}
+      aria-hidden
+    >
       <rect x={-14} y={76} width={x(lines) + 28} height={74} fill="#f6f4f0" stroke="#857e72" />
       {Array.from({ length: lines + 1 }, (_, i) => (
         <g key={i} stroke="#14275e">
@@ -63,7 +78,7 @@ const Slide = memo(function Slide({ gauge }: { gauge: Vernier }) {
           )}
         </g>
       ))}
-    </>
+    </svg>
   );
 });
 
@@ -73,18 +88,22 @@ export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Verni
   const from = main - 2;
   return (
     <div role="group" aria-label="Height gauge, to be moved sideways" tabIndex={0} className="overflow-x-auto">
-      <svg
+      <div
         role="img"
         aria-label={`Height gauge: the zero of the vernier stands past ${spoken(main, gauge)}; line ${line} of it meets a line above`}
-        viewBox={`0 0 ${SPAN * LINE_PX} 150`}
-        style={{ width: SPAN * LINE_PX, maxWidth: 'none' }}
+        className="relative h-[150px] overflow-hidden"
+        style={{ width: SPAN * LINE_PX }}
       >
-        <rect width={SPAN * LINE_PX} height={76} fill="#dcd8d0" />
         <MainScale from={from} gauge={gauge} />
-        <g transform={`translate(${(shownMm / GAUGE_STEPS[gauge].wholeMm - from) * LINE_PX} 0)`}>
+        <div
+          className="absolute inset-y-0 left-0 will-change-transform"
+          style={{
+            transform: `translateX(${(shownMm / GAUGE_STEPS[gauge].wholeMm - from) * LINE_PX}px)`,
+          }}
+        >
           <Slide gauge={gauge} />
-        </g>
-      </svg>
+        </div>
+      </div>
     </div>
   );
 }
