@@ -20,7 +20,7 @@ import { BeltRows } from '@/ui/drawings/belt-rows';
 import { CoreSample } from '@/ui/drawings/core-sample';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
 import { StepLadder } from '@/ui/drawings/step-ladder';
-import { ForYou } from '../practice/for-you';
+import { ForYou } from '../run/for-you';
 import { useGauge } from './use-gauge';
 import { TorqueLine } from './torque-line';
 import { TurnCounter } from './turn-counter';

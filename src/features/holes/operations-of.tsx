@@ -5,7 +5,7 @@ import type { HolePlan } from '@/core/hole/hole-plan';
 import { questionInJob } from '@/core/job/plan-in-job';
 import { showText, tell, type Display } from '@/core/units/show';
 import { Working } from '@/ui/working';
-import { ForYouFoot } from '../practice/for-you';
+import { ForYouFoot } from '../run/for-you';
 import { Operations } from './operations';
 import { KIND_LABEL } from './use-holes';
 

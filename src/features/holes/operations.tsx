@@ -8,7 +8,7 @@ import type { HolePlan } from '@/core/hole/hole-plan';
 import type { Operation } from '@/core/operation/operation';
 import { orderFaults } from '@/core/operation/order-rules';
 import { showText, tell, type Display } from '@/core/units/show';
-import { ForYou } from '../practice/for-you';
+import { ForYou } from '../run/for-you';
 import { Insert } from './insert-step';
 import { Details } from './operation-details';
 import { SortableStep } from '@/ui/sortable-step';

@@ -25,7 +25,7 @@ import { useKeptPage } from '../run/offline-shell';
 import { ExerciseCard } from './exercise-card';
 import { PracticeTabs } from './practice-tabs';
 import { useLearner, type Learner } from './use-learner';
-import { useRemindersOn } from './use-reminders';
+import { useRemindersOn } from '../run/use-reminders';
 
 interface Props {
   shop: ShopWithCrib;

@@ -7,7 +7,7 @@ import { keepsWrong } from '@/core/practice/keeps-wrong';
 import { standingOf } from '@/core/practice/learner';
 import { useDraft } from '@/ui/use-draft';
 import { keepPractised, practisedOf } from '../job-store/practised';
-import { WHO_PRACTISES } from './use-reminders';
+import { WHO_PRACTISES } from '../run/use-reminders';
 
 /** A name has so many characters at most. */
 const LONGEST_NAME = 60;
