@@ -18,7 +18,8 @@ import { turnLevels, TYPICAL_TURNS } from '../tapping/rhythm';
 import { leanLevels, tapTimeLevels, typicalLean } from '../tapping/expected-tapping';
 import type { WayId } from '../tapping/ways';
 import { holeOf, type BenchRecord, type HoleAt, type TapFeel } from './bench-record';
-import { followRun, type FollowedRun, type IssuedWork } from './run-of-issue';
+import type { IssuedWork } from './issued-work';
+import { followRun, type FollowedRun } from './run-of-issue';
 
 /** What was read, felt or timed at a hole. */
 export type Observed =

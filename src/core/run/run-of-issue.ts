@@ -1,34 +1,26 @@
 import type { Result } from '../answer/answer';
+import type { CheckKind, CheckSetting } from '../gauging/checks-of';
+import type { Choice } from '../gauging/verdict';
 import type { HolePlan } from '../hole/hole-plan';
-import type { JobFeature, JobHead, Planner } from '../job/plan-in-job';
-import { layOutFace, type LaidFace } from '../layout/lay-out';
-import type { FaceId } from '../layout/part';
+import type { Planner } from '../job/plan-in-job';
 import { expandPlaces, type Expanded } from '../layout/place';
-import { runSteps, type IsDue } from '../route/run-steps';
-import type { Route } from '../route/route';
-import type { Shop } from '../shop/shop';
 import { likeHoles } from '../route/first-through';
-import { alikeOf, firstHere, type FirstHere } from './first-hole';
+import { runSteps, type IsDue } from '../route/run-steps';
 import { holeKey, type BenchRecord, type HoleAt, type RemedyChange } from './bench-record';
 import type { BenchStep } from './bench-step';
-import type { CheckKind, CheckSetting } from '../gauging/checks-of';
 import { changeOfChoice, type ChoiceChange } from './choice-change';
-import { isRedone, planAtBench } from './plan-at-bench';
+import { dueParts } from './due-parts';
+import { alikeOf, firstHere, type FirstHere } from './first-hole';
 import { nextHoles } from './gauge-again';
+import type { IssuedWork } from './issued-work';
+import { layingOfRun } from './laying-of-run';
+import { lazily } from './lazily';
+import { isRedone } from './plan-at-bench';
+import { plansOfRun } from './plans-of-run';
 import { changeFor, settledAtOf, stepsOfRun, type Run } from './run';
-import { countRecord, faultyParts, noRecords, resultsOf, type Checked, type Decision } from './run-records';
-import type { Choice } from '../gauging/verdict';
-import { partsToGauge } from './sampling';
-import { featuresByTool } from './same-tool';
+import { countRecord, noRecords, type Checked, type Decision, type RunRecords } from './run-records';
 import { withLines, withoutOldLines } from './scribe-steps';
 import { settingAt } from './setting-at';
-
-/** An issued route with the job and the shop as they were frozen. */
-export interface IssuedWork {
-  route: Route;
-  job: JobHead & { holes: readonly (JobFeature & { id: string })[]; route?: { checkEvery?: number } };
-  shop: Pick<Shop, 'habits' | 'taps' | 'tools' | 'learned'> & Partial<Pick<Shop, 'machines'>>;
-}
 
 /** How far an issued route is, and how each of its holes is made by now. */
 export interface RunOfIssue {
@@ -65,78 +57,26 @@ export interface FollowedRun {
   settingFor: (hole: HoleAt, plan: HolePlan) => CheckSetting;
 }
 
-/** Follows an issued route from its first record on: one more record costs the same however many there are. */
-export function followRun({ route, job, shop }: IssuedWork, planner: Planner): FollowedRun {
-  const every = job.route?.checkEvery ?? 1;
-  const recorded = noRecords();
-  const { remedies, settled, scrapped } = recorded;
-  const features = new Map(job.holes.map((f) => [f.id, f]));
-  const likes = lazily(
-    () => new Map(likeHoles(job.holes).flatMap((like) => like.features.map((id) => [id, like.features] as const))),
-  );
-  const points = lazily((): Expanded['points'] => expandPlaces(job.holes.filter((f) => f.place)).points);
-  const laying = lazily(() => {
-    const faces = new Map<FaceId, LaidFace>();
-    const placed = job.holes.map((f) => ({ ...f, name: '', callout: f.question.callout }));
-    return {
-      letters: lettersOf(route),
-      // Where a machine finds the place by its scales, or a hole is there already, nothing is scribed; a round side has no edge to count from.
-      faceOf: (id: string) => {
-        const feature = features.get(id);
-        if (!feature?.place || feature.face === 'side' || feature.question.existing.trim() !== '') return undefined;
-        return isScribed(feature.question.machine) ? feature.face : undefined;
-      },
-      laid: (face: FaceId) => {
-        const known = faces.get(face) ?? layOutFace(job.part, face, placed);
-        faces.set(face, known);
-        return known;
-      },
-    };
-  });
-  const isScribed = (machineId: string): boolean => {
-    const kind = shop.machines?.find((m) => m.id === machineId)?.kind;
-    return kind !== 'mill' && kind !== 'lathe';
-  };
-  const routed = lazily(() => withLines(runSteps(route), laying()));
-  const sameTools = lazily(() => featuresByTool(route));
-  let due = new Map<string, { parts: number[]; set: Set<number> }>();
-  const dueOf = (featureId: string, hole: number) => {
-    const key = `${featureId}/${hole}`;
-    const known = due.get(key);
-    if (known) return known;
-    const own = resultsOf(recorded, featureId, hole);
-    const gauged = new Set(own.map((r) => r.part));
-    // What spoiled one hole may have spoiled every other that the same tool makes.
-    const others = [...faultyParts(recorded, sameTools().get(featureId) ?? new Set())].filter((p) => !gauged.has(p));
-    const parts = partsToGauge(job.quantity, every, [...own, ...others.map((part) => ({ part, good: false }))]);
-    const made = { parts, set: new Set(parts) };
-    due.set(key, made);
-    return made;
-  };
-  const isDue: IsDue = (item, part) => dueOf(item.featureId, item.hole).set.has(part);
-  const made = (featureId: string, change: RemedyChange): Result<HolePlan> | undefined => {
-    const feature = features.get(featureId);
-    return feature && planAtBench(feature, job, planner, change);
-  };
-  /** A remedy that cannot be made, sent by another program, changes nothing: the work goes on as it was. */
-  const madeOrAsDrawn = (featureId: string, change: RemedyChange): Result<HolePlan> | undefined => {
-    const result = made(featureId, change);
-    return result?.ok ? result : made(featureId, {});
-  };
-  const settingFor = (hole: HoleAt, plan: HolePlan): CheckSetting => {
-    const { zoneMm, meets } = features.get(hole.featureId) ?? {};
-    return settingAt(points(), hole, plan, shop, { zoneMm, meets: meets && laying().letters.get(meets) });
-  };
-  const asDrawn = new Map<string, Result<HolePlan> | undefined>();
-  /** Plans of holes that a remedy reaches, until there is another remedy. */
-  let remedied = new Map<string, Result<HolePlan> | undefined>();
-  const planAt = (hole: HoleAt): Result<HolePlan> | undefined => {
-    const change = changeFor(remedies, hole);
-    const [plans, key] = Object.keys(change).length === 0 ? [asDrawn, hole.featureId] : [remedied, holeKey(hole)];
-    if (!plans.has(key)) plans.set(key, madeOrAsDrawn(hole.featureId, change));
-    return plans.get(key);
-  };
+/** Whether a record changes which steps there are, beside what it settles. */
+function changesSteps(
+  r: BenchRecord,
+  isKnown: (step: string) => boolean,
+  isLineOpen: (step: string) => boolean,
+): boolean {
+  if (r.kind === 'drill-dull' || r.kind === 'tap-broken' || isChange(r)) return true;
+  if (!r.kind.startsWith('step-') || !('step' in r.body)) return false;
+  const { step } = r.body;
+  // A crossing that is punched needs its lines no more; a line that its crossings need no more stands there as long as it is scribed.
+  return (isLineOpen(step) && step.includes('/lay-out/')) || !isKnown(step) || r.kind === 'step-undone';
+}
 
+/** What changes how holes are made from here on. */
+const isChange = ({ kind }: BenchRecord): boolean =>
+  kind === 'remedy' || kind === 'decision' || kind === 'decision-undone';
+
+/** The steps of a run, worked out anew only where a record changes them, and how far it is. */
+function cursorOf(recorded: RunRecords, make: () => readonly BenchStep[]) {
+  const { settled, scrapped } = recorded;
   let steps: readonly BenchStep[] | undefined;
   /** Parts with lines that are still to be scribed. */
   let openLines = new Set<number>();
@@ -144,59 +84,62 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
   let keys = new Map<string, number>();
   let nextAt = 0;
   let done = 0;
-  /** Forgets what a record changes of the steps, and moves on what it settles. */
-  function moveOn(r: BenchRecord): void {
-    if (r.kind === 'drill-dull' || r.kind === 'tap-broken') steps = undefined;
-    if (r.kind === 'remedy' || r.kind === 'decision' || r.kind === 'decision-undone') {
-      const [last] = remedies.slice(-1);
-      if (last?.id === r.id) last.alike = likes().get(last.at.featureId);
-      steps = undefined;
-      remedied = new Map();
-    }
-    if (r.kind === 'step-undone') nextAt = 0;
-    if (r.kind === 'decision-undone') nextAt = 0;
-    if (every > 1 && (r.kind === 'checked' || r.kind.startsWith('decision'))) {
-      due = new Map();
-      steps = undefined;
-    }
-    // A crossing that is punched needs its lines no more.
-    if (
-      r.kind.startsWith('step-') &&
-      'step' in r.body &&
-      openLines.has(keys.get(r.body.step) ?? 0) &&
-      r.body.step.includes('/lay-out/')
-    )
-      steps = undefined;
-    // A line that its crossings need no more stands there as long as it is scribed.
-    if (r.kind.startsWith('step-') && 'step' in r.body && steps && (!keys.has(r.body.step) || r.kind === 'step-undone'))
-      steps = undefined;
-    // Where a step that is done once more stands follows what is done of its hole.
-    if (r.kind.startsWith('step-') && remedies.length + recorded.decisions.length > 0) steps = undefined;
-    // Which hole a changed tool made next is settled by then, unless it is taken back.
-    if (r.kind === 'step-undone' && recorded.toolsChanged.length > 0) steps = undefined;
-  }
-  function add(records: readonly BenchRecord[]): void {
-    for (const r of records) {
-      const step = 'step' in r.body ? r.body.step : undefined;
-      const was = step !== undefined && settled.has(step);
-      countRecord(recorded, r);
-      if (step !== undefined && steps && keys.has(step)) done += Number(settled.has(step)) - Number(was);
-      moveOn(r);
-    }
-  }
-  /** Where the shop samples, holes that a changed tool made next are gauged besides. */
-  function dueNow(): IsDue {
-    const again = nextHoles(routed(), recorded.toolsChanged, settledAtOf(recorded));
-    return again.size === 0
-      ? isDue
-      : ({ featureId, hole }, part) =>
-          dueOf(featureId, hole).set.has(part) || again.has(holeKey({ featureId, holeNumber: hole, part }));
-  }
-  function stepsNow(): readonly BenchStep[] {
+  function now(): readonly BenchStep[] {
     if (steps) return steps;
-    const all = withoutOldLines(
+    steps = make();
+    openLines = new Set(steps.filter((s) => s.line && !settled.has(s.key)).map((s) => s.part));
+    keys = new Map(steps.map((s) => [s.key, s.part]));
+    done = steps.reduce((n, s) => n + Number(settled.has(s.key)), 0);
+    nextAt = 0;
+    return steps;
+  }
+  const isOpen = (s: BenchStep): boolean => !settled.has(s.key) && !scrapped.has(s.part);
+  return {
+    isKnown: (step: string): boolean => !steps || keys.has(step),
+    isLineOpen: (step: string): boolean => openLines.has(keys.get(step) ?? 0),
+    /** A step became settled, or is so no more. */
+    settle: (step: string, by: number): void => {
+      if (steps && keys.has(step)) done += by;
+    },
+    forget: (): void => void (steps = undefined),
+    /** What was passed may be open again. */
+    lookAgain: (): void => void (nextAt = 0),
+    at: (): Pick<Run, 'steps' | 'next' | 'nextAt' | 'done' | 'open'> => {
+      const all = now();
+      while (nextAt < all.length && !isOpen(all[nextAt])) nextAt += 1;
+      const open = scrapped.size === 0 ? all.length - done : all.filter(isOpen).length;
+      return { steps: all, next: all[nextAt], nextAt, done, open };
+    },
+  };
+}
+
+/** Follows an issued route from its first record on: one more record costs the same however many there are. */
+export function followRun(work: IssuedWork, planner: Planner): FollowedRun {
+  const { route, job, shop } = work;
+  const samples = (job.route?.checkEvery ?? 1) > 1;
+  const recorded = noRecords();
+  const { remedies, settled, scrapped } = recorded;
+  const features = new Map(job.holes.map((f) => [f.id, f]));
+  const likes = lazily(
+    () => new Map(likeHoles(job.holes).flatMap((like) => like.features.map((id) => [id, like.features] as const))),
+  );
+  const points = lazily((): Expanded['points'] => expandPlaces(job.holes.filter((f) => f.place)).points);
+  const laying = lazily(() => layingOfRun(work));
+  const due = dueParts(work, recorded);
+  const routed = lazily(() => withLines(runSteps(route), laying()));
+  const plans = plansOfRun(work, planner, remedies);
+  const { made, at: planAt } = plans;
+  /** Where the shop samples, holes that a changed tool made next are gauged besides. */
+  function sampled(): readonly BenchStep[] {
+    const again = nextHoles(routed(), recorded.toolsChanged, settledAtOf(recorded));
+    const isDue: IsDue = ({ featureId, hole }, part) =>
+      due.has(featureId, hole, part) || again.has(holeKey({ featureId, holeNumber: hole, part }));
+    return withLines(runSteps(route, isDue), laying());
+  }
+  const cursor = cursorOf(recorded, () =>
+    withoutOldLines(
       stepsOfRun(
-        every <= 1 ? routed() : withLines(runSteps(route, dueNow()), laying()),
+        samples ? sampled() : routed(),
         recorded,
         ({ opKey, featureId }, _part, before, after) =>
           isRedone(opKey, made(featureId, before), made(featureId, after)),
@@ -206,25 +149,43 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
         },
       ),
       (s) => settled.has(s.key),
-    );
-    openLines = new Set(all.filter((s) => s.line && !settled.has(s.key)).map((s) => s.part));
-    steps = all;
-    keys = new Map(all.map((s) => [s.key, s.part]));
-    done = all.reduce((n, s) => n + Number(settled.has(s.key)), 0);
-    nextAt = 0;
-    return all;
+    ),
+  );
+  const settingFor = (hole: HoleAt, plan: HolePlan): CheckSetting => {
+    const { zoneMm, meets } = features.get(hole.featureId) ?? {};
+    return settingAt(points(), hole, plan, shop, { zoneMm, meets: meets && laying().letters.get(meets) });
+  };
+  /** Forgets what a record changes, and moves on what it settles. */
+  function moveOn(r: BenchRecord): void {
+    if (isChange(r)) {
+      const [last] = remedies.slice(-1);
+      if (last?.id === r.id) last.alike = likes().get(last.at.featureId);
+      plans.forgetRemedied();
+    }
+    if (r.kind === 'step-undone' || r.kind === 'decision-undone') cursor.lookAgain();
+    const isFound = samples && (r.kind === 'checked' || r.kind.startsWith('decision'));
+    if (isFound) due.forget();
+    // Where a step that is done once more stands follows what is done of its hole.
+    const follows = r.kind.startsWith('step-') && remedies.length + recorded.decisions.length > 0;
+    if (isFound || follows || changesSteps(r, cursor.isKnown, cursor.isLineOpen)) cursor.forget();
   }
-  const isOpen = (s: BenchStep): boolean => !settled.has(s.key) && !scrapped.has(s.part);
+  function add(records: readonly BenchRecord[]): void {
+    for (const r of records) {
+      const step = 'step' in r.body ? r.body.step : undefined;
+      const was = step !== undefined && settled.has(step);
+      countRecord(recorded, r);
+      if (step !== undefined) cursor.settle(step, Number(settled.has(step)) - Number(was));
+      moveOn(r);
+    }
+  }
+  const canBeMade =
+    (hole: HoleAt) =>
+    (change: RemedyChange): boolean =>
+      made(hole.featureId, { ...changeFor(remedies, hole), ...change })?.ok === true;
   function now(): RunOfIssue {
-    const all = stepsNow();
-    while (nextAt < all.length && !isOpen(all[nextAt])) nextAt += 1;
     const run: Run = {
-      steps: all,
+      ...cursor.at(),
       settled,
-      next: all[nextAt],
-      nextAt,
-      done,
-      open: scrapped.size === 0 ? all.length - done : all.filter(isOpen).length,
       remedies,
       waiting: [...recorded.waiting.values()]
         .flatMap((against) => [...against.values()])
@@ -236,34 +197,22 @@ export function followRun({ route, job, shop }: IssuedWork, planner: Planner): F
       latest: recorded.latest,
       broken: recorded.broken,
       decisionAfter: recorded.decisionAfter,
-      duePartsOf: (featureId, hole) => dueOf(featureId, hole).parts,
+      duePartsOf: due.of,
       planAt,
       changeOf: (choice, hole, plan) => {
         const found = changeOfChoice(choice, plan, shop.taps ?? []);
-        return found && made(hole.featureId, { ...changeFor(remedies, hole), ...found.change })?.ok ? found : undefined;
+        return found && canBeMade(hole)(found.change) ? found : undefined;
       },
       decidedThread: (hole, plan) =>
         changeFor(remedies, hole).callout === undefined ? undefined : plan.thread?.thread.designation,
       firstHere: (hole, plan, gauged) => {
         const alike = alikeOf(route, likes(), hole);
-        const canBeMade = (change: RemedyChange): boolean =>
-          made(hole.featureId, { ...changeFor(remedies, hole), ...change })?.ok === true;
-        return alike && firstHere(run, alike, hole, plan, gauged, canBeMade);
+        return alike && firstHere(run, alike, hole, plan, gauged, canBeMade(hole));
       },
       settingFor,
     };
   }
   return { add, now, planAt, settingFor };
-}
-
-/** Letters of the features of a route. */
-const lettersOf = ({ setUps }: Route): Map<string, string> =>
-  new Map(setUps.flatMap((s) => s.visits.flatMap((v) => v.items.map((i) => [i.featureId, i.letter] as const))));
-
-/** What is worked out when it is first asked for. */
-function lazily<T extends object>(make: () => T): () => T {
-  let made: T | undefined;
-  return () => (made ??= make());
 }
 
 /**

@@ -7,7 +7,7 @@ import type { BenchStep } from './bench-step';
 /** The faces of a part as they are laid out. */
 export type FacesLaid = (face: FaceId) => LaidFace;
 
-interface Laying {
+export interface Laying {
   laid: FacesLaid;
   faceOf: (featureId: string) => FaceId | undefined;
   letters: ReadonlyMap<string, string>;
