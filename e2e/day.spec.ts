@@ -77,7 +77,7 @@ async function signIn(page: Page, who: string): Promise<void> {
 test('a day in one browser: every view twice, a file in, work without a network, signed out and in', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(600_000);
   const server = new OwnServer(3938, { PASSCODE, PUBLIC_URL: 'http://127.0.0.1:3938', TZ: 'America/Los_Angeles' });
   await server.start();
   const { faults, state } = faultsOf(page);
