@@ -37,7 +37,6 @@ async function onTheNetwork(folder: string, env: Record<string, string>, host = 
 test('off loopback: no start without a passcode; with one nothing but the sign-in page, until it is given', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-access-'));
   let server = await onTheNetwork(folder, {});
   expect(server.state).toBe(79);

@@ -53,7 +53,6 @@ test('a whole job: callouts, layout, a mark that is off, drill, a broken tap, a 
   page,
   request,
 }) => {
-  test.setTimeout(120_000);
   await page.goto(`/jobs/${BLOCK}`);
   await expect(page.getByText('3/8-16 UNC-2B THRU')).toBeVisible();
   await page.getByLabel('Parts', { exact: true }).fill('1');
@@ -150,7 +149,6 @@ test('no network: fifty records, the tab closed, opened again; then all of them 
   page,
   request,
 }) => {
-  test.setTimeout(120_000);
   const server = new OwnServer(3935);
   await server.start();
   try {
@@ -190,7 +188,6 @@ test('two benches on one job without a network, then with one: nothing lost, not
   browser,
   request,
 }) => {
-  test.setTimeout(90_000);
   const server = new OwnServer(3936);
   await server.start();
   try {

@@ -18,7 +18,6 @@ test('a tilt, a first hole that fails its pins, the rest made with the remedy: k
   page,
   request,
 }) => {
-  test.setTimeout(180_000);
   const job = {
     id: JOB,
     name: 'Tilted plate',

@@ -190,7 +190,6 @@ test('a file whose reader does not load says so', async ({ page }) => {
 });
 
 test('six tabs of Check leave room for all else, and each hears a reading', async ({ context, page, request }) => {
-  test.setTimeout(90_000);
   const tabs = [page, ...(await Promise.all(Array.from({ length: 5 }, () => context.newPage())))];
   for (const tab of tabs) {
     await tab.goto(`${RING}/check`);
@@ -217,7 +216,6 @@ test('an older copy is brought back, a job removed: open pages say so, and send 
   context,
   request,
 }) => {
-  test.setTimeout(90_000);
   const server = new OwnServer(3939);
   await server.start();
   try {

@@ -27,7 +27,6 @@ test('a job of 400 features: edit, close the tab at once, open: there', async ({
 });
 
 test('the server dies while one types, and comes back: nothing is lost, and it is said meanwhile', async ({ page }) => {
-  test.setTimeout(90_000);
   const server = new OwnServer(3931);
   await server.start();
   try {

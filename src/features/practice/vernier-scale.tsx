@@ -45,7 +45,7 @@ const MainScale = memo(function MainScale({ from, gauge }: { from: number; gauge
       {Array.from({ length: SPAN + 1 }, (_, i) => (
         <g key={i} stroke="#1d1a16">
           <line x1={i * LINE_PX} x2={i * LINE_PX} y1={76} y2={76 - tall(from + i, each)} />
-          {(from + i) % each === 0 && (
+          {(from + i) % each === 0 && i > 0 && i < SPAN && (
             <text x={i * LINE_PX} y={28} fontSize={22} textAnchor="middle" stroke="none" fill="#1d1a16">
               {says(from + i)}
             </text>
