@@ -1,4 +1,4 @@
-import { mmToInch } from '../units/length';
+import { inchToMm, mmToInch } from '../units/length';
 import type { Display } from '../units/show';
 import type { Point } from './part';
 
@@ -36,6 +36,15 @@ const SCALES = {
   'vernier-mm': { step: 0.02, whole: 1, inch: false, dial: false },
   'vernier-inch': { step: 0.001, whole: 0.025, inch: true, dial: false },
 } as const;
+
+/** A gauge with a scale or a dial, of which one line is the finest that is read. */
+export type ScaledGauge = keyof typeof SCALES;
+
+/** What such a gauge shows: its finest step, and a line of its main scale or a turn of its dial, mm. */
+export function gaugeSteps(gauge: ScaledGauge): { stepMm: number; wholeMm: number } {
+  const { step, whole, inch } = SCALES[gauge];
+  return inch ? { stepMm: inchToMm(step), wholeMm: inchToMm(whole) } : { stepMm: step, wholeMm: whole };
+}
 
 export interface HeightLine {
   mm: number;

@@ -17,6 +17,8 @@ type Rule = (op: Operation, plan: HolePlan) => Phrase | undefined;
 
 const tapping = (op: Operation, { thread }: HolePlan) => op.tap && thread?.tapping.best.each[op.tap.place - 1];
 const isMain = ({ key }: Operation): boolean => key === MAIN_KEY;
+/** A place that a machine finds by its scales: nothing is scribed or punched. */
+const byScales = ({ machine }: HolePlan): boolean => machine?.kind === 'mill' || machine?.kind === 'lathe';
 const drills = ({ cut }: Operation): boolean => cut?.spec.family === 'drill';
 
 /** When each mistake could happen again, and what is said then with the figures of this hole. */
@@ -42,7 +44,8 @@ const RULES: Partial<Record<Mistake, Rule>> = {
     tapping(op, plan) && phrase('When it tightens, stop: back out, clear the chips, then go on.'),
   bottomed: (op, plan) => {
     const use = tapping(op, plan);
-    return use && !plan.thread?.at.through
+    // A tapered thread is stopped by its gauge, never by a count.
+    return use?.load && !plan.thread?.at.through
       ? phrase('Count the turns: {turns}, then stop. The bottom gives no sign.', {
           turns: quantity(use.turns.value, 'turns'),
         })
@@ -55,7 +58,9 @@ const RULES: Partial<Record<Mistake, Rule>> = {
         })
       : undefined,
   speed: ({ cut }) =>
-    cut?.speed.ok ? phrase('Look at the belt: {rpm}.', { rpm: quantity(cut.speed.value.rpm, 'rpm') }) : undefined,
+    cut?.speed.ok
+      ? phrase('Look at the speed that is set: {rpm}.', { rpm: quantity(cut.speed.value.rpm, 'rpm') })
+      : undefined,
   pilot: (op, { operations }) => {
     const main = operations.find(isMain)?.cut?.spec.diameterMm;
     return op.code === 'pilot' && op.cut && main
@@ -69,14 +74,16 @@ const RULES: Partial<Record<Mistake, Rule>> = {
     isMain(op) && hole.bores.some((b) => b.role === 'upper')
       ? phrase('The larger, shallower part comes before this one.')
       : undefined,
-  division: ({ code }) =>
-    code === 'lay-out' ? phrase('Touch the plate, zero it, and read the scale once more before each line.') : undefined,
-  backlash: ({ code }, { machine }) =>
-    code === 'lay-out' && (machine?.kind === 'mill' || machine?.kind === 'lathe')
+  division: ({ code }, plan) =>
+    code === 'lay-out' && !byScales(plan)
+      ? phrase('Touch the plate, zero it, and read the scale once more before each line.')
+      : undefined,
+  backlash: ({ code }, plan) =>
+    code === 'lay-out' && byScales(plan)
       ? phrase('Half the tool and the shim count; come to every place from the same side.')
       : undefined,
-  mark: ({ code }, { machine }) =>
-    code === 'lay-out' && machine?.kind !== 'mill' ? phrase('Look straight down before the firm blow.') : undefined,
+  mark: ({ code }, plan) =>
+    code === 'lay-out' && !byScales(plan) ? phrase('Look straight down before the firm blow.') : undefined,
   square: (op) =>
     op.tap?.place === 1 ? phrase('Look from two sides in the first two turns, with a square.') : undefined,
   chips: ({ code }) => (code === 'check' ? phrase('Brush the hole out before the gauge goes in.') : undefined),

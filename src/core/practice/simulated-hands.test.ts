@@ -1,3 +1,4 @@
+import { gaugeSteps } from '../layout/height-list';
 import { shop } from '../tests/bench-shop';
 import { tell } from '../units/show';
 import {
@@ -14,7 +15,6 @@ import {
 import {
   atGauge,
   freshHeight,
-  GAUGE_STEPS,
   heightTask,
   heightTold,
   HIGHEST_MM,
@@ -160,7 +160,7 @@ describe('height gauge', () => {
 
   test('each slip is told by its own name', () => {
     const [task] = unzeroed;
-    const { wholeMm } = GAUGE_STEPS[task.gauge];
+    const { wholeMm } = gaugeSteps(task.gauge);
     const trusted = done(
       task,
       { do: 'move', mm: task.heightMm - task.showsMm - task.startMm },
@@ -179,8 +179,8 @@ describe('height gauge', () => {
     const [task] = tasksOf;
     const locked = done(task, { do: 'lock' });
     expect(atGauge(task, locked, { do: 'move', mm: 5 }).atMm).toBe(task.startMm);
-    expect(atGauge(task, locked, { do: 'plate' }).touched).toBe(false);
-    expect(done(task, { do: 'move', mm: -500 })).toMatchObject({ atMm: 0, touched: true });
+    expect(atGauge(task, locked, { do: 'plate' }).atMm).toBe(task.startMm);
+    expect(done(task, { do: 'move', mm: -500 })).toMatchObject({ atMm: 0 });
     expect(done(task, { do: 'move', mm: 500 }).atMm).toBe(HIGHEST_MM);
     const line = done(task, ...careful(task));
     expect(atGauge(task, line, { do: 'zero' })).toBe(line);
@@ -231,13 +231,16 @@ describe('edge and dial', () => {
     expect(tableTold(task, again).right).toBe(true);
     expect(says(task, done(task, [turn(-reach - task.startMm + 1.1)]))).toContain('run into the edge');
     expect(done(task, [{ do: 'lift' }, turn(20)])).toMatchObject({ found: false, ran: false });
+    // Over the part there is no way down.
+    expect(done(task, [{ do: 'lift' }, turn(20), { do: 'lift' }]).isDown).toBe(false);
+    expect(done(task, [{ do: 'lift' }, turn(0.5), { do: 'lift' }]).isDown).toBe(true);
   });
 
-  test('the dial shows divisions from its zero, whole turns beside them, also back over zero', () => {
+  test('the dial shows divisions from its zero, whatever the turns, also back over zero', () => {
     const [task] = tasksOf;
     const { travelMm, divisions } = task.dial;
     const shows = (mm: number) => dialShows(task, done(task, [{ do: 'zero' }, turn(mm)]));
-    expect(shows(2.25 * travelMm)).toEqual({ turns: 2, divisions: expect.closeTo(divisions / 4, 6) });
-    expect(shows(-0.25 * travelMm)).toEqual({ turns: -1, divisions: expect.closeTo(0.75 * divisions, 6) });
+    expect(shows(2.25 * travelMm)).toBeCloseTo(divisions / 4, 6);
+    expect(shows(-0.25 * travelMm)).toBeCloseTo(0.75 * divisions, 6);
   });
 });

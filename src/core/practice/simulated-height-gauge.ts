@@ -1,18 +1,8 @@
 import { mm, phrase, type Phrase } from '../answer/answer';
-import { gaugeReading, type Gauge } from '../layout/height-list';
-import { inchToMm } from '../units/length';
+import { gaugeReading, gaugeSteps, type ScaledGauge } from '../layout/height-list';
 import { chanceOf } from './chance';
 
-/** A height gauge with a scale or a dial, of which one line is the finest that is read. Lengths in mm. */
-export type ScaledGauge = Exclude<Gauge, 'digital-mm' | 'digital-inch'>;
-
-/** What a gauge shows: its finest step, and a line of its main scale or a turn of its dial, mm. */
-export const GAUGE_STEPS: Record<ScaledGauge, { stepMm: number; wholeMm: number }> = {
-  'vernier-mm': { stepMm: 0.02, wholeMm: 1 },
-  'vernier-inch': { stepMm: inchToMm(0.001), wholeMm: inchToMm(0.025) },
-  'dial-mm': { stepMm: 0.02, wholeMm: 1 },
-  'dial-inch': { stepMm: inchToMm(0.001), wholeMm: inchToMm(0.1) },
-};
+const GAUGES: readonly ScaledGauge[] = ['vernier-mm', 'vernier-inch', 'dial-mm', 'dial-inch'];
 
 /** A height to scribe. Lengths in mm. */
 export interface HeightTask {
@@ -37,8 +27,6 @@ export interface HeightState {
   /** What the gauge shows more than that. */
   offMm: number;
   isLocked: boolean;
-  /** Its scriber has stood on the plate. */
-  touched: boolean;
   /** Where the line came to be. */
   lineMm?: number;
 }
@@ -51,14 +39,10 @@ export type HeightAct =
   | { do: 'lock' }
   | { do: 'scribe' };
 
-/** @param gauges those that the shop uses; every kind where left out */
-export function heightTask(
-  seed: number,
-  gauges: readonly ScaledGauge[] = Object.keys(GAUGE_STEPS) as ScaledGauge[],
-): HeightTask {
+export function heightTask(seed: number): HeightTask {
   const chance = chanceOf(seed);
-  const gauge = chance.pick(gauges);
-  const { stepMm, wholeMm } = GAUGE_STEPS[gauge];
+  const gauge = chance.pick(GAUGES);
+  const { stepMm, wholeMm } = gaugeSteps(gauge);
   const lines = chance.whole(12, Math.floor(90 / wholeMm));
   // Never on a whole line: then there would be nothing to read.
   const rest = chance.whole(1, Math.round(wholeMm / stepMm) - 1);
@@ -76,7 +60,6 @@ export const freshHeight = ({ startMm, showsMm }: HeightTask): HeightState => ({
   atMm: startMm,
   offMm: showsMm,
   isLocked: false,
-  touched: false,
 });
 
 /** What the gauge shows, mm. */
@@ -85,10 +68,7 @@ export const shownMm = ({ atMm, offMm }: HeightState): number => atMm + offMm;
 /** The gauge after an act; locked it stands, and once the line is scribed it is there. */
 export function atGauge(task: HeightTask, before: HeightState, act: HeightAct): HeightState {
   if (before.lineMm !== undefined) return before;
-  const to = (atMm: number): HeightState => {
-    const held = Math.min(HIGHEST_MM, Math.max(0, atMm));
-    return { ...before, atMm: held, touched: before.touched || held === 0 };
-  };
+  const to = (atMm: number): HeightState => ({ ...before, atMm: Math.min(HIGHEST_MM, Math.max(0, atMm)) });
   switch (act.do) {
     case 'move':
       return before.isLocked ? before : to(before.atMm + act.mm);
@@ -108,7 +88,7 @@ const close = (a: number, b: number): boolean => Math.abs(a - b) <= HEIGHT_WITHI
 /** How the line came out, and what would have helped; the causes are those that people confess. */
 export function heightTold(task: HeightTask, s: HeightState): { right: boolean; says: Phrase } {
   const line = s.lineMm ?? s.atMm;
-  const { wholeMm } = GAUGE_STEPS[task.gauge];
+  const { wholeMm } = gaugeSteps(task.gauge);
   const off = line - task.heightMm;
   const values = {
     line: mm(Math.round(line * 1000) / 1000),

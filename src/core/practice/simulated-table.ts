@@ -95,12 +95,10 @@ export const freshTable = ({ startMm, dial, dialAt }: TableTask): TableState => 
   isDone: false,
 });
 
-/** What the dial shows: whole turns since its zero, and divisions. */
-export function dialShows({ dial }: TableTask, { wheelMm, zeroMm }: TableState): { turns: number; divisions: number } {
-  const moved = wheelMm - zeroMm;
-  const steps = Math.round((moved / dial.travelMm) * dial.divisions * 10) / 10;
-  const turns = Math.floor(steps / dial.divisions);
-  return { turns, divisions: steps - turns * dial.divisions };
+/** The division under the index of the dial: it counts no turns. */
+export function dialShows({ dial }: TableTask, { wheelMm, zeroMm }: TableState): number {
+  const steps = Math.round(((wheelMm - zeroMm) / dial.travelMm) * dial.divisions * 10) / 10;
+  return steps - Math.floor(steps / dial.divisions) * dial.divisions;
 }
 
 /** What one sees and feels at the edge: running true, touching, or beyond. */
@@ -128,8 +126,11 @@ export function atTable(task: TableTask, before: TableState, act: TableAct): Tab
     }
     case 'zero':
       return { ...before, zeroMm: before.wheelMm };
-    case 'lift':
-      return { ...before, isDown: !before.isDown };
+    case 'lift': {
+      // Over the part there is no way down.
+      const isOver = before.atMm + reachOf(task.finder) > FELT_MM;
+      return before.isDown || !isOver ? { ...before, isDown: !before.isDown } : before;
+    }
     case 'spot':
       return { ...before, isDone: true };
   }
@@ -145,7 +146,6 @@ export function tableTold(task: TableTask, s: TableState): { right: boolean; say
     off: mm(Math.round(Math.abs(off) * 100) / 100),
     way: off > 0 ? 'right' : 'left',
     asked: mm(task.targetMm),
-    half: mm(task.finder.diameterMm / 2),
     reach: mm(reach),
     shim: mm(task.finder.kind === 'shim' ? task.finder.shimMm : 0),
     turn: mm(travelMm),

@@ -21,6 +21,7 @@ import { DialFace } from './dial-face';
 import { HandKeys, SoundSwitch, Told, type HandKey } from './hand-keys';
 import { HandsFrame } from './hands-frame';
 import { Key } from './key';
+import { pointerAngle, turnsBetween } from './pointer-angle';
 import { useHands } from './use-hands';
 import { useLearner } from './use-learner';
 import { useSound } from './use-sound';
@@ -76,7 +77,7 @@ export function EdgeView({ signedInAs }: { signedInAs?: string }) {
     return <HandsFrame title="Edge and dial" here="/practice/edge" waits="The part is being clamped…" />;
   const { finder, dial } = task;
   const shown: Display = dial.inch ? 'inch' : 'mm';
-  const { divisions } = dialShows(task, now);
+  const divisions = dialShows(task, now);
   return (
     <HandsFrame title="Edge and dial" here="/practice/edge">
       <section aria-label="Table" className="dye flex flex-col gap-2 p-3">
@@ -95,7 +96,7 @@ export function EdgeView({ signedInAs }: { signedInAs?: string }) {
           onTurn={(by) => change((t, before) => atTable(t, before, { do: 'turn', mm: by }))}
         />
         <p role="status" className="font-cond text-xl">
-          {now.isDone ? 'Spotted.' : now.isDown ? SAYS[finder.kind][touch] : 'The spindle is up'}; dial at{' '}
+          {now.isDone ? 'Spotted' : now.isDown ? SAYS[finder.kind][touch] : 'The spindle is up'}; dial at{' '}
           {Number(divisions.toFixed(1))} of {dial.divisions}
         </p>
       </section>
@@ -126,23 +127,18 @@ function Turned({
   onTurn: (byMm: number) => void;
 }) {
   const last = useRef<number>(undefined);
-  const angle = (e: PointerEvent): number => {
-    const box = e.currentTarget.getBoundingClientRect();
-    return Math.atan2(e.clientY - box.top - box.height / 2, e.clientX - box.left - box.width / 2);
-  };
   const drag = (e: PointerEvent): void => {
     if (last.current === undefined || e.buttons === 0) return;
-    const turned = Math.atan2(Math.sin(angle(e) - last.current), Math.cos(angle(e) - last.current)) / (2 * Math.PI);
-    const by = Math.round(-turned * dial.divisions);
+    const by = Math.round(-turnsBetween(last.current, pointerAngle(e)) * dial.divisions);
     if (by === 0) return;
-    last.current = angle(e);
+    last.current = pointerAngle(e);
     onTurn((by * dial.travelMm) / dial.divisions);
   };
   return (
     <div
       className="mx-auto w-full max-w-[240px] touch-none"
       onPointerDown={(e) => {
-        last.current = angle(e);
+        last.current = pointerAngle(e);
         e.currentTarget.setPointerCapture(e.pointerId);
       }}
       onPointerMove={drag}

@@ -5,7 +5,6 @@ import { mm } from '@/core/answer/answer';
 import {
   atGauge,
   freshHeight,
-  GAUGE_STEPS,
   HIGHEST_MM,
   heightTask,
   heightTold,
@@ -15,7 +14,7 @@ import {
   type HeightTask,
 } from '@/core/practice/simulated-height-gauge';
 import type { Mistake } from '@/core/practice/exercise';
-import { GAUGES } from '@/core/layout/height-list';
+import { GAUGES, gaugeSteps } from '@/core/layout/height-list';
 import { mmToInch } from '@/core/units/length';
 import { showText } from '@/core/units/show';
 import { useKeys } from '@/ui/keys';
@@ -39,7 +38,6 @@ const KEYS: readonly HandKey[] = [
   ['Set it to zero', 'z'],
   ['Lock, unlock', 'l'],
 ];
-const MADE = (seed: number): HeightTask => heightTask(seed);
 
 function told(task: HeightTask, s: HeightState): { right: boolean; mistake: Mistake } | undefined {
   return s.lineMm === undefined ? undefined : { right: heightTold(task, s).right, mistake: 'division' };
@@ -49,12 +47,12 @@ function told(task: HeightTask, s: HeightState): { right: boolean; mistake: Mist
 export function HeightView({ signedInAs }: { signedInAs?: string }) {
   const learner = useLearner(signedInAs);
   useKeptPage();
-  const { task, now, change, again } = useHands('height', learner, MADE, freshHeight, told);
+  const { task, now, change, again } = useHands('height', learner, heightTask, freshHeight, told);
   const acts = useMemo(() => {
     const doIt = (of: (t: HeightTask) => HeightAct) => (): void =>
       void change((t, before) => atGauge(t, before, of(t)));
     const move = (count: number, size: 'stepMm' | 'wholeMm') =>
-      doIt((t) => ({ do: 'move', mm: count * GAUGE_STEPS[t.gauge][size] }));
+      doIt((t) => ({ do: 'move', mm: count * gaugeSteps(t.gauge)[size] }));
     return {
       ArrowUp: move(1, 'stepMm'),
       ArrowDown: move(-1, 'stepMm'),
@@ -118,7 +116,7 @@ interface ScaleProps {
 /** What is read: a vernier, or whole lines and a dial. Dragged sideways it moves. */
 function Scale({ task, now, onMove }: ScaleProps) {
   const from = useRef<{ x: number; atMm: number }>(undefined);
-  const { stepMm, wholeMm } = GAUGE_STEPS[task.gauge];
+  const { stepMm, wholeMm } = gaugeSteps(task.gauge);
   const shown = shownMm(now);
   const drag = (e: PointerEvent): void => {
     if (!from.current || e.buttons === 0) return;

@@ -1,6 +1,7 @@
 'use client';
 
 import { useRef } from 'react';
+import { pointerAngle, turnsBetween } from './pointer-angle';
 import { holdsNm, leanOf, type TapState, type TapTask } from '@/core/practice/simulated-tap';
 
 interface Props {
@@ -18,10 +19,6 @@ const STEP = 1 / 16;
 /** The wrench from above: dragged round, it pulls as hard as the tap does. */
 export function WrenchDrawing({ task, state, onTurn, onBack }: Props) {
   const held = useRef<number>(undefined);
-  const angleOf = (e: React.PointerEvent<SVGSVGElement>): number => {
-    const box = e.currentTarget.getBoundingClientRect();
-    return Math.atan2(e.clientY - box.top - box.height / 2, e.clientX - box.left - box.width / 2);
-  };
   const share = Math.min(1, state.torqueNm / holdsNm(task));
   const turned = (state.at % 1) * 360;
   return (
@@ -32,18 +29,15 @@ export function WrenchDrawing({ task, state, onTurn, onBack }: Props) {
       className="w-full cursor-grab touch-none"
       onPointerDown={(e) => {
         e.currentTarget.setPointerCapture(e.pointerId);
-        held.current = angleOf(e);
+        held.current = pointerAngle(e);
       }}
       onPointerMove={(e) => {
         if (held.current === undefined) return;
-        let moved = angleOf(e) - held.current;
-        if (moved > Math.PI) moved -= 2 * Math.PI;
-        if (moved < -Math.PI) moved += 2 * Math.PI;
-        const turns = (moved / (2 * Math.PI)) * (1 - RESISTS * share);
-        if (turns >= STEP) onTurn(STEP);
-        else if (moved / (2 * Math.PI) <= -0.15) onBack();
+        const moved = turnsBetween(held.current, pointerAngle(e));
+        if (moved * (1 - RESISTS * share) >= STEP) onTurn(STEP);
+        else if (moved <= -0.15) onBack();
         else return;
-        held.current = angleOf(e);
+        held.current = pointerAngle(e);
       }}
       onPointerUp={() => (held.current = undefined)}
     >

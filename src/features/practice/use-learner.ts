@@ -7,7 +7,7 @@ import { keepsWrong } from '@/core/practice/keeps-wrong';
 import { standingOf } from '@/core/practice/learner';
 import { useDraft } from '@/ui/use-draft';
 import { keepPractised, practisedOf } from '../job-store/practised';
-import { WHO_PRACTISES } from '../run/use-reminders';
+import { forgetWrong, WHO_PRACTISES } from '../run/use-reminders';
 
 /** A name has so many characters at most. */
 const LONGEST_NAME = 60;
@@ -44,6 +44,7 @@ export function useLearner(signedInAs: string | undefined) {
       const whole = { ...one, id: uuidv7(), who, at: new Date().toISOString() };
       setKnown((before) => ({ who, done: [...(before?.who === who ? before.done : []), whole] }));
       await keepPractised(whole);
+      forgetWrong();
     },
     [who],
   );

@@ -43,7 +43,9 @@ export function useTap(source: PracticeSource, learner: Learner) {
   const turned = now?.felt.length ?? 0;
   const heardOf = useRef(0);
   useEffect(() => {
-    if (hole && now && turned > heardOf.current && now.torqueNm > 0) play(creak(now.torqueNm / holdsNm(hole.task)));
+    const isTurn = now?.felt.at(-1)?.did === 'turn';
+    if (hole && now && isTurn && turned > heardOf.current && now.torqueNm > 0)
+      play(creak(now.torqueNm / holdsNm(hole.task)));
     heardOf.current = turned;
   }, [hole, now, turned, play]);
   return { hole, now, seed, doIt, again, sound, turnSound };

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { GAUGE_STEPS } from '@/core/practice/simulated-height-gauge';
+import { gaugeSteps } from '@/core/layout/height-list';
 import { mmToInch } from '@/core/units/length';
 
 /** Width of a line of the main scale, px. */
@@ -19,7 +19,7 @@ const SCALES: Record<
 
 /** What a vernier reads: the line of the main scale that its zero is past, and the line of it that meets one above. */
 export function vernierReads(shownMm: number, gauge: Vernier): { main: number; line: number } {
-  const { stepMm, wholeMm } = GAUGE_STEPS[gauge];
+  const { stepMm, wholeMm } = gaugeSteps(gauge);
   const steps = Math.round(shownMm / stepMm);
   const per = Math.round(wholeMm / stepMm);
   const main = Math.floor(steps / per);
@@ -27,7 +27,7 @@ export function vernierReads(shownMm: number, gauge: Vernier): { main: number; l
 }
 
 const spoken = (main: number, gauge: Vernier): string =>
-  gauge === 'vernier-mm' ? `${main} mm` : `${mmToInch(main * GAUGE_STEPS[gauge].wholeMm).toFixed(3)} in`;
+  gauge === 'vernier-mm' ? `${main} mm` : `${mmToInch(main * gaugeSteps(gauge).wholeMm).toFixed(3)} in`;
 
 const tall = (line: number, number: number): number => (line % number === 0 ? 42 : line % (number / 2) === 0 ? 30 : 22);
 
@@ -98,7 +98,7 @@ export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Verni
         <div
           className="absolute inset-y-0 left-0 will-change-transform"
           style={{
-            transform: `translateX(${(shownMm / GAUGE_STEPS[gauge].wholeMm - from) * LINE_PX}px)`,
+            transform: `translateX(${(shownMm / gaugeSteps(gauge).wholeMm - from) * LINE_PX}px)`,
           }}
         >
           <Slide gauge={gauge} />

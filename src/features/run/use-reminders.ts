@@ -30,6 +30,9 @@ function wrongOf(name: string): Promise<readonly Mistake[]> {
   return wrong;
 }
 
+/** Something was practised: what goes wrong is read anew. */
+export const forgetWrong = (): void => void (read = undefined);
+
 /** Who works at this browser, and what they keep getting wrong in practice; nothing where nobody has practised here. */
 export function useKeepsWrong(): { who: string; wrong: readonly Mistake[] } | undefined {
   const [typed] = useDraft(WHO_PRACTISES);
@@ -46,5 +49,6 @@ export function useKeepsWrong(): { who: string; wrong: readonly Mistake[] } | un
       isOn = false;
     };
   }, [who]);
-  return known && known.wrong.length > 0 ? known : undefined;
+  // Whoever was here before is not reminded of to whoever is now.
+  return known && known.wrong.length > 0 && known.who === (signedInHere()?.who ?? who) ? known : undefined;
 }
