@@ -1,12 +1,32 @@
-import { spawnSync } from 'node:child_process';
-import { rows } from './lib.mjs';
+import { buildSync } from 'esbuild';
+import { execFile } from 'node:child_process';
+import { cpus } from 'node:os';
+import { promisify } from 'node:util';
+import { said } from './lib.mjs';
 
-/** Ten thousand exercises of each kind: each can be asked, and has its best answers. Takes an hour. */
+const run = promisify(execFile);
+const made = (entry, outfile) =>
+  buildSync({ entryPoints: [entry], bundle: true, format: 'esm', platform: 'node', packages: 'external', outfile });
+/** Kinds as the core lists them. */
+const kindsOf = async () => {
+  made('src/core/practice/kinds-of-exercise.ts', '.tmp/kinds-of-exercise.mjs');
+  return (await import('../../.tmp/kinds-of-exercise.mjs')).KINDS_TO_LEARN;
+};
+
+/** Ten thousand exercises of each kind: each can be asked, has its best answers, and is the same when it is made again. */
 export async function exercises() {
   const seeds = process.env.PRACTICE_SEEDS ?? '10000';
-  const { status } = spawnSync('npx', ['jest', 'src/core/practice/exercises', '--testTimeout', '7200000'], {
-    stdio: 'inherit',
-    env: { ...process.env, PRACTICE_SEEDS: seeds },
-  });
-  rows.push({ name: 'exercises of every kind', holds: status === 0, figures: { seeds: Number(seeds) } });
+  const outfile = '.tmp/exercises-of-seeds.mjs';
+  made('bench/torture/exercises-of-seeds.ts', outfile);
+  const waiting = [...(await kindsOf())];
+  const worker = async () => {
+    for (let kind = waiting.shift(); kind; kind = waiting.shift()) {
+      const start = Date.now();
+      const { stdout } = await run(process.execPath, [outfile, kind, seeds]);
+      const { different, faulty, faults } = JSON.parse(stdout);
+      const figures = { seeds: Number(seeds), different, seconds: Math.round((Date.now() - start) / 1000) };
+      said(`exercises: ${kind}`, faulty === 0, faulty ? { ...figures, faulty, faults } : figures);
+    }
+  };
+  await Promise.all(cpus().map(worker));
 }
