@@ -184,41 +184,15 @@ export default function RecordDialog<T extends object>({
           {fields.map((f, i) => {
             if (!isShown(f, texts)) return null;
             const name = nameOf(f);
-            const text = texts[name] ?? '';
-            const set = (now: string): void => form.setValue(name, now, { shouldValidate: form.formState.isSubmitted });
-            const error = errors[name]?.message;
-            if (f.kind === 'check')
-              return (
-                <label key={f.key} className="flex min-h-11 items-center gap-2 self-end">
-                  <input
-                    type="checkbox"
-                    className="size-5 accent-ink"
-                    checked={text === 'true'}
-                    onChange={(e) => set(String(e.target.checked))}
-                  />
-                  {f.label}
-                </label>
-              );
-            if (f.kind === 'choice')
-              return (
-                <SelectField key={f.key} label={f.label} value={text} onChange={set} error={error}>
-                  {f.optional && <option value="">—</option>}
-                  {f.options?.map(([id, label]) => (
-                    <option key={id} value={id}>
-                      {label}
-                    </option>
-                  ))}
-                </SelectField>
-              );
             return (
-              <TextField
+              <FieldOfRecord
                 key={f.key}
-                label={labelOf(f, display)}
-                value={text}
-                onChange={set}
-                error={error}
-                hint={f.hint}
+                field={f}
+                text={texts[name] ?? ''}
+                error={errors[name]?.message}
+                display={display}
                 autoFocus={i === 0 && !leads}
+                onChange={(text) => form.setValue(name, text, { shouldValidate: form.formState.isSubmitted })}
               />
             );
           })}
@@ -248,5 +222,50 @@ export default function RecordDialog<T extends object>({
         </div>
       </form>
     </Modal>
+  );
+}
+
+interface FieldProps {
+  field: RecordField;
+  text: string;
+  error?: string;
+  display: Display;
+  autoFocus: boolean;
+  onChange: (text: string) => void;
+}
+
+function FieldOfRecord({ field: f, text, error, display, autoFocus, onChange }: FieldProps) {
+  if (f.kind === 'check')
+    return (
+      <label className="flex min-h-11 items-center gap-2 self-end">
+        <input
+          type="checkbox"
+          className="size-5 accent-ink"
+          checked={text === 'true'}
+          onChange={(e) => onChange(String(e.target.checked))}
+        />
+        {f.label}
+      </label>
+    );
+  if (f.kind === 'choice')
+    return (
+      <SelectField label={f.label} value={text} onChange={onChange} error={error}>
+        {f.optional && <option value="">—</option>}
+        {f.options?.map(([id, label]) => (
+          <option key={id} value={id}>
+            {label}
+          </option>
+        ))}
+      </SelectField>
+    );
+  return (
+    <TextField
+      label={labelOf(f, display)}
+      value={text}
+      onChange={onChange}
+      error={error}
+      hint={f.hint}
+      autoFocus={autoFocus}
+    />
   );
 }

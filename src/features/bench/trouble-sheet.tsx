@@ -64,53 +64,18 @@ export function TroubleSheet(props: Props) {
         {nameOf(seen)}
       </h1>
       {!seen && (
-        <div className="grid grid-cols-2 gap-2 lg:grid-cols-3">
-          {cut &&
-            (Object.keys(CHIP_SIGNS) as ChipSign[]).map((chips) => (
-              <button
-                key={chips}
-                type="button"
-                className="bench-key first-letter:uppercase"
-                onClick={() => setSeen({ chips })}
-              >
-                {CHIP_SIGNS[chips]}
-              </button>
-            ))}
-          {cut && (
-            <button
-              type="button"
-              className="bench-key"
-              onClick={() => {
-                record('drill-dull', { part, tool: cut.spec.tool.name });
-                onClose();
-              }}
-            >
-              The drill is dull: changed
-            </button>
-          )}
-          {at &&
-            signsAt(at).map((sign) => (
-              <button key={sign} type="button" className="bench-key" onClick={() => setSeen({ sign })}>
-                {SIGNS[sign]}
-              </button>
-            ))}
-          {die &&
-            (Object.keys(DIE_SIGNS) as DieSign[]).map((sign) => (
-              <button key={sign} type="button" className="bench-key" onClick={() => setSeen({ die: sign })}>
-                {DIE_SIGNS[sign]}
-              </button>
-            ))}
-          {marksAt && (
-            <a className="bench-key" href={marksAt}>
-              The punch mark is off: measure it
-            </a>
-          )}
-          {onPosition && (
-            <button type="button" className="bench-key" onClick={onPosition}>
-              Off its place
-            </button>
-          )}
-        </div>
+        <Signs
+          cut={cut}
+          signs={at ? signsAt(at) : []}
+          hasDie={die !== undefined}
+          marksAt={marksAt}
+          onSeen={setSeen}
+          onDull={(tool) => {
+            record('drill-dull', { part, tool });
+            onClose();
+          }}
+          onPosition={onPosition}
+        />
       )}
       {seen && 'chips' in seen && cut && (
         <DrillTrouble
@@ -173,5 +138,60 @@ export function TroubleSheet(props: Props) {
         </button>
       </div>
     </section>
+  );
+}
+
+interface SignsProps {
+  cut: Operation['cut'];
+  signs: readonly Sign[];
+  hasDie: boolean;
+  marksAt?: string;
+  onSeen: (seen: Seen) => void;
+  onDull: (tool: string) => void;
+  onPosition?: () => void;
+}
+
+/** Everything that can be seen, heard or felt at a step. */
+function Signs({ cut, signs, hasDie, marksAt, onSeen, onDull, onPosition }: SignsProps) {
+  return (
+    <div className="grid grid-cols-2 gap-2 lg:grid-cols-3">
+      {cut &&
+        (Object.keys(CHIP_SIGNS) as ChipSign[]).map((chips) => (
+          <button
+            key={chips}
+            type="button"
+            className="bench-key first-letter:uppercase"
+            onClick={() => onSeen({ chips })}
+          >
+            {CHIP_SIGNS[chips]}
+          </button>
+        ))}
+      {cut && (
+        <button type="button" className="bench-key" onClick={() => onDull(cut.spec.tool.name)}>
+          The drill is dull: changed
+        </button>
+      )}
+      {signs.map((sign) => (
+        <button key={sign} type="button" className="bench-key" onClick={() => onSeen({ sign })}>
+          {SIGNS[sign]}
+        </button>
+      ))}
+      {hasDie &&
+        (Object.keys(DIE_SIGNS) as DieSign[]).map((sign) => (
+          <button key={sign} type="button" className="bench-key" onClick={() => onSeen({ die: sign })}>
+            {DIE_SIGNS[sign]}
+          </button>
+        ))}
+      {marksAt && (
+        <a className="bench-key" href={marksAt}>
+          The punch mark is off: measure it
+        </a>
+      )}
+      {onPosition && (
+        <button type="button" className="bench-key" onClick={onPosition}>
+          Off its place
+        </button>
+      )}
+    </div>
   );
 }

@@ -71,36 +71,116 @@ interface Props {
   display: Display;
 }
 
+/** A drill that is open in its dialog; `fresh` while it is not in the crib yet. */
+interface OpenDrill {
+  caseId: string;
+  drill: DrillEntry;
+  fresh: boolean;
+}
+
+const opened = (caseId: string, own: DrillEntry | undefined, size: Drill): OpenDrill => ({
+  caseId,
+  drill: own ?? {
+    ...size,
+    id: uuidv7(),
+    version: 0,
+    condition: 'sharp',
+    pointAngleDeg: USUAL_POINT_DEG,
+    material: 'hss',
+  },
+  fresh: own === undefined,
+});
+
+/** Whether a drill is one that is looked for: by the start of its name, where it is kept, its state or its material. */
+const isLike = (wanted: string, d: Drill): boolean =>
+  wanted === '' ||
+  drillName(d).toLowerCase().startsWith(wanted) ||
+  (d.where ?? '').toLowerCase().includes(wanted) ||
+  (d.condition === 'lost' ? 'missing' : (d.condition ?? 'sharp')) === wanted ||
+  (d.material ?? 'hss') === wanted;
+
 /** The drills as they stand in their cases; a drill opens when touched, a missing one can be put back. */
 export function DrillsPanel({ cases, state, display }: Props) {
-  const [open, setOpen] = useState<{ caseId: string; drill: DrillEntry; fresh: boolean }>();
-  const [name, setName] = useState('');
-  const [set, setSet] = useState('');
+  const [open, setOpen] = useState<OpenDrill>();
   const [search, setSearch] = useState(useSearchParams().get('find') ?? '');
   const wanted = search.trim().toLowerCase();
-  const found = (d: Drill): boolean =>
-    wanted === '' ||
-    drillName(d).toLowerCase().startsWith(wanted) ||
-    (d.where ?? '').toLowerCase().includes(wanted) ||
-    (d.condition === 'lost' ? 'missing' : (d.condition ?? 'sharp')) === wanted ||
-    (d.material ?? 'hss') === wanted;
+  const shown = cases.filter((c) => wanted === '' || c.drills.some((d) => isLike(wanted, d)));
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="flex flex-wrap items-end gap-3">
+        <p className="mr-auto max-w-xl">
+          Solid: in the crib. Hollow: missing, or too blunt to use. Touch a drill to mark it, a missing one to put it
+          back.
+        </p>
+        <TextField label="Find" value={search} onChange={setSearch} placeholder="6.8, blunt, cobalt" className="w-48" />
+      </div>
+      {shown.length === 0 && cases.length > 0 && <p role="status">No drill like “{search.trim()}” in any case.</p>}
+      {shown.map((c) => (
+        <Case
+          key={c.id}
+          entry={c}
+          wanted={wanted}
+          state={state}
+          display={display}
+          onOpen={(own, size) => setOpen(opened(c.id, own, size))}
+        />
+      ))}
+      <NewCase state={state} />
+      {open && <DrillDialog open={open} state={state} display={display} onClose={() => setOpen(undefined)} />}
+    </div>
+  );
+}
 
-  const shown = cases.filter((c) => wanted === '' || c.drills.some(found));
+interface CaseProps extends Omit<Props, 'cases'> {
+  entry: CaseEntry;
+  wanted: string;
+  onOpen: (own: DrillEntry | undefined, size: Drill) => void;
+}
 
-  const edit = (caseId: string, own: DrillEntry | undefined, size: Drill): void =>
-    setOpen({
-      caseId,
-      drill: own ?? {
-        ...size,
-        id: uuidv7(),
-        version: 0,
-        condition: 'sharp',
-        pointAngleDeg: USUAL_POINT_DEG,
-        material: 'hss',
-      },
-      fresh: own === undefined,
-    });
-  async function addCase(): Promise<void> {
+function Case({ entry: c, wanted, state, display, onOpen }: CaseProps) {
+  const remove = (): void =>
+    void state.remove('cases', { id: c.id, version: c.version, name: c.name, setId: c.setId } as never, c.name);
+  return (
+    <section>
+      <div className="flex flex-wrap items-center gap-3 py-1">
+        <h2 className="text-lg font-bold">{c.name}</h2>
+        <span className="text-[15px] text-steel-700">{c.drills.length} drills</span>
+        <span className="ml-auto flex items-center gap-2">
+          <button
+            type="button"
+            className="btn h-9"
+            onClick={() => onOpen(undefined, { series: 'metric', label: '', diameterMm: 1 })}
+          >
+            Add a drill
+          </button>
+          {c.drills.length === 0 && (
+            <button type="button" className="btn h-9" onClick={remove}>
+              Remove the case
+            </button>
+          )}
+          <InUseSwitch
+            name={c.name}
+            on={c.inUse}
+            disabled={state.busy === c.id}
+            onChange={(inUse) => void state.change(c.id, c.version, 'PATCH', `/api/v1/crib/cases/${c.id}`, { inUse })}
+          />
+        </span>
+      </div>
+      <DrillIndex
+        drills={c.drills.filter((d) => isLike(wanted, d))}
+        madeFor={wanted === '' ? (DRILL_SETS.find((s) => s.id === c.setId)?.drills ?? []) : []}
+        display={display}
+        onPick={onOpen}
+      />
+    </section>
+  );
+}
+
+/** A case is added empty, or filled with a set as it is sold. */
+function NewCase({ state }: { state: CribState }) {
+  const [name, setName] = useState('');
+  const [set, setSet] = useState('');
+  async function add(): Promise<void> {
     const id = uuidv7();
     const made = DRILL_SETS.find((s) => s.id === set);
     const title = name.trim() || (made?.label ?? 'New case');
@@ -115,102 +195,53 @@ export function DrillsPanel({ cases, state, display }: Props) {
     setName('');
     setSet('');
   }
-  const removeCase = (c: CaseEntry): void =>
-    void state.remove('cases', { id: c.id, version: c.version, name: c.name, setId: c.setId } as never, c.name);
-
   return (
-    <div className="flex flex-col gap-4">
-      <div className="flex flex-wrap items-end gap-3">
-        <p className="mr-auto max-w-xl">
-          Solid: in the crib. Hollow: missing, or too blunt to use. Touch a drill to mark it, a missing one to put it
-          back.
-        </p>
-        <TextField label="Find" value={search} onChange={setSearch} placeholder="6.8, blunt, cobalt" className="w-48" />
-      </div>
-      {shown.length === 0 && cases.length > 0 && <p role="status">No drill like “{search.trim()}” in any case.</p>}
-      {shown.map((c) => (
-        <section key={c.id}>
-          <div className="flex flex-wrap items-center gap-3 py-1">
-            <h2 className="text-lg font-bold">{c.name}</h2>
-            <span className="text-[15px] text-steel-700">{c.drills.length} drills</span>
-            <span className="ml-auto flex items-center gap-2">
-              <button
-                type="button"
-                className="btn h-9"
-                onClick={() => edit(c.id, undefined, { series: 'metric', label: '', diameterMm: 1 })}
-              >
-                Add a drill
-              </button>
-              {c.drills.length === 0 && (
-                <button type="button" className="btn h-9" onClick={() => removeCase(c)}>
-                  Remove the case
-                </button>
-              )}
-              <InUseSwitch
-                name={c.name}
-                on={c.inUse}
-                disabled={state.busy === c.id}
-                onChange={(inUse) =>
-                  void state.change(c.id, c.version, 'PATCH', `/api/v1/crib/cases/${c.id}`, { inUse })
-                }
-              />
-            </span>
-          </div>
-          <DrillIndex
-            drills={c.drills.filter(found)}
-            madeFor={wanted === '' ? (DRILL_SETS.find((s) => s.id === c.setId)?.drills ?? []) : []}
-            display={display}
-            onPick={(own, size) => edit(c.id, own, size)}
-          />
-        </section>
-      ))}
-      <section className="plate flex flex-wrap items-end gap-3 p-3">
-        <TextField label="New case" value={name} onChange={setName} placeholder="Drawer 3" className="w-56" />
-        <SelectField label="Filled with" value={set} onChange={setSet} className="w-80">
-          <option value="">nothing yet</option>
-          {DRILL_SETS.slice(0, 4).map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.label}
-            </option>
-          ))}
-        </SelectField>
-        <button
-          type="button"
-          className="btn"
-          disabled={name.trim() === '' && set === ''}
-          onClick={() => void addCase()}
-        >
-          Add the case
-        </button>
-      </section>
-      {open && (
-        <RecordDialog
-          title={open.fresh ? 'Add a drill' : drillName(open.drill)}
-          fields={FIELDS}
-          value={open.drill}
-          display={display}
-          schema={DRILL}
-          compose={(d) => drillItem(open.caseId, d as DrillEntry, open.drill.id)}
-          onSave={(d) => {
-            const drill = d as DrillEntry;
-            const item = drillItem(open.caseId, drill, drill.id);
-            return open.fresh
-              ? state.add('drills', item)
-              : state.put('drills', { ...item, version: open.drill.version });
-          }}
-          onRemove={
-            open.fresh
-              ? undefined
-              : () =>
-                  void state.remove(
-                    'drills',
-                    { ...drillItem(open.caseId, open.drill, open.drill.id), version: open.drill.version },
-                    drillName(open.drill),
-                  )
-          }
-          onClose={() => setOpen(undefined)}
-        />
-      )}
-    </div>
+    <section className="plate flex flex-wrap items-end gap-3 p-3">
+      <TextField label="New case" value={name} onChange={setName} placeholder="Drawer 3" className="w-56" />
+      <SelectField label="Filled with" value={set} onChange={setSet} className="w-80">
+        <option value="">nothing yet</option>
+        {DRILL_SETS.slice(0, 4).map((s) => (
+          <option key={s.id} value={s.id}>
+            {s.label}
+          </option>
+        ))}
+      </SelectField>
+      <button type="button" className="btn" disabled={name.trim() === '' && set === ''} onClick={() => void add()}>
+        Add the case
+      </button>
+    </section>
+  );
+}
+
+interface DialogProps extends Omit<Props, 'cases'> {
+  open: OpenDrill;
+  onClose: () => void;
+}
+
+function DrillDialog({ open: { caseId, drill, fresh }, state, display, onClose }: DialogProps) {
+  return (
+    <RecordDialog
+      title={fresh ? 'Add a drill' : drillName(drill)}
+      fields={FIELDS}
+      value={drill}
+      display={display}
+      schema={DRILL}
+      compose={(d) => drillItem(caseId, d as DrillEntry, drill.id)}
+      onSave={(d) => {
+        const item = drillItem(caseId, d as DrillEntry, drill.id);
+        return fresh ? state.add('drills', item) : state.put('drills', { ...item, version: drill.version });
+      }}
+      onRemove={
+        fresh
+          ? undefined
+          : () =>
+              void state.remove(
+                'drills',
+                { ...drillItem(caseId, drill, drill.id), version: drill.version },
+                drillName(drill),
+              )
+      }
+      onClose={onClose}
+    />
   );
 }

@@ -113,8 +113,8 @@ function trainOf(motor: string, rows: readonly (readonly string[])[]): PulleyTra
   };
 }
 
-/** A machine whole: what it is, its speeds as on its plate or from its pulleys, the chart that it came with. */
-export default function MachineDialog({ machine, display, onSave, onRemove, onClose }: Props) {
+/** Speeds, belts and chart of a machine as they are typed, and the machine that they make. */
+function useSpeeds(machine: MachineEntry) {
   const [kind, setKind] = useState(machine.speeds.kind);
   const [steps, setSteps] = useState<string[][]>(
     machine.speeds.kind === 'steps' ? machine.speeds.steps.map((s) => [String(s.rpm), s.label]) : [],
@@ -157,7 +157,29 @@ export default function MachineDialog({ machine, display, onSave, onRemove, onCl
         .map(([d, r]) => ({ drillMm: number(d), rpm: number(r) })),
     };
   }
+  return {
+    kind,
+    setKind,
+    steps,
+    setSteps,
+    range,
+    setRange,
+    motor,
+    setMotor,
+    belts,
+    setBelts,
+    chart,
+    setChart,
+    follow,
+    whole,
+  };
+}
+type Speeds = ReturnType<typeof useSpeeds>;
 
+/** A machine whole: what it is, its speeds as on its plate or from its pulleys, the chart that it came with. */
+export default function MachineDialog({ machine, display, onSave, onRemove, onClose }: Props) {
+  const speeds = useSpeeds(machine);
+  const { kind, setKind, chart, setChart, whole } = speeds;
   return (
     <RecordDialog
       title={machine.name === '' ? 'Add a machine' : machine.name}
@@ -181,55 +203,9 @@ export default function MachineDialog({ machine, display, onSave, onRemove, onCl
         ]}
       />
       {kind === 'range' ? (
-        <div className="grid grid-cols-2 gap-3">
-          <TextField
-            label="Slowest, rev/min"
-            value={range.min}
-            onChange={(min) => setRange({ ...range, min })}
-            error={range.min !== '' && bad(range.min) && 'Enter a number above zero.'}
-          />
-          <TextField
-            label="Fastest, rev/min"
-            value={range.max}
-            onChange={(max) => setRange({ ...range, max })}
-            error={range.max !== '' && bad(range.max) && 'Enter a number above zero.'}
-          />
-        </div>
+        <RangeFields speeds={speeds} />
       ) : (
-        <>
-          <details open={machine.pulleys !== undefined || machine.name === ''}>
-            <summary className="min-h-9 cursor-pointer font-cond text-lg font-semibold">
-              Pulleys and belts: the steps follow as you type
-            </summary>
-            <div className="flex flex-col gap-2">
-              <TextField
-                label="Motor, rev/min"
-                value={motor}
-                onChange={(typed) => {
-                  setMotor(typed);
-                  follow(typed, belts);
-                }}
-              />
-              <RowsField
-                label="One line for each belt row, from the motor on; diameters in mm"
-                columns={['belt', 'row', 'driving', 'driven']}
-                rows={belts}
-                onChange={(rows) => {
-                  setBelts(rows);
-                  follow(motor, rows);
-                }}
-                wrong={(row, column) => column > 1 && bad(row[column])}
-              />
-            </div>
-          </details>
-          <RowsField
-            label="Steps as on its plate"
-            columns={['rev/min', 'what to set']}
-            rows={steps}
-            onChange={setSteps}
-            wrong={(row, column) => column === 0 && bad(row[0])}
-          />
-        </>
+        <StepFields speeds={speeds} isOpen={machine.pulleys !== undefined || machine.name === ''} />
       )}
       <details>
         <summary className="min-h-9 cursor-pointer font-cond text-lg font-semibold">Chart on the machine</summary>
@@ -242,5 +218,65 @@ export default function MachineDialog({ machine, display, onSave, onRemove, onCl
         />
       </details>
     </RecordDialog>
+  );
+}
+
+function RangeFields({ speeds: { range, setRange } }: { speeds: Speeds }) {
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <TextField
+        label="Slowest, rev/min"
+        value={range.min}
+        onChange={(min) => setRange({ ...range, min })}
+        error={range.min !== '' && bad(range.min) && 'Enter a number above zero.'}
+      />
+      <TextField
+        label="Fastest, rev/min"
+        value={range.max}
+        onChange={(max) => setRange({ ...range, max })}
+        error={range.max !== '' && bad(range.max) && 'Enter a number above zero.'}
+      />
+    </div>
+  );
+}
+
+/** Steps as on the plate, or as they follow from the pulleys. */
+function StepFields({ speeds, isOpen }: { speeds: Speeds; isOpen: boolean }) {
+  const { motor, setMotor, belts, setBelts, steps, setSteps, follow } = speeds;
+  return (
+    <>
+      <details open={isOpen}>
+        <summary className="min-h-9 cursor-pointer font-cond text-lg font-semibold">
+          Pulleys and belts: the steps follow as you type
+        </summary>
+        <div className="flex flex-col gap-2">
+          <TextField
+            label="Motor, rev/min"
+            value={motor}
+            onChange={(typed) => {
+              setMotor(typed);
+              follow(typed, belts);
+            }}
+          />
+          <RowsField
+            label="One line for each belt row, from the motor on; diameters in mm"
+            columns={['belt', 'row', 'driving', 'driven']}
+            rows={belts}
+            onChange={(rows) => {
+              setBelts(rows);
+              follow(motor, rows);
+            }}
+            wrong={(row, column) => column > 1 && bad(row[column])}
+          />
+        </div>
+      </details>
+      <RowsField
+        label="Steps as on its plate"
+        columns={['rev/min', 'what to set']}
+        rows={steps}
+        onChange={setSteps}
+        wrong={(row, column) => column === 0 && bad(row[0])}
+      />
+    </>
   );
 }

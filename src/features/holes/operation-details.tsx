@@ -69,69 +69,14 @@ export function Details({ op, state, display, onMissing, onDrop }: DetailsProps)
         </p>
       )}
       {op.choices && (
-        <ul>
-          {op.choices.map((c) => (
-            <li key={c.id}>
-              <strong>
-                {c.used ? '● ' : '○ '}
-                {c.label}
-              </strong>{' '}
-              {tell(c.why, display)}{' '}
-              {c.possible && !c.used && (
-                <button
-                  type="button"
-                  className="btn h-9"
-                  onClick={() => state.setEdits((e) => ({ ...e, tool: c.id as OperationEdits['tool'] }))}
-                >
-                  Use the {c.label}
-                </button>
-              )}
-            </li>
-          ))}
-        </ul>
+        <Choices
+          choices={op.choices}
+          display={display}
+          onUse={(tool) => state.setEdits((e) => ({ ...e, tool: tool as OperationEdits['tool'] }))}
+        />
       )}
       <div className="flex flex-wrap items-end gap-2">
-        {cut && !op.inserted && (
-          <>
-            <Override
-              label="Speed, rev/min"
-              value={(cut.speed.ok ? cut.speed.value.rpm : cut.ideal.value).toFixed(0)}
-              read={(text) => {
-                const value = Number(text.replace(',', '.'));
-                return Number.isFinite(value) && value > 0 ? value : undefined;
-              }}
-              onSet={(rpm) => set({ rpm })}
-            />
-            <Override
-              label={`Feed, ${show({ value: 1, unit: 'mm/rev' }, display).unit}`}
-              value={show(cut.feed, display).number}
-              read={(text) => {
-                const value = Number(text.replace(',', '.')) * (display === 'inch' ? 25.4 : 1);
-                return Number.isFinite(value) && value > 0 ? value : undefined;
-              }}
-              onSet={(feed) => set({ feed })}
-            />
-            {cut.spec.family === 'drill' && !cut.spec.through && (
-              <Override
-                label={`Full depth, ${display === 'inch' ? 'in' : 'mm'}`}
-                value={show({ value: cut.spec.fullMm, unit: 'mm', places: 1 }, display).number}
-                read={(text) => {
-                  const parsed = parseLength(text, display === 'inch' ? 'in' : 'mm');
-                  return parsed.ok && parsed.value.mm > 0 ? parsed.value.mm : undefined;
-                }}
-                onSet={(fullMm) => set({ fullMm })}
-              />
-            )}
-            {cut.spec.family === 'drill' && (
-              <Override
-                label="Drill"
-                value={cut.spec.drill?.label ?? ''}
-                read={(text) => (text.trim() === '' ? undefined : text.trim())}
-                onSet={(drill) => set({ drill })}
-              />
-            )}
-          </>
-        )}
+        {cut && !op.inserted && <Overrides cut={cut} display={display} set={set} />}
         {over && (
           <button type="button" className="btn h-10" onClick={putBack}>
             Back to the plan’s figures
@@ -147,6 +92,85 @@ export function Details({ op, state, display, onMissing, onDrop }: DetailsProps)
         </button>
       </div>
     </div>
+  );
+}
+
+interface ChoicesProps {
+  choices: NonNullable<Operation['choices']>;
+  display: Display;
+  onUse: (id: string) => void;
+}
+
+/** Tools that would do it, each with why. */
+function Choices({ choices, display, onUse }: ChoicesProps) {
+  return (
+    <ul>
+      {choices.map((c) => (
+        <li key={c.id}>
+          <strong>
+            {c.used ? '● ' : '○ '}
+            {c.label}
+          </strong>{' '}
+          {tell(c.why, display)}{' '}
+          {c.possible && !c.used && (
+            <button type="button" className="btn h-9" onClick={() => onUse(c.id)}>
+              Use the {c.label}
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface OverridesProps {
+  cut: NonNullable<Operation['cut']>;
+  display: Display;
+  set: (part: OperationOverride) => void;
+}
+
+/** Figures of a cut that can be set. */
+function Overrides({ cut, display, set }: OverridesProps) {
+  return (
+    <>
+      <Override
+        label="Speed, rev/min"
+        value={(cut.speed.ok ? cut.speed.value.rpm : cut.ideal.value).toFixed(0)}
+        read={(text) => {
+          const value = Number(text.replace(',', '.'));
+          return Number.isFinite(value) && value > 0 ? value : undefined;
+        }}
+        onSet={(rpm) => set({ rpm })}
+      />
+      <Override
+        label={`Feed, ${show({ value: 1, unit: 'mm/rev' }, display).unit}`}
+        value={show(cut.feed, display).number}
+        read={(text) => {
+          const value = Number(text.replace(',', '.')) * (display === 'inch' ? 25.4 : 1);
+          return Number.isFinite(value) && value > 0 ? value : undefined;
+        }}
+        onSet={(feed) => set({ feed })}
+      />
+      {cut.spec.family === 'drill' && !cut.spec.through && (
+        <Override
+          label={`Full depth, ${display === 'inch' ? 'in' : 'mm'}`}
+          value={show({ value: cut.spec.fullMm, unit: 'mm', places: 1 }, display).number}
+          read={(text) => {
+            const parsed = parseLength(text, display === 'inch' ? 'in' : 'mm');
+            return parsed.ok && parsed.value.mm > 0 ? parsed.value.mm : undefined;
+          }}
+          onSet={(fullMm) => set({ fullMm })}
+        />
+      )}
+      {cut.spec.family === 'drill' && (
+        <Override
+          label="Drill"
+          value={cut.spec.drill?.label ?? ''}
+          read={(text) => (text.trim() === '' ? undefined : text.trim())}
+          onSet={(drill) => set({ drill })}
+        />
+      )}
+    </>
   );
 }
 

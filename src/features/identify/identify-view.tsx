@@ -71,80 +71,22 @@ function read(t: Typed, display: Display): Read {
 export function IdentifyView({ taps, names }: Props) {
   const { display } = useUnits();
   const [typed, setTyped] = useState(BLANK);
-  const set = (part: Partial<Typed>): void => setTyped((now) => ({ ...now, ...part }));
   const { reading, errors } = read(typed, display);
   const shown = reading ?? (typed.diameter.trim() === '' ? EXAMPLE : undefined);
   const found = shown ? identifyThread(shown) : [];
   const [best] = found;
   const tapsFor = (name: string): OwnTap[] => taps.filter((t) => t.thread === name && isTapUsable(t));
   const near = best && tapsFor(best.thread.designation).length === 0 ? substitutesFor(best.thread, taps) : [];
-  const unit = display === 'inch' ? 'in' : 'mm';
   return (
     <main id="main" className="mx-auto flex max-w-[1280px] flex-col gap-3 p-3 sm:px-5">
       <h1 className="font-cond text-3xl font-semibold">What thread is this?</h1>
       <div className="grid items-start gap-3 md:grid-cols-[330px_minmax(0,1fr)]">
-        <section aria-label="Readings" className="plate flex flex-col gap-3 p-3">
-          <Choice
-            label="Read on"
-            value={typed.of}
-            onChange={(of) => set({ of })}
-            options={[
-              ['screw', 'a screw'],
-              ['hole', 'a hole'],
-            ]}
-          />
-          <TextField
-            label={`${typed.of === 'screw' ? 'Outside diameter' : 'Diameter inside the crests'}, ${unit}`}
-            value={typed.diameter}
-            onChange={(diameter) => set({ diameter })}
-            error={errors.diameter}
-            placeholder={display === 'inch' ? '.185' : '4.70'}
-            autoFocus
-          />
-          <Choice
-            label="Pitch by"
-            value={typed.by}
-            onChange={(by) => set({ by })}
-            options={[
-              ['pitch', 'pitch'],
-              ['tpi', 'per inch'],
-              ['count', 'counting'],
-            ]}
-          />
-          {typed.by === 'count' ? (
-            <div className="grid grid-cols-2 gap-2">
-              <TextField
-                label="Threads"
-                value={typed.count}
-                onChange={(count) => set({ count })}
-                error={errors.count}
-              />
-              <TextField
-                label={`over a length, ${unit}`}
-                value={typed.length}
-                onChange={(length) => set({ length })}
-                error={errors.length}
-              />
-            </div>
-          ) : (
-            <TextField
-              label={typed.by === 'tpi' ? 'Threads per inch' : `Pitch, ${unit}`}
-              value={typed.pitch}
-              onChange={(pitch) => set({ pitch })}
-              error={errors.pitch}
-              hint="Not needed; it sharpens the answer."
-            />
-          )}
-          <Choice
-            label="It is"
-            value={typed.worn}
-            onChange={(worn) => set({ worn })}
-            options={[
-              ['sound', 'sound'],
-              ['worn', 'worn'],
-            ]}
-          />
-        </section>
+        <Readings
+          typed={typed}
+          errors={errors}
+          display={display}
+          set={(part) => setTyped((now) => ({ ...now, ...part }))}
+        />
         <section aria-label="What it may be" aria-live="polite" className="flex min-w-0 flex-col gap-3">
           {!reading && (
             <p className="dye p-5 text-lg">
@@ -158,54 +100,144 @@ export function IdentifyView({ taps, names }: Props) {
               No thread in the list agrees. Measure again: three places, away from the worn end; or mark it as worn.
             </p>
           )}
-          {found.length > 0 && (
-            <ol className="dye flex flex-col p-3 sm:p-4">
-              {found.map(({ thread, share, tell: tells }, i) => {
-                const own = tapsFor(thread.designation);
-                return (
-                  <li key={thread.designation} className="border-t border-dye-500 py-2 first:border-0">
-                    <div className="flex flex-wrap items-baseline gap-x-4">
-                      <strong className={`font-cond ${i === 0 ? 'text-[34px] leading-10 text-[#f0cd80]' : 'text-2xl'}`}>
-                        {thread.designation}
-                      </strong>
-                      <span>{(100 * share).toFixed(0)} %</span>
-                      <span className="text-[#d5def7]">
-                        outside {showText(mm(thread.majorMm), display)}, {tell(pitchWords(thread), display)}
-                      </span>
-                      <Link
-                        className="dye-link ml-auto"
-                        href={`/?callout=${encodeURIComponent(thread.designation)}`}
-                        prefetch={false}
-                      >
-                        Ask
-                      </Link>
-                    </div>
-                    {tells && <p className="text-[15px] text-[#d5def7]">{tell(tells, display)}</p>}
-                    <p className="text-[15px] text-[#d5def7]">
-                      {own.length > 0
-                        ? `In the crib: ${own.map((t) => tapName(t, names)).join(', ')}.`
-                        : 'No tap in the crib.'}
-                    </p>
-                  </li>
-                );
-              })}
-            </ol>
-          )}
-          {best && near.length > 0 && (
-            <section className="plate p-3">
-              <h2 className="font-cond text-xl font-semibold">Nearest to {best.thread.designation} in the crib</h2>
-              <p className="text-[15px]">Never interchangeable: the screw changes with the thread.</p>
-              <ul className="mt-1">
-                {near.map(({ thread, meaning }) => (
-                  <li key={thread.designation} className="border-t border-steel-200 py-1.5 first:border-0">
-                    <strong>{thread.designation}</strong> {meaning.map((m) => tell(m, display)).join(' ')}
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          {found.length > 0 && <Candidates found={found} tapsFor={tapsFor} names={names} display={display} />}
+          {best && near.length > 0 && <Nearest to={best.thread.designation} substitutes={near} display={display} />}
         </section>
       </div>
     </main>
+  );
+}
+
+interface ReadingsProps {
+  typed: Typed;
+  errors: Read['errors'];
+  display: Display;
+  set: (part: Partial<Typed>) => void;
+}
+
+function Readings({ typed, errors, display, set }: ReadingsProps) {
+  const unit = display === 'inch' ? 'in' : 'mm';
+  return (
+    <section aria-label="Readings" className="plate flex flex-col gap-3 p-3">
+      <Choice
+        label="Read on"
+        value={typed.of}
+        onChange={(of) => set({ of })}
+        options={[
+          ['screw', 'a screw'],
+          ['hole', 'a hole'],
+        ]}
+      />
+      <TextField
+        label={`${typed.of === 'screw' ? 'Outside diameter' : 'Diameter inside the crests'}, ${unit}`}
+        value={typed.diameter}
+        onChange={(diameter) => set({ diameter })}
+        error={errors.diameter}
+        placeholder={display === 'inch' ? '.185' : '4.70'}
+        autoFocus
+      />
+      <Choice
+        label="Pitch by"
+        value={typed.by}
+        onChange={(by) => set({ by })}
+        options={[
+          ['pitch', 'pitch'],
+          ['tpi', 'per inch'],
+          ['count', 'counting'],
+        ]}
+      />
+      {typed.by === 'count' ? (
+        <div className="grid grid-cols-2 gap-2">
+          <TextField label="Threads" value={typed.count} onChange={(count) => set({ count })} error={errors.count} />
+          <TextField
+            label={`over a length, ${unit}`}
+            value={typed.length}
+            onChange={(length) => set({ length })}
+            error={errors.length}
+          />
+        </div>
+      ) : (
+        <TextField
+          label={typed.by === 'tpi' ? 'Threads per inch' : `Pitch, ${unit}`}
+          value={typed.pitch}
+          onChange={(pitch) => set({ pitch })}
+          error={errors.pitch}
+          hint="Not needed; it sharpens the answer."
+        />
+      )}
+      <Choice
+        label="It is"
+        value={typed.worn}
+        onChange={(worn) => set({ worn })}
+        options={[
+          ['sound', 'sound'],
+          ['worn', 'worn'],
+        ]}
+      />
+    </section>
+  );
+}
+
+interface CandidatesProps {
+  found: ReturnType<typeof identifyThread>;
+  tapsFor: (name: string) => OwnTap[];
+  names: TapNames;
+  display: Display;
+}
+
+/** Threads that agree with the readings, the likeliest first. */
+function Candidates({ found, tapsFor, names, display }: CandidatesProps) {
+  return (
+    <ol className="dye flex flex-col p-3 sm:p-4">
+      {found.map(({ thread, share, tell: tells }, i) => {
+        const own = tapsFor(thread.designation);
+        return (
+          <li key={thread.designation} className="border-t border-dye-500 py-2 first:border-0">
+            <div className="flex flex-wrap items-baseline gap-x-4">
+              <strong className={`font-cond ${i === 0 ? 'text-[34px] leading-10 text-[#f0cd80]' : 'text-2xl'}`}>
+                {thread.designation}
+              </strong>
+              <span>{(100 * share).toFixed(0)} %</span>
+              <span className="text-[#d5def7]">
+                outside {showText(mm(thread.majorMm), display)}, {tell(pitchWords(thread), display)}
+              </span>
+              <Link
+                className="dye-link ml-auto"
+                href={`/?callout=${encodeURIComponent(thread.designation)}`}
+                prefetch={false}
+              >
+                Ask
+              </Link>
+            </div>
+            {tells && <p className="text-[15px] text-[#d5def7]">{tell(tells, display)}</p>}
+            <p className="text-[15px] text-[#d5def7]">
+              {own.length > 0 ? `In the crib: ${own.map((t) => tapName(t, names)).join(', ')}.` : 'No tap in the crib.'}
+            </p>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+interface NearestProps {
+  to: string;
+  substitutes: ReturnType<typeof substitutesFor>;
+  display: Display;
+}
+
+function Nearest({ to, substitutes, display }: NearestProps) {
+  return (
+    <section className="plate p-3">
+      <h2 className="font-cond text-xl font-semibold">Nearest to {to} in the crib</h2>
+      <p className="text-[15px]">Never interchangeable: the screw changes with the thread.</p>
+      <ul className="mt-1">
+        {substitutes.map(({ thread, meaning }) => (
+          <li key={thread.designation} className="border-t border-steel-200 py-1.5 first:border-0">
+            <strong>{thread.designation}</strong> {meaning.map((m) => tell(m, display)).join(' ')}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

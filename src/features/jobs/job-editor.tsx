@@ -14,11 +14,11 @@ import { plannerFor } from '@/core/job/plan-in-job';
 import { workOf } from '@/core/job/summary';
 import { partSaid } from '@/core/job/way';
 import { wholeShop, type Shop } from '@/core/shop/shop';
-import { tell, unitOnce } from '@/core/units/show';
+import { tell, unitOnce, type Display } from '@/core/units/show';
 import { PickField } from '@/ui/pick-field';
 import { useDraft } from '@/ui/use-draft';
 import { JobBar } from '../job-store/job-bar';
-import { useJob } from '../job-store/use-job';
+import { useJob, type JobInHand } from '../job-store/use-job';
 import { useJobUnits } from '../job-store/use-job-units';
 import { FaceDrawing } from '@/ui/drawings/face-drawing';
 import { HeadField, PaperFields } from './head-fields';
@@ -38,7 +38,7 @@ interface Props {
 export function JobEditor({ job: opened, shop: shopHere, machineId }: Props) {
   const inHand = useJob(opened);
   const units = useJobUnits(inHand);
-  const { job, editLaid } = inHand;
+  const { job } = inHand;
   const shop = useMemo<Shop>(() => wholeShop(shopHere), [shopHere]);
   const planner = useMemo(() => plannerFor(shop), [shop]);
   const lines = useMemo(() => job.holes.map((hole) => holeLine(hole, job, planner)), [job, planner]);
@@ -46,28 +46,6 @@ export function JobEditor({ job: opened, shop: shopHere, machineId }: Props) {
   const { data: way } = useQuery<WayState>({ queryKey: ['way', job.id], enabled: false });
   const bench = way?.bench;
   const sketch = useMemo(() => faceSketch(job.part, job.holes), [job.part, job.holes]);
-  const [callout, setCallout] = useDraft(`${job.id} add`);
-  const [removed, setRemoved] = useState<JobFeature>();
-
-  function add(): void {
-    const text = callout.trim();
-    if (text === '') return;
-    const question = { ...BLANK_FORM, callout: text, machine: machineId, units };
-    editLaid((laid) => ({ ...laid, holes: [...laid.holes, { id: uuidv7(), name: '', question, face: 'top' }] }));
-    setCallout('');
-  }
-  function moveUp(i: number): void {
-    editLaid((laid) => {
-      const holes = [...laid.holes];
-      [holes[i - 1], holes[i]] = [holes[i], holes[i - 1]];
-      return { ...laid, holes };
-    });
-  }
-  function remove(hole: JobFeature): void {
-    editLaid((laid) => ({ ...laid, holes: laid.holes.filter((h) => h.id !== hole.id) }));
-    setRemoved(hole);
-  }
-
   return (
     <div className="flex flex-col gap-3">
       <JobBar inHand={inHand} />
@@ -110,52 +88,89 @@ export function JobEditor({ job: opened, shop: shopHere, machineId }: Props) {
           </div>
         </div>
       </section>
-      <section className="plate p-3">
-        <h2 className="font-cond text-xl font-semibold">Holes</h2>
-        {job.holes.length === 0 && <p className="py-2">No holes yet. Enter a callout below.</p>}
-        <ol className="flex flex-col">
-          {job.holes.map((hole, i) => (
-            <HoleRow
-              key={hole.id}
-              inHand={inHand}
-              hole={hole}
-              line={lines[i]}
-              units={units}
-              onUp={i === 0 ? undefined : () => moveUp(i)}
-              onRemove={() => remove(hole)}
-            />
-          ))}
-        </ol>
-        {removed && !job.holes.some((h) => h.id === removed.id) && (
-          <p role="status" className="flex items-center gap-3 py-1">
-            {removed.letter}, “{removed.name || removed.question.callout}”, was removed.
-            <button type="button" className="btn" onClick={inHand.undo}>
-              Undo
-            </button>
-          </p>
-        )}
-        <form
-          className="mt-2 flex flex-wrap items-end gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            add();
-          }}
-        >
-          <label className="flex flex-1 flex-col gap-1">
-            <span className="label">Add a hole</span>
-            <input
-              className="field"
-              value={callout}
-              maxLength={200}
-              placeholder="4x M5 x 12 DEEP"
-              onChange={(e) => setCallout(e.target.value)}
-            />
-          </label>
-          <button type="submit" className="btn">
-            Add
-          </button>
-        </form>
-      </section>
+      <JobHoles inHand={inHand} lines={lines} machineId={machineId} units={units} />
     </div>
+  );
+}
+
+interface HolesProps {
+  inHand: JobInHand;
+  lines: readonly ReturnType<typeof holeLine>[];
+  machineId: string;
+  units: Display;
+}
+
+/** The holes in order; one is added by its callout, and one that was removed can be had back. */
+function JobHoles({ inHand, lines, machineId, units }: HolesProps) {
+  const { job, editLaid } = inHand;
+  const [callout, setCallout] = useDraft(`${job.id} add`);
+  const [removed, setRemoved] = useState<JobFeature>();
+
+  function add(): void {
+    const text = callout.trim();
+    if (text === '') return;
+    const question = { ...BLANK_FORM, callout: text, machine: machineId, units };
+    editLaid((laid) => ({ ...laid, holes: [...laid.holes, { id: uuidv7(), name: '', question, face: 'top' }] }));
+    setCallout('');
+  }
+  function moveUp(i: number): void {
+    editLaid((laid) => {
+      const holes = [...laid.holes];
+      [holes[i - 1], holes[i]] = [holes[i], holes[i - 1]];
+      return { ...laid, holes };
+    });
+  }
+  function remove(hole: JobFeature): void {
+    editLaid((laid) => ({ ...laid, holes: laid.holes.filter((h) => h.id !== hole.id) }));
+    setRemoved(hole);
+  }
+
+  return (
+    <section className="plate p-3">
+      <h2 className="font-cond text-xl font-semibold">Holes</h2>
+      {job.holes.length === 0 && <p className="py-2">No holes yet. Enter a callout below.</p>}
+      <ol className="flex flex-col">
+        {job.holes.map((hole, i) => (
+          <HoleRow
+            key={hole.id}
+            inHand={inHand}
+            hole={hole}
+            line={lines[i]}
+            units={units}
+            onUp={i === 0 ? undefined : () => moveUp(i)}
+            onRemove={() => remove(hole)}
+          />
+        ))}
+      </ol>
+      {removed && !job.holes.some((h) => h.id === removed.id) && (
+        <p role="status" className="flex items-center gap-3 py-1">
+          {removed.letter}, “{removed.name || removed.question.callout}”, was removed.
+          <button type="button" className="btn" onClick={inHand.undo}>
+            Undo
+          </button>
+        </p>
+      )}
+      <form
+        className="mt-2 flex flex-wrap items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          add();
+        }}
+      >
+        <label className="flex flex-1 flex-col gap-1">
+          <span className="label">Add a hole</span>
+          <input
+            className="field"
+            value={callout}
+            maxLength={200}
+            placeholder="4x M5 x 12 DEEP"
+            onChange={(e) => setCallout(e.target.value)}
+          />
+        </label>
+        <button type="submit" className="btn">
+          Add
+        </button>
+      </form>
+    </section>
   );
 }

@@ -93,40 +93,7 @@ export function DialsPanel({ laid, letters, display, machines }: Props) {
         </p>
       )}
       <div className="max-h-[330px] overflow-auto" role="region" aria-label="Settings" tabIndex={0}>
-        <table className="w-full text-right font-cond text-base">
-          <thead className="label sticky top-0 bg-steel-50">
-            <tr>
-              <th className="text-left">Hole</th>
-              <th>x</th>
-              <th>turns</th>
-              <th>y</th>
-              <th>turns</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.slice(0, SHOWN).map(({ index, x, y, backUp }) => {
-              const hole = laid.holes[index];
-              return (
-                <tr key={index} className="border-t border-steel-200">
-                  <th scope="row" className="py-1 text-left font-semibold">
-                    {letters.get(hole.featureId)}
-                    {hole.number}
-                  </th>
-                  <td>{show({ value: x.mm, unit: 'mm' }, display).number}</td>
-                  <td className={backUp.x ? 'text-danger' : ''}>
-                    {backUp.x && '↩ '}
-                    {shownTurns(x)}
-                  </td>
-                  <td>{show({ value: y.mm, unit: 'mm' }, display).number}</td>
-                  <td className={backUp.y ? 'text-danger' : ''}>
-                    {backUp.y && '↩ '}
-                    {shownTurns(y)}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <DialTable rows={rows.slice(0, SHOWN)} laid={laid} letters={letters} display={display} />
       </div>
       {rows.length > SHOWN && (
         <p className="text-sm">
@@ -139,5 +106,48 @@ export function DialsPanel({ laid, letters, display, machines }: Props) {
         uncrossing.
       </p>
     </div>
+  );
+}
+
+interface TableProps extends Pick<Props, 'laid' | 'letters' | 'display'> {
+  rows: ReturnType<typeof dialList>;
+}
+
+function DialTable({ rows, laid, letters, display }: TableProps) {
+  return (
+    <table className="w-full text-right font-cond text-base">
+      <thead className="label sticky top-0 bg-steel-50">
+        <tr>
+          <th className="text-left">Hole</th>
+          <th>x</th>
+          <th>turns</th>
+          <th>y</th>
+          <th>turns</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ index, x, y, backUp }) => {
+          const hole = laid.holes[index];
+          return (
+            <tr key={index} className="border-t border-steel-200">
+              <th scope="row" className="py-1 text-left font-semibold">
+                {letters.get(hole.featureId)}
+                {hole.number}
+              </th>
+              <td>{show({ value: x.mm, unit: 'mm' }, display).number}</td>
+              <td className={backUp.x ? 'text-danger' : ''}>
+                {backUp.x && '↩ '}
+                {shownTurns(x)}
+              </td>
+              <td>{show({ value: y.mm, unit: 'mm' }, display).number}</td>
+              <td className={backUp.y ? 'text-danger' : ''}>
+                {backUp.y && '↩ '}
+                {shownTurns(y)}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }

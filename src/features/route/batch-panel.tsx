@@ -117,18 +117,7 @@ export function BatchPanel({ route, material, shop, settings, decide, display, d
           />
         )}
       </div>
-      {against && deadline && today && (
-        <div role="status">
-          <p className={`font-bold ${against.spareDays < 0 ? 'text-danger' : 'text-pass'}`}>
-            {daysLeft !== undefined && daysLeft <= 0
-              ? '! Past the deadline'
-              : against.spareDays < 0
-                ? `! ${-against.spareDays} ${against.spareDays === -1 ? 'day' : 'days'} late`
-                : `✓ ${against.spareDays} ${against.spareDays === 1 ? 'day' : 'days'} to spare`}
-            {`${against.daysNeeded === 1 ? ': 1 working day is' : `: ${against.daysNeeded} working days are`} needed, done ${format(doneOn(parseISO(today), against.daysNeeded), 'EEE d MMM')}.`}
-          </p>
-        </div>
-      )}
+      {against && deadline && today && <AgainstDeadline against={against} daysLeft={daysLeft} today={today} />}
       <p className="text-[15px]">
         Fluid: about {Math.ceil(fluidMl(route) / 10) * 10} ml{material ? `, ${material.lubricant}` : ''}.
       </p>
@@ -156,5 +145,27 @@ export function BatchPanel({ route, material, shop, settings, decide, display, d
         </>
       )}
     </section>
+  );
+}
+
+interface AgainstProps {
+  against: ReturnType<typeof againstDeadline>;
+  daysLeft?: number;
+  today: string;
+}
+
+/** How many days are needed and spared, and the day on which it is done. */
+function AgainstDeadline({ against, daysLeft, today }: AgainstProps) {
+  return (
+    <div role="status">
+      <p className={`font-bold ${against.spareDays < 0 ? 'text-danger' : 'text-pass'}`}>
+        {daysLeft !== undefined && daysLeft <= 0
+          ? '! Past the deadline'
+          : against.spareDays < 0
+            ? `! ${-against.spareDays} ${against.spareDays === -1 ? 'day' : 'days'} late`
+            : `✓ ${against.spareDays} ${against.spareDays === 1 ? 'day' : 'days'} to spare`}
+        {`${against.daysNeeded === 1 ? ': 1 working day is' : `: ${against.daysNeeded} working days are`} needed, done ${format(doneOn(parseISO(today), against.daysNeeded), 'EEE d MMM')}.`}
+      </p>
+    </div>
   );
 }

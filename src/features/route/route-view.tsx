@@ -6,7 +6,7 @@ import type { RouteIssue } from '@/contracts/route-issue';
 import type { ShopWithCrib } from '@/core/shop/shop';
 import type { MachineChoice } from '@/core/route/machine-choices';
 import { faceShape, type FaceId } from '@/core/layout/part';
-import { tell } from '@/core/units/show';
+import { tell, type Display } from '@/core/units/show';
 import { JobBar } from '../job-store/job-bar';
 import { useJobUnits } from '../job-store/use-job-units';
 import { BatchPanel } from './batch-panel';
@@ -33,7 +33,7 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
   const { inHand, shop, planned, cancel, again, decide, settings } = useRoute(opened, routeShop);
   const display = useJobUnits(inHand);
   const { job } = inHand;
-  const { route, machines, problems, share, fault, cancelled } = planned;
+  const { route, machines } = planned;
   const [chosen, setChosen] = useState<string>();
   const [draft, setDraft] = useState({
     deadline: opened.route?.deadline ?? '',
@@ -66,36 +66,7 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
       <JobBar inHand={inHand} view="route">
         <IssueKey state={issued} />
       </JobBar>
-      {share !== undefined && (
-        <p role="status" className="flex min-h-9 items-center gap-3 text-[15px]">
-          <progress value={share} max={1} aria-label="Planning" className="w-40" /> Planning…
-          <button type="button" className="btn h-9" onClick={cancel}>
-            Cancel
-          </button>
-        </p>
-      )}
-      {cancelled && (
-        <p role="status" className="flex items-center gap-3">
-          Planning was cancelled.
-          <button type="button" className="btn h-9" onClick={again}>
-            Plan again
-          </button>
-        </p>
-      )}
-      {fault && (
-        <p role="alert" className="font-bold text-danger">
-          The route could not be planned: {fault}
-        </p>
-      )}
-      {problems.length > 0 && (
-        <ul role="alert" className="plate border-l-8 border-l-danger p-3">
-          {problems.map((p) => (
-            <li key={p.code + p.field + tell(p, display)} className="font-bold text-danger">
-              {tell(p, display)} <span className="font-normal text-ink">{tell(p.remedy, display)}</span>
-            </li>
-          ))}
-        </ul>
-      )}
+      <Planning planned={planned} cancel={cancel} again={again} display={display} />
       {route && (
         <RouteWork route={route} machines={shop.machines} shapeOf={shapeOf} chosen={visit?.key} onChoose={setChosen} />
       )}
@@ -151,6 +122,51 @@ export function RouteView({ job: opened, shop: routeShop, issues }: Props) {
         </div>
       </div>
     </main>
+  );
+}
+
+interface PlanningProps {
+  planned: ReturnType<typeof useRoute>['planned'];
+  cancel: () => void;
+  again: () => void;
+  display: Display;
+}
+
+/** How far the planning is, and what stands against it. */
+function Planning({ planned: { share, cancelled, fault, problems }, cancel, again, display }: PlanningProps) {
+  return (
+    <>
+      {share !== undefined && (
+        <p role="status" className="flex min-h-9 items-center gap-3 text-[15px]">
+          <progress value={share} max={1} aria-label="Planning" className="w-40" /> Planning…
+          <button type="button" className="btn h-9" onClick={cancel}>
+            Cancel
+          </button>
+        </p>
+      )}
+      {cancelled && (
+        <p role="status" className="flex items-center gap-3">
+          Planning was cancelled.
+          <button type="button" className="btn h-9" onClick={again}>
+            Plan again
+          </button>
+        </p>
+      )}
+      {fault && (
+        <p role="alert" className="font-bold text-danger">
+          The route could not be planned: {fault}
+        </p>
+      )}
+      {problems.length > 0 && (
+        <ul role="alert" className="plate border-l-8 border-l-danger p-3">
+          {problems.map((p) => (
+            <li key={p.code + p.field + tell(p, display)} className="font-bold text-danger">
+              {tell(p, display)} <span className="font-normal text-ink">{tell(p.remedy, display)}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
   );
 }
 

@@ -11,12 +11,14 @@ import { mainOperation, type Operation } from '@/core/operation/operation';
 import { CORE_VERSION } from '@/core/answer/answer';
 import { nothingLaid } from '@/core/layout/laid-progress';
 import { observer, type Observation } from '@/core/run/observations';
-import { followRun } from '@/core/run/run-of-issue';
+import { followRun, type FollowedRun } from '@/core/run/run-of-issue';
+import type { Route } from '@/core/route/route';
 import type { BenchStep } from '@/core/run/bench-step';
 import type { BenchRecord, BodyOf, TapFeel } from '@/core/run/bench-record';
 import { wholeShop } from '@/core/shop/shop';
 import { expectedMinor } from '@/core/tap-drill/forming';
 import { expectedLean } from '@/core/tapping/expected-tapping';
+import type { TapUse } from '@/core/tapping/turning';
 import type { Database } from '../database';
 import { insertJob } from '../services/job-service';
 import { issuedRoute, issueRoute } from '../services/route-service';
@@ -116,144 +118,195 @@ const feelOf = (wear: number, draw: Draw): TapFeel => {
   return felt < 1.2 ? 'easy' : felt < 1.55 ? 'firm' : felt < 1.95 ? 'tight' : 'creaked';
 };
 
+type PastRecord = RecordInput & { happenedAt: string };
+type HoleKey = { featureId?: string; holeNumber?: number };
+
+/** The sheet on which a job’s records are written, with the shop’s clock. */
+function sheetOf(jobId: string, startMs: number) {
+  const records: PastRecord[] = [];
+  let atMs = startMs;
+  return {
+    records,
+    at: () => atMs,
+    add: (kind: RecordInput['kind'], hole: HoleKey, body: object, who: string): void => {
+      records.push({
+        id: `${jobId.replace('sample-job-', 'past-')}-${records.length}`,
+        kind,
+        jobId,
+        routeId: `${jobId}-issue`,
+        ...hole,
+        body,
+        happenedAt: new Date(atMs).toISOString(),
+        who,
+      } as PastRecord);
+    },
+    /** Shops close: what does not fit into a day goes on the next. */
+    spend: (seconds: number): void => {
+      atMs += seconds * 1000;
+      if (atMs % DAY_MS > MORNING_MS + 8.5 * 3_600_000) atMs = Math.floor(atMs / DAY_MS + 1) * DAY_MS + MORNING_MS;
+    },
+  };
+}
+
+/** A job in hand: what was made of it so far. */
+interface InHand {
+  jobId: string;
+  route: Route;
+  now: ReturnType<FollowedRun['now']>;
+  sheet: ReturnType<typeof sheetOf>;
+  draw: Draw;
+  /** Use of each tap, over all jobs. */
+  uses: Map<string, number>;
+  /** What each hole measures after drilling, mm. */
+  holes: Map<string, number>;
+  scrapped: Set<number>;
+  tapped: number;
+}
+
+const isHardBar = ({ jobId }: InHand, part: number): boolean =>
+  jobId === TRUTH.hardBar.job && part >= TRUTH.hardBar.fromPart && part <= TRUTH.hardBar.toPart;
+
+/** How much harder a tap turns than when it was new. */
+const wearOf = ({ uses }: InHand, key: string | undefined): number =>
+  1 + ((key === undefined ? undefined : uses.get(key)) ?? 0) / WORN_AT;
+
+/** A step of a part, with the hole and the operation that it is of. */
+interface AtStep {
+  step: BenchStep;
+  hole: HoleKey;
+  holeId: string;
+  plan?: HolePlan;
+  op?: Operation;
+  tap?: TapUse;
+  /** As the tap was before this hole. */
+  wear: number;
+  seconds: number;
+  who: string;
+}
+
+function atStep(job: InHand, step: BenchStep): AtStep {
+  const { part, item, setUp } = step;
+  const who = part % 3 === 0 ? 'apprentice' : 'toolmaker';
+  const planned = item && job.now.planAt({ featureId: item.featureId, holeNumber: item.hole, part });
+  const plan = planned?.ok ? planned.value : undefined;
+  const op = plan?.operations.find((o) => o.key === item?.opKey);
+  const usual = op?.time.value ?? item?.seconds ?? (job.route.setUps[setUp].clampS || 40);
+  const hard = isHardBar(job, part) ? TRUTH.hardBar.time : 1;
+  const tap = op?.tap && plan?.thread?.tapping.best.each[op.tap.place - 1];
+  return {
+    step,
+    hole: item ? { featureId: item.featureId, holeNumber: item.hole } : {},
+    holeId: item ? `${item.featureId}/${item.hole}/${part}` : '',
+    plan,
+    op,
+    tap,
+    wear: tap ? wearOf(job, tap.tap.key) : 1,
+    seconds: round(usual * TRUTH.pace[who] * hard * Math.exp(0.22 * job.draw.normal()), 1),
+    who,
+  };
+}
+
+/** A tap goes into a hole: it wears, and at two holes of these months it breaks. @returns whether it broke */
+function tapped(job: InHand, { step: { part }, hole, plan, tap, who }: AtStep): boolean {
+  if (!plan?.thread || !tap) return false;
+  const { uses, sheet } = job;
+  const { at, thread } = plan.thread;
+  job.tapped += 1;
+  uses.set(tap.tap.key, (uses.get(tap.tap.key) ?? 0) + toolUse(plan.material, at.lengthMm, thread.majorMm));
+  if (TRUTH.broken[job.jobId] !== job.tapped) return false;
+  const broke: BodyOf<'tap-broken'> = {
+    part,
+    tap: tap.tap.name,
+    tapId: tap.tap.owned ? tap.tap.key : undefined,
+    turns: round(tap.turns.value * 0.7, 1),
+    felt: 'rising',
+    packed: true,
+  };
+  sheet.add('tap-broken', hole, broke, who);
+  sheet.spend(2400);
+  sheet.add('decision', hole, { part, choice: 'scrap' }, 'toolmaker');
+  job.scrapped.add(part);
+  uses.set(tap.tap.key, 0);
+  return true;
+}
+
+/** A hole is gauged; what is not good is accepted by the toolmaker. */
+function gauged(job: InHand, { step: { part }, hole, holeId, plan, seconds, who }: AtStep): void {
+  if (!plan) return;
+  const { sheet, now, holes, draw } = job;
+  sheet.spend(0.6 * seconds);
+  const setting = now.settingFor({ ...hole, part } as Parameters<typeof now.settingFor>[0], plan);
+  const wear = wearOf(job, plan.thread?.tapping.best.each.at(-1)?.tap.key);
+  for (const check of checksOf(plan, setting)) {
+    const values = measured(plan, holes.get(holeId) ?? 0, wear, draw, check);
+    if (!values) continue;
+    const { state } = check.judge(values);
+    sheet.add('checked', hole, { part, check: check.kind, values, verdict: state }, who);
+    if (state === 'bad')
+      sheet.add('decision', hole, { part, choice: 'accept', by: 'toolmaker', why: 'holds its screw' }, 'toolmaker');
+  }
+}
+
+/** What was felt, counted and read while a step was done. */
+function doneBody(job: InHand, { step: { key, part }, plan, op, tap, wear, seconds }: AtStep): BodyOf<'step-done'> {
+  const { draw } = job;
+  const hard = isHardBar(job, part) ? TRUTH.hardBar.torque : 1;
+  const coasting = op?.tap?.drive && plan?.machine;
+  return {
+    step: key,
+    part,
+    seconds,
+    ...(tap
+      ? {
+          feel: feelOf(wear * hard, draw),
+          turns: round(tap.turns.value * (1 + 0.02 * draw.normal()), 1),
+        }
+      : {}),
+    ...(tap?.load && part % 4 === 1
+      ? { torqueNm: round(tap.load.torque.value * wear ** 0.7 * hard * Math.exp(0.1 * draw.normal()), 2) }
+      : {}),
+    ...(coasting && op.tap?.drive ? { coast: coastOf(coasting, op.tap.drive.rpm, draw) } : {}),
+  };
+}
+
+/** One step of one part is made and written down. */
+function makeStep(job: InHand, step: BenchStep): void {
+  if (job.scrapped.has(step.part)) return;
+  const at = atStep(job, step);
+  const { plan, op, hole, seconds, who } = at;
+  if (plan && op === mainOperation(plan.operations) && op?.cut?.spec.drill)
+    job.holes.set(at.holeId, drilledMm(plan, op, job.draw));
+  if (tapped(job, at)) return;
+  if (step.item?.code === 'check') gauged(job, at);
+  job.sheet.spend(seconds);
+  job.sheet.add('step-done', hole, doneBody(job, at), who);
+}
+
 /** The records of one job as they would have been made at its bench, with the moment at which the last was. */
 async function recordsOfJob(db: Database, jobId: string, startMs: number, draw: Draw, uses: Map<string, number>) {
   const { route, inputs } = await issuedRoute(db, jobId, 1);
   const shop = wholeShop(inputs.shop);
-  const planner = plannerFor({ ...shop, learned: undefined });
   const work = { route, job: inputs.job, shop };
-  const run = followRun(work, planner);
+  const run = followRun(work, plannerFor({ ...shop, learned: undefined }));
   const now = run.now();
-  const records: (RecordInput & { happenedAt: string })[] = [];
-  const holes = new Map<string, number>();
-  const scrapped = new Set<number>();
-  let atMs = startMs;
-  let tapped = 0;
-  const add = (
-    kind: RecordInput['kind'],
-    hole: { featureId?: string; holeNumber?: number },
-    body: object,
-    who: string,
-  ): void => {
-    const happenedAt = new Date(atMs).toISOString();
-    const id = `${jobId.replace('sample-job-', 'past-')}-${records.length}`;
-    records.push({
-      id,
-      kind,
-      jobId,
-      routeId: `${jobId}-issue`,
-      ...hole,
-      body,
-      happenedAt,
-      who,
-    } as (typeof records)[number]);
-  };
-  /** Shops close: what does not fit into a day goes on the next. */
-  const spend = (seconds: number): void => {
-    atMs += seconds * 1000;
-    if (atMs % DAY_MS > MORNING_MS + 8.5 * 3_600_000) atMs = Math.floor(atMs / DAY_MS + 1) * DAY_MS + MORNING_MS;
-  };
-  const hardBar = (part: number): boolean => {
-    const { job, fromPart, toPart } = TRUTH.hardBar;
-    return jobId === job && part >= fromPart && part <= toPart;
-  };
-  const make = ({ key, part, item, setUp }: BenchStep): void => {
-    if (scrapped.has(part)) return;
-    const who = part % 3 === 0 ? 'apprentice' : 'toolmaker';
-    const planned = item && now.planAt({ featureId: item.featureId, holeNumber: item.hole, part });
-    const plan = planned?.ok ? planned.value : undefined;
-    const op = plan?.operations.find((o) => o.key === item?.opKey);
-    const usual = op?.time.value ?? item?.seconds ?? (route.setUps[setUp].clampS || 40);
-    const seconds = round(
-      usual * TRUTH.pace[who] * (hardBar(part) ? TRUTH.hardBar.time : 1) * Math.exp(0.22 * draw.normal()),
-      1,
-    );
-    const hole = item ? { featureId: item.featureId, holeNumber: item.hole } : {};
-    const holeId = item ? `${item.featureId}/${item.hole}/${part}` : '';
-    const tap = op?.tap && plan?.thread?.tapping.best.each[op.tap.place - 1];
-    const wear = tap ? 1 + (uses.get(tap.tap.key) ?? 0) / WORN_AT : 1;
-    if (plan && op === mainOperation(plan.operations) && op?.cut?.spec.drill)
-      holes.set(holeId, drilledMm(plan, op, draw));
-    if (plan && op && tap && plan.thread) {
-      tapped += 1;
-      uses.set(
-        tap.tap.key,
-        (uses.get(tap.tap.key) ?? 0) + toolUse(plan.material, plan.thread.at.lengthMm, plan.thread.thread.majorMm),
-      );
-      if (TRUTH.broken[jobId] === tapped) {
-        const broke: BodyOf<'tap-broken'> = {
-          part,
-          tap: tap.tap.name,
-          tapId: tap.tap.owned ? tap.tap.key : undefined,
-          turns: round(tap.turns.value * 0.7, 1),
-          felt: 'rising',
-          packed: true,
-        };
-        add('tap-broken', hole, broke, who);
-        spend(2400);
-        add('decision', hole, { part, choice: 'scrap' }, 'toolmaker');
-        scrapped.add(part);
-        uses.set(tap.tap.key, 0);
-        return;
-      }
-    }
-    if (plan && item?.code === 'check') {
-      spend(0.6 * seconds);
-      const setting = now.settingFor({ ...hole, part } as Parameters<typeof now.settingFor>[0], plan);
-      for (const check of checksOf(plan, setting)) {
-        const holeMm = holes.get(holeId) ?? 0;
-        const key = plan.thread?.tapping.best.each.at(-1)?.tap.key;
-        const values = measured(plan, holeMm, 1 + (uses.get(key ?? '') ?? 0) / WORN_AT, draw, check);
-        if (!values) continue;
-        const { state } = check.judge(values);
-        add('checked', hole, { part, check: check.kind, values, verdict: state }, who);
-        if (state === 'bad')
-          add('decision', hole, { part, choice: 'accept', by: 'toolmaker', why: 'holds its screw' }, 'toolmaker');
-      }
-    }
-    spend(seconds);
-    const coast = op?.tap?.drive && plan?.machine;
-    const body: BodyOf<'step-done'> = {
-      step: key,
-      part,
-      seconds,
-      ...(tap
-        ? {
-            feel: feelOf(wear * (hardBar(part) ? TRUTH.hardBar.torque : 1), draw),
-            turns: round(tap.turns.value * (1 + 0.02 * draw.normal()), 1),
-          }
-        : {}),
-      ...(tap?.load && part % 4 === 1
-        ? {
-            torqueNm: round(
-              tap.load.torque.value *
-                wear ** 0.7 *
-                (hardBar(part) ? TRUTH.hardBar.torque : 1) *
-                Math.exp(0.1 * draw.normal()),
-              2,
-            ),
-          }
-        : {}),
-      ...(coast && op.tap?.drive ? { coast: coastOf(coast, op.tap.drive.rpm, draw) } : {}),
-    };
-    add('step-done', hole, body, who);
-  };
+  const sheet = sheetOf(jobId, startMs);
+  const job: InHand = { jobId, route, now, sheet, draw, uses, holes: new Map(), scrapped: new Set(), tapped: 0 };
   const observe = observer(work, run);
   const observed: Observation[] = [];
   let counted = 0;
   // What was found on one part may have others gauged that would not have been.
   for (let open = now.run.steps; open.length > 0;) {
-    open.forEach(make);
-    for (const r of records.slice(counted) as BenchRecord[]) {
+    for (const step of open) makeStep(job, step);
+    for (const r of sheet.records.slice(counted) as BenchRecord[]) {
       const seen = observe(r);
       if (seen) observed.push(seen);
       run.add([r]);
     }
-    counted = records.length;
+    counted = sheet.records.length;
     const { steps, settled, scrapped: lost } = run.now().run;
     open = steps.filter((s) => !settled.has(s.key) && !lost.has(s.part));
   }
-  return { records, observed, endMs: atMs, run };
+  return { records: sheet.records, observed, endMs: sheet.at(), run };
 }
 
 /** What a drill of this shop really leaves, mm. */

@@ -7,6 +7,7 @@ import type { Point } from '@/core/layout/part';
 import type { Display } from '@/core/units/show';
 import { FaceCanvas } from './face-canvas';
 import { FaceFigures, type ScribedLine } from './face-figures';
+import { FaceMarks, FaceSigns, type Ghost, type PunchedMark } from './face-marks';
 import { boxOf, FaceOutline } from './face-outline';
 import { useCamera } from './use-camera';
 import { useFaceLabels } from './use-face-labels';
@@ -36,23 +37,15 @@ interface Props {
   unrolled?: boolean;
   display: Display;
   /** Holes that a line as typed would lay out. */
-  ghosts: readonly { at: Point; diameterMm: number }[];
+  ghosts: readonly Ghost[];
   /** Punch marks that were recorded. */
-  punched: readonly { at: Point; isOff: boolean }[];
+  punched: readonly PunchedMark[];
 }
 
 const MOST_LINES = 240;
-const MOST_SIGNS = 60;
 const NO_LINES = { x: [], y: [] };
 /** A pointer this near to a line points at it, px. */
 const NEAR_LINE_PX = 5;
-
-const ring = (x: number, y: number, r: number): string =>
-  `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`;
-
-/** A dot at each mark, as wide as the stroke at any zoom. */
-const dots = (punched: Props['punched'], isOff: boolean): string =>
-  punched.flatMap((p) => (p.isOff === isOff ? [`M${p.at.x} ${-p.at.y}h0`] : [])).join('');
 
 /**
  * The face as dyed and scribed: datum edges, lines, punch marks, holes. Wheel or pinch zooms, dragging bare metal
@@ -93,7 +86,6 @@ export function PlateDrawing({
       ...lines.y.map((y) => `M${box.left} ${-y}h${box.width}`),
     ].join('');
   }, [lines, box.left, box.bottom, box.width, box.height]);
-  const chosen = laid.holes.filter((h) => selection.has(h.featureId));
   const labels = useFaceLabels(laid.holes, letters, view.scale);
   function lineAt(at: Point): ScribedLine | undefined {
     const near = NEAR_LINE_PX / view.scale;
@@ -115,7 +107,6 @@ export function PlateDrawing({
     onRemove,
     onPointed: onLine && scribed !== '' ? (at) => onLine(lineAt(at)) : undefined,
   });
-  const top = -(box.bottom + box.height);
   return (
     <div ref={ref} className="dye relative w-full touch-none overflow-hidden" style={{ height }}>
       <svg width={width} height={height} aria-hidden className="absolute inset-0">
@@ -135,34 +126,14 @@ export function PlateDrawing({
         onPointerLeave={() => onLine?.(undefined)}
       >
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`} strokeLinecap="round">
-          {lit && (
-            <path
-              d={lit.axis === 'x' ? `M${lit.mm} ${top}v${box.height}` : `M${box.left} ${-lit.mm}h${box.width}`}
-              stroke="#f0cd80"
-              strokeWidth="2.5"
-              vectorEffect="non-scaling-stroke"
-            />
-          )}
-          <path
-            d={ghosts.map((g) => ring(g.at.x, -g.at.y, g.diameterMm / 2)).join('')}
-            fill="none"
-            stroke="#f0cd80"
-            strokeWidth="2"
-            strokeDasharray="4 3"
-            vectorEffect="non-scaling-stroke"
+          <FaceMarks
+            box={box}
+            lit={lit}
+            ghosts={ghosts}
+            punched={punched}
+            chosen={laid.holes.filter((h) => selection.has(h.featureId))}
+            drag={drag}
           />
-          <path d={dots(punched, false)} stroke="#f0cd80" strokeWidth="6" vectorEffect="non-scaling-stroke" />
-          <path d={dots(punched, true)} stroke="#ff9aa2" strokeWidth="12" vectorEffect="non-scaling-stroke" />
-          <g transform={drag && `translate(${drag.x} ${-drag.y})`}>
-            <path
-              d={chosen.map((h) => ring(h.onFace.x, -h.onFace.y, h.footprint.mouthMm / 2)).join('')}
-              fill="#d3a23a"
-              fillOpacity="0.3"
-              stroke="#f0cd80"
-              strokeWidth="2.5"
-              vectorEffect="non-scaling-stroke"
-            />
-          </g>
         </g>
         <FaceFigures
           laid={laid}
@@ -174,55 +145,18 @@ export function PlateDrawing({
           display={display}
           lit={lit}
         />
-        {punched
-          .filter((p) => p.isOff)
-          .slice(0, MOST_SIGNS)
-          .map(({ at }) => (
-            <text
-              key={`${at.x} ${at.y}`}
-              x={view.x + at.x * view.scale}
-              y={view.y - at.y * view.scale + 5}
-              fill="#0a1432"
-              fontSize="15"
-              fontWeight="700"
-              textAnchor="middle"
-            >
-              !
-            </text>
-          ))}
-        {labels.map(({ hole, text, at }) => (
-          <text
-            key={`${hole.featureId} ${hole.number}`}
-            x={view.x + at.x}
-            y={view.y + at.y}
-            fill={selection.has(hole.featureId) ? '#f0cd80' : '#eef2ff'}
-            fontSize="16"
-            fontWeight="600"
-            className="font-cond select-none"
-          >
-            {text}
-          </text>
-        ))}
-        {unrolled && (
-          <text x="12" y="22" fill="#d5def7" fontSize="15" className="font-cond">
-            The round face, drawn unrolled.
-          </text>
-        )}
-        {focus && (
-          <circle
-            cx={view.x + focus.x * view.scale}
-            cy={view.y - focus.y * view.scale}
-            r="22"
-            fill="none"
-            stroke="#ff9aa2"
-            strokeWidth="3"
-          />
-        )}
-        {drag && (
-          <text x="12" y={height - 14} fill="#f0cd80" fontSize="17" className="font-cond">
-            {`moved ${drag.x.toFixed(2)}, ${drag.y.toFixed(2)} mm`}
-          </text>
-        )}
+        <FaceSigns
+          view={view}
+          punched={punched}
+          labels={labels}
+          selection={selection}
+          focus={focus}
+          says={{
+            top: unrolled ? 'The round face, drawn unrolled.' : undefined,
+            bottom: drag && `moved ${drag.x.toFixed(2)}, ${drag.y.toFixed(2)} mm`,
+          }}
+          height={height}
+        />
       </svg>
     </div>
   );

@@ -122,50 +122,19 @@ export function SizeRail({ plan, display, onPick }: Props) {
           </>
         )}
         <path d={bellOf(holeEnd, used.sigmaMm, x, RAIL + 13)} fill="#d3a23a" fillOpacity="0.85" />
-        {pegs.map(({ candidate, here }, i) => {
-          const px = x(candidate.drill.diameterMm);
-          const chosen = candidate.drill === used.drill;
-          const top = RAIL - 20 - rows[i] * 19;
-          return (
-            <g
-              key={`${candidate.drill.series}${candidate.drill.label}`}
-              role={onPick ? 'button' : undefined}
-              tabIndex={onPick ? 0 : undefined}
-              aria-pressed={onPick ? chosen : undefined}
-              aria-label={`${drillName(candidate.drill)}, ${candidate.percentOnDrill?.toFixed(1) ?? ''} %, ${candidate.verdict === 'borderline' ? 'toss-up' : candidate.verdict}${here ? '' : ', not in the set'}`}
-              className={onPick ? 'cursor-pointer' : undefined}
-              onClick={() => onPick?.(candidate.drill.label)}
-              onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onPick?.(candidate.drill.label)}
-            >
-              <rect x={px - 13} y={top - 14} width={26} height={RAIL + 9 - top + 14} fill="transparent" />
-              <path
-                d={`M${px},${top + 2} V${RAIL + 9}`}
-                stroke={chosen ? '#d3a23a' : '#b9c8ef'}
-                strokeWidth={chosen ? 3 : 1.2}
-              />
-              <circle
-                cx={px}
-                cy={RAIL}
-                r={chosen ? 6.5 : 5}
-                fill={here ? (chosen ? '#d3a23a' : '#eef2ff') : '#0d1b45'}
-                stroke={chosen ? '#d3a23a' : '#eef2ff'}
-                strokeWidth="1.6"
-                strokeDasharray={here ? undefined : '2.5 2'}
-              />
-              <text
-                x={px}
-                y={top - 1}
-                textAnchor="middle"
-                fill={chosen ? '#f0cd80' : '#eef2ff'}
-                fontSize={chosen ? 18 : 15}
-                fontWeight={chosen ? 700 : 500}
-                className="font-cond"
-              >
-                {labels[i]}
-              </text>
-            </g>
-          );
-        })}
+        {pegs.map(({ candidate, here }, i) => (
+          <Peg
+            key={`${candidate.drill.series}${candidate.drill.label}`}
+            candidate={candidate}
+            here={here}
+            chosen={candidate.drill === used.drill}
+            label={labels[i]}
+            px={x(candidate.drill.diameterMm)}
+            top={RAIL - 20 - rows[i] * 19}
+            rail={RAIL}
+            onPick={onPick}
+          />
+        ))}
         {marks.map((m, i) => (
           <g key={m.id} className="font-cond">
             <path
@@ -183,5 +152,59 @@ export function SizeRail({ plan, display, onPick }: Props) {
         ))}
       </svg>
     </div>
+  );
+}
+
+interface PegProps {
+  candidate: TapDrillCandidate;
+  /** It is in the crib. */
+  here: boolean;
+  chosen: boolean;
+  label: string;
+  px: number;
+  top: number;
+  rail: number;
+  onPick?: (label: string) => void;
+}
+
+/** A drill at its place on the rail; where drills can be picked, a button. */
+function Peg({ candidate, here, chosen, label, px, top, rail, onPick }: PegProps) {
+  return (
+    <g
+      role={onPick ? 'button' : undefined}
+      tabIndex={onPick ? 0 : undefined}
+      aria-pressed={onPick ? chosen : undefined}
+      aria-label={`${drillName(candidate.drill)}, ${candidate.percentOnDrill?.toFixed(1) ?? ''} %, ${candidate.verdict === 'borderline' ? 'toss-up' : candidate.verdict}${here ? '' : ', not in the set'}`}
+      className={onPick ? 'cursor-pointer' : undefined}
+      onClick={() => onPick?.(candidate.drill.label)}
+      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onPick?.(candidate.drill.label)}
+    >
+      <rect x={px - 13} y={top - 14} width={26} height={rail + 9 - top + 14} fill="transparent" />
+      <path
+        d={`M${px},${top + 2} V${rail + 9}`}
+        stroke={chosen ? '#d3a23a' : '#b9c8ef'}
+        strokeWidth={chosen ? 3 : 1.2}
+      />
+      <circle
+        cx={px}
+        cy={rail}
+        r={chosen ? 6.5 : 5}
+        fill={here ? (chosen ? '#d3a23a' : '#eef2ff') : '#0d1b45'}
+        stroke={chosen ? '#d3a23a' : '#eef2ff'}
+        strokeWidth="1.6"
+        strokeDasharray={here ? undefined : '2.5 2'}
+      />
+      <text
+        x={px}
+        y={top - 1}
+        textAnchor="middle"
+        fill={chosen ? '#f0cd80' : '#eef2ff'}
+        fontSize={chosen ? 18 : 15}
+        fontWeight={chosen ? 700 : 500}
+        className="font-cond"
+      >
+        {label}
+      </text>
+    </g>
   );
 }

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Result } from '@/core/answer/answer';
-import { highestRpm, lowestRpm, type Machine, type PulleyTrain } from '@/core/cutting/machine';
+import { highestRpm, lowestRpm, type Machine, type PulleyTrain, type SpeedStep } from '@/core/cutting/machine';
 import { SAFE_PERCENT, type SpeedChoice } from '@/core/cutting/speed-step';
 import { spreadLabels } from './spread-labels';
 
@@ -83,34 +83,16 @@ export function StepLadder({ machine, ideal, speed, methods = [], onPick, belts,
         opacity="0.55"
       />
       <path d={`M${RAIL.left},${TOP} V${BOTTOM} M${RAIL.right},${TOP} V${BOTTOM}`} stroke="#b9c8ef" strokeWidth="2.5" />
-      {rungs.map((rung, i) => {
-        const here = chosen?.rpm === rung.rpm;
-        return (
-          <g key={rung.rpm} onClick={onPick && (() => onPick(rung.rpm))} className={onPick && 'cursor-pointer'}>
-            {onPick && <rect x="4" y={texts[i] - 8} width={W - 8} height="16" fill="transparent" />}
-            <path
-              d={`M${RAIL.left},${y(rung.rpm)} H${RAIL.right}`}
-              stroke={here ? '#d3a23a' : '#eef2ff'}
-              strokeWidth={here ? 5 : 1.6}
-            />
-            <text
-              x={RAIL.left - 9}
-              y={texts[i] + 5}
-              textAnchor="end"
-              fill={here ? '#f0cd80' : '#eef2ff'}
-              fontSize={here ? 19 : 15}
-              fontWeight={here ? 600 : 500}
-            >
-              {rung.rpm}
-            </text>
-            {here && (
-              <text x={RAIL.right + 8} y={labelAt.chosen} fill="#f0cd80" fontSize="15" fontWeight="600">
-                {rung.label.length > 12 ? rung.label.split(', ').pop() : rung.label}
-              </text>
-            )}
-          </g>
-        );
-      })}
+      {rungs.map((rung, i) => (
+        <Rung
+          key={rung.rpm}
+          rung={rung}
+          y={y(rung.rpm)}
+          textY={texts[i]}
+          labelY={chosen?.rpm === rung.rpm ? labelAt.chosen : undefined}
+          onPick={onPick}
+        />
+      ))}
       {range && (
         <>
           <rect
@@ -147,5 +129,43 @@ export function StepLadder({ machine, ideal, speed, methods = [], onPick, belts,
       ))}
       {drawn && <g transform={`translate(10 ${H - 104})`}>{drawn}</g>}
     </svg>
+  );
+}
+
+interface RungProps {
+  rung: SpeedStep;
+  y: number;
+  textY: number;
+  /** Where its label stands, on the rung that is set. */
+  labelY?: number;
+  onPick?: (rpm: number) => void;
+}
+
+function Rung({ rung, y, textY, labelY, onPick }: RungProps) {
+  const here = labelY !== undefined;
+  return (
+    <g onClick={onPick && (() => onPick(rung.rpm))} className={onPick && 'cursor-pointer'}>
+      {onPick && <rect x="4" y={textY - 8} width={W - 8} height="16" fill="transparent" />}
+      <path
+        d={`M${RAIL.left},${y} H${RAIL.right}`}
+        stroke={here ? '#d3a23a' : '#eef2ff'}
+        strokeWidth={here ? 5 : 1.6}
+      />
+      <text
+        x={RAIL.left - 9}
+        y={textY + 5}
+        textAnchor="end"
+        fill={here ? '#f0cd80' : '#eef2ff'}
+        fontSize={here ? 19 : 15}
+        fontWeight={here ? 600 : 500}
+      >
+        {rung.rpm}
+      </text>
+      {here && (
+        <text x={RAIL.right + 8} y={labelY} fill="#f0cd80" fontSize="15" fontWeight="600">
+          {rung.label.length > 12 ? rung.label.split(', ').pop() : rung.label}
+        </text>
+      )}
+    </g>
   );
 }
