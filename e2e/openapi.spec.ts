@@ -64,7 +64,7 @@ async function samples(
       },
     },
     'put /api/v1/practice/assignments': {
-      body: { id: 'openapi-assigned', kinds: ['stop'], names: [], due: '2026-12-24' },
+      body: { id: 'openapi-assigned', kinds: ['turns'], names: [], due: '2026-12-24', jobId: id },
     },
     'put /api/v1/learned/aside': { body: { id: 'figure lean', aside: false } },
     'get /api/v1/learned/readings': { query: '?figure=formed-minor&level=brass-cartridge' },

@@ -8,6 +8,7 @@ const practisedOf = async (page: Page, who: string) =>
   (await (await page.request.get(`/api/v1/practice?who=${who}`)).json()).practised as {
     kind: string;
     right: boolean;
+    jobId?: string;
   }[];
 
 /** Answers whatever is asked by keys alone. */
@@ -168,6 +169,37 @@ test('without a network an exercise is done, and is there once after', async ({ 
   await expect.poll(async () => (await practisedOf(page, 'cellar')).length).toBe(1);
 });
 
+test('a result that the server will not have stays, says why, and keeps nothing else from being sent', async ({
+  page,
+}) => {
+  await page.route('**/api/v1/practice', async (route) => {
+    const sent = route.request().postData() ?? '';
+    if (route.request().method() !== 'POST' || !sent.includes('"kind":"stop"')) return route.fallback();
+    await route.fulfill({
+      status: 422,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({ title: 'Not taken', detail: 'There is no such exercise here.' }),
+    });
+  });
+  await page.goto('/practice');
+  await named(page, 'loft');
+  for (const kind of ['Set the stop', 'Turns of a dial']) {
+    await page.getByRole('button', { name: kind, exact: true }).click();
+    await answerByKeys(page);
+    await page.getByRole('button', { name: 'All exercises' }).click();
+  }
+  await expect.poll(async () => (await practisedOf(page, 'loft')).map((p) => p.kind)).toEqual(['dial']);
+  const told = page.getByRole('alert').filter({ hasText: 'Not taken by the server: Set the stop' });
+  await expect(told).toContainText('There is no such exercise here.');
+  await page.reload();
+  await expect(told).toBeVisible();
+  await told.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(told).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByText('1 done')).toBeVisible();
+  await expect(told).toHaveCount(0);
+});
+
 test('what somebody keeps getting wrong is recalled in the plan and at the bench, until it is put off; safety never is', async ({
   page,
 }) => {
@@ -222,10 +254,31 @@ test('a class: set, seen by whom it is for, looked at by name, out as a table an
     'second year, by 2026-12-24: Set the stop',
   );
   const csv = await (await page.request.get('/practice.csv')).text();
-  expect(csv).toContain('2026-11-30T01:00:00.000Z,second year,stop,no,0,20,set the stop without the point');
+  expect(csv).toContain('2026-11-30T01:00:00.000Z,second year,stop,no,0,20,set the stop without the point,\n');
   await page.goto('/practice');
   await named(page, 'second year');
   await expect(page.getByText('Set for you, by 2026-12-24')).toBeVisible();
+  // The same about the holes of a job: asked of those, and done only when it was done with those.
+  await page.goto('/practice/class');
+  await page.getByText('Set exercises').click();
+  await page.getByLabel('About').selectOption({ label: 'the holes of Spreader bars' });
+  await expect(page.getByRole('checkbox', { name: 'Set the stop' })).toHaveCount(0);
+  await page.getByRole('checkbox', { name: 'Count the turns' }).check();
+  await page.getByLabel('By', { exact: true }).fill('2026-12-24');
+  await page.getByRole('button', { name: 'Set', exact: true }).click();
+  const aboutJob = page.getByRole('listitem').filter({ hasText: 'about Spreader bars: Count the turns' });
+  await aboutJob.getByRole('link', { name: 'On paper' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Exercises for Spreader bars');
+  await expect(page.getByText('M16x2').first()).toBeVisible();
+  await page.goto('/practice');
+  const setForMe = page.getByText('by 2026-12-24, about Spreader bars');
+  await setForMe.getByRole('link', { name: 'Count the turns' }).click();
+  await page.getByRole('button', { name: 'Count the turns' }).first().click();
+  await expect(page.getByText('M16x2').first()).toBeVisible();
+  await answerByKeys(page);
+  await expect
+    .poll(async () => (await practisedOf(page, 'second year')).map((p) => p.jobId))
+    .toContain('sample-job-spreader-bars');
   await page.goto('/practice/sheet?seed=4');
   await expect(page.getByRole('region', { name: 'Answers' }).getByRole('listitem')).toHaveCount(KINDS_TO_LEARN.length);
   await page.goto('/practice/class');

@@ -17,6 +17,7 @@ export const practisedInput = z.strictObject({
   hints: z.number().int().min(0).max(10),
   seconds: z.number().min(0).max(86_400),
   mistake: z.enum(Object.keys(MISTAKES) as [Mistake, ...Mistake[]]),
+  jobId: rowId.optional().describe('The job whose own holes it was about'),
   at: z.iso.datetime({ offset: true }),
 });
 export type PractisedInput = z.infer<typeof practisedInput>;
@@ -33,6 +34,10 @@ export const assignment = z.strictObject({
   kinds: z.array(practisedKind).min(1, 'Choose at least one exercise.').max(40),
   names: z.array(name).max(200),
   due: z.iso.date('A date such as 2026-12-24.'),
+  jobId: rowId.optional().describe('A job: the exercises are about its own holes'),
 });
 export type Assignment = z.infer<typeof assignment>;
-export const assignmentList = z.object({ assignments: z.array(assignment) });
+/** What is set, as it is read: with the name of the job that it is about, unless that is gone. */
+export const assignmentSeen = assignment.extend({ jobName: z.string().optional() });
+export type AssignmentSeen = z.infer<typeof assignmentSeen>;
+export const assignmentList = z.object({ assignments: z.array(assignmentSeen) });

@@ -349,6 +349,8 @@ export const practised = sqliteTable(
     hints: integer('hints').notNull(),
     seconds: real('seconds').notNull(),
     mistake: text('mistake').notNull(),
+    /** The job that it was about; it may be gone by now. */
+    jobId: text('job_id'),
     /** When it was done. */
     at: text('at').notNull(),
   },
@@ -364,6 +366,8 @@ export const assignments = sqliteTable('assignments', {
   names: text('names', { mode: 'json' }).$type<string[]>().notNull(),
   /** Day by which, 2026-12-24. */
   due: text('due').notNull(),
+  /** The job whose holes the exercises are about. */
+  jobId: text('job_id').references(() => jobs.id, { onDelete: 'set null' }),
   at: moment('at'),
 });
 

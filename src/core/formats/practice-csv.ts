@@ -3,14 +3,23 @@ import { MISTAKES } from '../practice/exercise';
 import type { Practised } from '../practice/learner';
 import { FORMULA_START } from './imported';
 
-const COLUMNS = ['when', 'who', 'exercise', 'right', 'hints', 'seconds', 'about'];
+const COLUMNS = ['when', 'who', 'exercise', 'right', 'hints', 'seconds', 'about', 'job'];
 
 /** What was practised as a table, a row an exercise. */
 export const writePracticeCsv = (rows: readonly Practised[]): string =>
   `${Papa.unparse(
     {
       fields: COLUMNS,
-      data: rows.map((r) => [r.at, r.who, r.kind, r.right ? 'yes' : 'no', r.hints, r.seconds, MISTAKES[r.mistake]]),
+      data: rows.map((r) => [
+        r.at,
+        r.who,
+        r.kind,
+        r.right ? 'yes' : 'no',
+        r.hints,
+        r.seconds,
+        MISTAKES[r.mistake],
+        r.jobId ?? '',
+      ]),
     },
     { newline: '\n', escapeFormulae: FORMULA_START },
   )}\n`;

@@ -10,6 +10,8 @@ interface KindOfExercise {
   title: string;
   /** From first hole, 1, to deep stainless, 4. */
   level: 1 | 2 | 3 | 4;
+  /** It is about a hole of the shop, or of a job that is practised. */
+  hole?: true;
   make: (source: PracticeSource, chance: Chance) => Made | undefined;
 }
 
@@ -18,24 +20,26 @@ export const EXERCISE_KINDS = {
   safe: { title: 'Is it safe to start?', level: 1, make: safeExercise },
   callout: { title: 'Read the drawing', level: 1, make: calloutExercise },
   vernier: { title: 'Read a height gauge', level: 1, make: vernierExercise },
-  order: { title: 'What comes next', level: 1, make: orderExercise },
+  order: { title: 'What comes next', level: 1, hole: true, make: orderExercise },
   stop: { title: 'Set the stop', level: 1, make: stopExercise },
-  belt: { title: 'Set the belt', level: 2, make: beltExercise },
+  belt: { title: 'Set the belt', level: 2, hole: true, make: beltExercise },
   dial: { title: 'Turns of a dial', level: 2, make: dialExercise },
   'touch-off': { title: 'Touch off', level: 2, make: touchOffExercise },
-  'tap-drill': { title: 'Choose the tap drill', level: 2, make: tapDrillExercise },
-  turns: { title: 'Count the turns', level: 2, make: turnsExercise },
+  'tap-drill': { title: 'Choose the tap drill', level: 2, hole: true, make: tapDrillExercise },
+  turns: { title: 'Count the turns', level: 2, hole: true, make: turnsExercise },
   pilot: { title: 'Choose the pilot', level: 2, make: pilotExercise },
   square: { title: 'Look from two sides', level: 2, make: squareExercise },
-  gauge: { title: 'Read the gauge', level: 3, make: gaugeExercise },
-  chip: { title: 'What the chips say', level: 3, make: chipExercise },
+  gauge: { title: 'Read the gauge', level: 3, hole: true, make: gaugeExercise },
+  chip: { title: 'What the chips say', level: 3, hole: true, make: chipExercise },
   threads: { title: 'Threads that fit', level: 3, make: threadsThatFit },
-  form: { title: 'Cut or form', level: 3, make: cutOrFormExercise },
-  felt: { title: 'What it felt like', level: 4, make: feltExercise },
+  form: { title: 'Cut or form', level: 3, hole: true, make: cutOrFormExercise },
+  felt: { title: 'What it felt like', level: 4, hole: true, make: feltExercise },
   run: { title: 'What has happened?', level: 4, make: runChartExercise },
 } as const satisfies Record<string, KindOfExercise>;
 export type ExerciseKind = keyof typeof EXERCISE_KINDS;
 export const KINDS_TO_LEARN = Object.keys(EXERCISE_KINDS) as ExerciseKind[];
+/** Kinds that can be about the holes of a job. */
+export const KINDS_OF_A_HOLE = KINDS_TO_LEARN.filter((kind) => 'hole' in EXERCISE_KINDS[kind]);
 /** What is done with hands: a tap that one feels, a press, a punch, a height gauge, a table with its dial. */
 export const HANDS = {
   'tap-by-feel': 'Tap by feel',

@@ -14,6 +14,8 @@ export interface Practised {
   seconds: number;
   /** What it was about. */
   mistake: Mistake;
+  /** The job whose own holes it was about. */
+  jobId?: string;
   /** ISO 8601. */
   at: string;
 }

@@ -7,8 +7,33 @@ const MOST = 500;
 
 let busy = false;
 const inMemory = new Map<string, PractisedInput>();
-/** What the server will not have: it stays, and keeps nothing else from being sent. */
-const refused = new Set<string>();
+/** What the server will not have, and why: it stays, and keeps nothing else from being sent. */
+let refused: readonly RefusedExercise[] = [];
+const lookers = new Set<() => void>();
+
+/** An exercise that was done and that the server will not have. */
+export interface RefusedExercise {
+  done: PractisedInput;
+  why: string;
+}
+function nowRefused(next: readonly RefusedExercise[]): void {
+  refused = next;
+  lookers.forEach((look) => look());
+}
+
+/** Told of as it changes: see `refusedPractised`. @returns what ends it */
+export function onRefusedPractised(look: () => void): () => void {
+  lookers.add(look);
+  return () => void lookers.delete(look);
+}
+export const refusedPractised = (): readonly RefusedExercise[] => refused;
+
+/** Takes an exercise that is refused out of what waits: it counts nowhere. */
+export function leaveOutPractised(id: string): void {
+  inMemory.delete(id);
+  dropWaiting('practised', [id]);
+  nowRefused(refused.filter((r) => r.done.id !== id));
+}
 
 const waiting = async (): Promise<PractisedInput[]> => {
   const stored = (await inStore(({ practised }) => practised.toArray())) ?? [];
@@ -28,7 +53,7 @@ async function sendBatch(batch: readonly PractisedInput[]): Promise<boolean> {
   }
   if (got.status !== 400 && got.status !== 422) return false;
   if (batch.length === 1) {
-    refused.add(batch[0].id);
+    nowRefused([...refused, { done: batch[0], why: got.fault }]);
     return true;
   }
   const half = Math.ceil(batch.length / 2);
@@ -42,7 +67,9 @@ export async function sendPractised(): Promise<void> {
   try {
     const sent = new Set<string>();
     for (;;) {
-      const rows = (await waiting()).filter((p) => !refused.has(p.id) && !sent.has(p.id)).slice(0, MOST);
+      const rows = (await waiting())
+        .filter((p) => !refused.some((r) => r.done.id === p.id) && !sent.has(p.id))
+        .slice(0, MOST);
       if (rows.length === 0 || !(await sendBatch(rows))) return;
       rows.forEach((p) => sent.add(p.id));
     }

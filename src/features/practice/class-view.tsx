@@ -3,22 +3,35 @@
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { assignment, type Assignment, type PractisedInput } from '@/contracts/practice';
+import { assignment, type Assignment, type AssignmentSeen, type PractisedInput } from '@/contracts/practice';
 import { MISTAKES } from '@/core/practice/exercise';
-import { KINDS_TO_LEARN, PRACTISED_KINDS, practisedTitle, type PractisedKind } from '@/core/practice/kinds-of-exercise';
+import {
+  KINDS_OF_A_HOLE,
+  KINDS_TO_LEARN,
+  PRACTISED_KINDS,
+  practisedTitle,
+  type PractisedKind,
+} from '@/core/practice/kinds-of-exercise';
 import { keepsWrong } from '@/core/practice/keeps-wrong';
 import { standingOf } from '@/core/practice/learner';
-import { TextField } from '@/ui/field';
+import { SelectField, TextField } from '@/ui/field';
 import { send } from '@/ui/send';
 import { PracticeTabs } from './practice-tabs';
 
+interface JobName {
+  id: string;
+  name: string;
+}
+
 interface Props {
   practised: readonly PractisedInput[];
-  assignments: readonly Assignment[];
+  assignments: readonly AssignmentSeen[];
+  /** Jobs that exercises can be about. */
+  jobs: readonly JobName[];
 }
 
 /** Who stands where and on which mistake, by name and not by rank; what is set, and by when. */
-export function ClassView({ practised, assignments }: Props) {
+export function ClassView({ practised, assignments, jobs }: Props) {
   const router = useRouter();
   const [fault, setFault] = useState<string>();
   const people = useMemo(() => {
@@ -46,29 +59,15 @@ export function ClassView({ practised, assignments }: Props) {
       )}
       <SetWork
         names={people.map((p) => p.who)}
+        jobs={jobs}
         onSet={(one) => void change('PUT', '/api/v1/practice/assignments', one)}
       />
       {assignments.length > 0 && (
-        <section aria-label="Set">
-          <h2 className="font-cond text-xl font-semibold">Set</h2>
-          <ul className="plate divide-y divide-steel-200">
-            {assignments.map((a) => (
-              <li key={a.id} className="flex flex-wrap items-center gap-x-3 px-3 py-1">
-                <span className="min-w-0 flex-1">
-                  <b>{a.names.length === 0 ? 'Everybody' : a.names.join(', ')}</b>, by {a.due}:{' '}
-                  {a.kinds.map(practisedTitle).join(', ')}
-                </span>
-                <button
-                  type="button"
-                  className="link min-h-11"
-                  onClick={() => void change('DELETE', `/api/v1/practice/assignments/${a.id}`)}
-                >
-                  Take back
-                </button>
-              </li>
-            ))}
-          </ul>
-        </section>
+        <SetList
+          assignments={assignments}
+          seed={sheetSeed(practised.length)}
+          onTakeBack={(id) => void change('DELETE', `/api/v1/practice/assignments/${id}`)}
+        />
       )}
       <section aria-label="Who stands where" className="flex flex-col gap-2">
         <div className="flex flex-wrap items-center gap-3">
@@ -121,6 +120,41 @@ export function ClassView({ practised, assignments }: Props) {
 /** Another sheet as the class goes on. */
 const sheetSeed = (done: number): number => 1 + done;
 
+interface SetListProps {
+  assignments: readonly AssignmentSeen[];
+  seed: number;
+  onTakeBack: (id: string) => void;
+}
+
+/** A sheet of the exercises that are set; hands are not done on paper. */
+const onPaper = ({ kinds, jobId }: Assignment, seed: number): string =>
+  `/practice/sheet?${new URLSearchParams({ seed: String(seed), kinds: kinds.join(), ...(jobId ? { job: jobId } : {}) })}`;
+
+/** What is set, for whom, by when and about which job. */
+function SetList({ assignments, seed, onTakeBack }: SetListProps) {
+  return (
+    <section aria-label="Set">
+      <h2 className="font-cond text-xl font-semibold">Set</h2>
+      <ul className="plate divide-y divide-steel-200">
+        {assignments.map((a) => (
+          <li key={a.id} className="flex flex-wrap items-center gap-x-3 px-3 py-1">
+            <span className="min-w-0 flex-1">
+              <b>{a.names.length === 0 ? 'Everybody' : a.names.join(', ')}</b>, by {a.due}
+              {a.jobName !== undefined && `, about ${a.jobName}`}: {a.kinds.map(practisedTitle).join(', ')}
+            </span>
+            <a className="link content-center min-h-11" href={onPaper(a, seed)}>
+              On paper
+            </a>
+            <button type="button" className="link min-h-11" onClick={() => onTakeBack(a.id)}>
+              Take back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** A name goes with all that was done under it, once that was asked for twice. */
 function RemoveName({ who, onRemove }: { who: string; onRemove: () => void }) {
   const [asked, setAsked] = useState(false);
@@ -143,19 +177,36 @@ function RemoveName({ who, onRemove }: { who: string; onRemove: () => void }) {
 
 const isDay = (text: string): boolean => assignment.shape.due.safeParse(text).success;
 
-/** Chooses exercises, for whom, and by when. */
-function SetWork({ names, onSet }: { names: readonly string[]; onSet: (one: Assignment) => void }) {
+interface SetWorkProps {
+  names: readonly string[];
+  jobs: readonly JobName[];
+  onSet: (one: Assignment) => void;
+}
+
+/** Chooses exercises, about what, for whom, and by when. */
+function SetWork({ names, jobs, onSet }: SetWorkProps) {
   const [kinds, setKinds] = useState<readonly PractisedKind[]>([]);
   const [who, setWho] = useState<readonly string[]>([]);
   const [due, setDue] = useState('');
+  const [jobId, setJobId] = useState('');
+  const offered: readonly PractisedKind[] = jobId === '' ? PRACTISED_KINDS : KINDS_OF_A_HOLE;
+  const chosen = kinds.filter((k) => offered.includes(k));
   const toggle = <T,>(list: readonly T[], one: T): T[] =>
     list.includes(one) ? list.filter((x) => x !== one) : [...list, one];
   return (
     <details className="plate p-3">
       <summary className="link min-h-11 content-center text-lg">Set exercises</summary>
+      <SelectField label="About" value={jobId} onChange={setJobId} className="mt-2 max-w-md">
+        <option value="">any hole of the shop</option>
+        {jobs.map((j) => (
+          <option key={j.id} value={j.id}>
+            the holes of {j.name}
+          </option>
+        ))}
+      </SelectField>
       <fieldset className="mt-2 flex flex-wrap gap-x-4">
         <legend className="label">Exercises</legend>
-        {PRACTISED_KINDS.map((k) => (
+        {offered.map((k) => (
           <label key={k} className="flex min-h-11 items-center gap-2">
             <input
               type="checkbox"
@@ -195,9 +246,9 @@ function SetWork({ names, onSet }: { names: readonly string[]; onSet: (one: Assi
         <button
           type="button"
           className="btn"
-          disabled={kinds.length === 0 || !isDay(due)}
+          disabled={chosen.length === 0 || !isDay(due)}
           onClick={() => {
-            onSet({ id: uuidv7(), kinds: [...kinds], names: [...who], due });
+            onSet({ id: uuidv7(), kinds: chosen, names: [...who], due, ...(jobId === '' ? {} : { jobId }) });
             setKinds([]);
           }}
         >

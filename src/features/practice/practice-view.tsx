@@ -1,14 +1,15 @@
 'use client';
 
 import Link from 'next/link';
-import { useCallback, useMemo, useRef, useState } from 'react';
-import type { Assignment } from '@/contracts/practice';
+import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import type { AssignmentSeen } from '@/contracts/practice';
 import { MISTAKES, sameAs, type Exercise } from '@/core/practice/exercise';
 import {
   EXERCISE_KINDS,
   exerciseOf,
   HANDS,
   isExerciseKind,
+  KINDS_OF_A_HOLE,
   KINDS_TO_LEARN,
   practisedTitle,
   type ExerciseKind,
@@ -21,6 +22,7 @@ import { wholeShop, type ShopWithCrib } from '@/core/shop/shop';
 import { TextField } from '@/ui/field';
 import { useShopTime } from '@/ui/shop-clock';
 import { useUnits } from '@/ui/units';
+import { leaveOutPractised, onRefusedPractised, refusedPractised } from '../job-store/practised';
 import { useKeptPage } from '../run/offline-shell';
 import { ExerciseCard } from './exercise-card';
 import { PracticeTabs } from './practice-tabs';
@@ -34,7 +36,7 @@ interface Props {
   job?: { id: string; name: string; holes: AskForm[] };
   /** Kind that was asked for. */
   first?: string;
-  assignments: readonly Assignment[];
+  assignments: readonly AssignmentSeen[];
 }
 
 /** Where hands are practised. */
@@ -46,8 +48,6 @@ const HANDS_AT: Record<HandsKind, string> = {
   edge: '/practice/edge',
 };
 const LEVELS = ['', 'First hole', 'On the press', 'At the gauge', 'Deep and tough'] as const;
-/** Kinds that are about a hole of the shop or of a job. */
-const ABOUT_HOLES: readonly ExerciseKind[] = ['order', 'belt', 'tap-drill', 'turns', 'gauge', 'form', 'felt', 'chip'];
 
 /** Exercises, one to five minutes each, new each time; what one gets wrong comes back. */
 export function PracticeView({ shop, signedInAs, job, first, assignments }: Props) {
@@ -82,7 +82,7 @@ export function PracticeView({ shop, signedInAs, job, first, assignments }: Prop
         standing,
         new Date().toISOString(),
         exercise && isExerciseKind(exercise.kind) ? exercise.kind : undefined,
-        job ? ABOUT_HOLES : undefined,
+        job ? KINDS_OF_A_HOLE : undefined,
       ),
     );
   const from = first !== undefined && isExerciseKind(first) ? first : undefined;
@@ -108,6 +108,7 @@ export function PracticeView({ shop, signedInAs, job, first, assignments }: Prop
                 hints,
                 seconds: Math.round((performance.now() - begun.current) / 100) / 10,
                 mistake: exercise.mistake,
+                ...(job && KINDS_OF_A_HOLE.includes(exercise.kind as ExerciseKind) ? { jobId: job.id } : {}),
               })
             }
             onNext={next}
@@ -121,6 +122,7 @@ export function PracticeView({ shop, signedInAs, job, first, assignments }: Prop
           learner={learner}
           signedInAs={signedInAs}
           sets={sets}
+          jobId={job?.id}
           onNext={from ? () => begin(from) : next}
           from={from}
           onPick={begin}
@@ -139,7 +141,9 @@ export function PracticeView({ shop, signedInAs, job, first, assignments }: Prop
 interface HomeProps {
   learner: Learner;
   signedInAs?: string;
-  sets: readonly Assignment[];
+  sets: readonly AssignmentSeen[];
+  /** Job that is practised. */
+  jobId?: string;
   from?: ExerciseKind;
   onNext: () => void;
   onPick: (kind: ExerciseKind) => void;
@@ -150,6 +154,7 @@ function Home({
   learner: { who, typed, setName, standing, done, wrong },
   signedInAs,
   sets,
+  jobId,
   from,
   onNext,
   onPick,
@@ -157,7 +162,6 @@ function Home({
   const at = useShopTime();
   const [reminds, setReminds] = useRemindersOn();
   const level = levelOf(standing);
-  const isDone = (kind: string): boolean => done.some((p) => p.kind === kind && p.right);
   return (
     <>
       <div className="flex flex-wrap items-end gap-3">
@@ -175,26 +179,8 @@ function Home({
             : `${done.length} done, ${done.filter((p) => p.right).length} right.`}
         </p>
       </div>
-      {sets.map((set) => (
-        <p key={set.id} className="border-l-4 border-l-brass-dark pl-3">
-          Set for you, by {set.due}:{' '}
-          {set.kinds.map((k, i) => (
-            <span key={k}>
-              {i > 0 && ', '}
-              {isExerciseKind(k) ? (
-                <button type="button" className="link" onClick={() => onPick(k)}>
-                  {EXERCISE_KINDS[k].title}
-                </button>
-              ) : (
-                <Link className="link" href={HANDS_AT[k]} prefetch={false}>
-                  {practisedTitle(k)}
-                </Link>
-              )}
-              {isDone(k) && ' ✓'}
-            </span>
-          ))}
-        </p>
-      ))}
+      <Refused />
+      <SetForYou sets={sets} done={done} jobId={jobId} onPick={onPick} />
       {wrong.length > 0 && (
         <p className="flex flex-wrap items-center gap-x-4 text-[15px]">
           What keeps going wrong: {wrong.map((m) => MISTAKES[m]).join('; ')}.
@@ -257,6 +243,58 @@ function Home({
       ))}
     </>
   );
+}
+
+/** Results that the server will not have: they stay here until they are left out. */
+function Refused() {
+  const refused = useSyncExternalStore(onRefusedPractised, refusedPractised, refusedPractised);
+  const at = useShopTime();
+  return refused.map(({ done, why }) => (
+    <p key={done.id} role="alert" className="flex flex-wrap items-center gap-x-3 border-l-4 border-l-danger pl-3">
+      <span>
+        <b className="text-danger">Not taken by the server:</b> {practisedTitle(done.kind)}, {at(done.at, 'day')}. {why}
+      </span>
+      <button type="button" className="link min-h-11" onClick={() => leaveOutPractised(done.id)}>
+        Leave it out
+      </button>
+    </p>
+  ));
+}
+
+interface SetProps {
+  sets: readonly AssignmentSeen[];
+  done: Learner['done'];
+  jobId?: string;
+  onPick: (kind: ExerciseKind) => void;
+}
+
+/** What a teacher has set, by when, and what of it is done: about a job’s own holes where it was set so. */
+function SetForYou({ sets, done, jobId, onPick }: SetProps) {
+  return sets.map((set) => (
+    <p key={set.id} className="border-l-4 border-l-brass-dark pl-3">
+      Set for you, by {set.due}
+      {set.jobName !== undefined && `, about ${set.jobName}`}:{' '}
+      {set.kinds.map((k, i) => (
+        <span key={k}>
+          {i > 0 && ', '}
+          {isExerciseKind(k) && (set.jobId === undefined || set.jobId === jobId) ? (
+            <button type="button" className="link" onClick={() => onPick(k)}>
+              {practisedTitle(k)}
+            </button>
+          ) : (
+            <Link
+              className="link"
+              href={isExerciseKind(k) ? `/practice?job=${set.jobId}&kind=${k}` : HANDS_AT[k]}
+              prefetch={false}
+            >
+              {practisedTitle(k)}
+            </Link>
+          )}
+          {done.some((p) => p.kind === k && p.right && (set.jobId === undefined || p.jobId === set.jobId)) && ' ✓'}
+        </span>
+      ))}
+    </p>
+  ));
 }
 
 /** Where one stands with a kind, in a few words. */

@@ -1,24 +1,37 @@
 'use client';
 
 import { useMemo } from 'react';
-import { EXERCISE_KINDS, exerciseOf, KINDS_TO_LEARN } from '@/core/practice/kinds-of-exercise';
+import { EXERCISE_KINDS, exerciseOf, KINDS_TO_LEARN, type ExerciseKind } from '@/core/practice/kinds-of-exercise';
+import type { AskForm } from '@/core/hole/form';
 import type { Exercise } from '@/core/practice/exercise';
 import { wholeShop, type ShopWithCrib } from '@/core/shop/shop';
 import { showText, tell, type Display } from '@/core/units/show';
 import { useUnits } from '@/ui/units';
 import { Scene } from './scene';
 
+interface Props {
+  shop: ShopWithCrib;
+  seed: number;
+  /** Every kind where left out. */
+  kinds?: readonly ExerciseKind[];
+  /** A job whose own holes they are about. */
+  job?: { name: string; holes: AskForm[] };
+}
+
 /** Exercises on paper, their answers on another page. */
-export function SheetView({ shop, seed }: { shop: ShopWithCrib; seed: number }) {
+export function SheetView({ shop, seed, kinds = KINDS_TO_LEARN, job }: Props) {
   const { display } = useUnits();
   const exercises = useMemo(
-    () => KINDS_TO_LEARN.flatMap((kind, i) => exerciseOf(kind, seed * 100 + i, { shop: wholeShop(shop) }) ?? []),
-    [shop, seed],
+    () =>
+      kinds.flatMap((kind, i) => exerciseOf(kind, seed * 100 + i, { shop: wholeShop(shop), holes: job?.holes }) ?? []),
+    [shop, seed, kinds, job],
   );
   return (
     <main id="main" className="mx-auto flex max-w-[800px] flex-col gap-4 bg-white p-6">
       <div className="flex items-end gap-3">
-        <h1 className="mr-auto font-cond text-3xl font-semibold">Exercises, sheet {seed}</h1>
+        <h1 className="mr-auto font-cond text-3xl font-semibold">
+          Exercises{job && ` for ${job.name}`}, sheet {seed}
+        </h1>
         <button type="button" className="btn print:hidden" onClick={() => window.print()}>
           Print
         </button>

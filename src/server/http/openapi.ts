@@ -183,9 +183,10 @@ const PATHS: Record<string, Partial<Record<Method, Described>>> = {
   '/api/v1/practice/assignments': {
     get: { summary: 'What is set for the class', done: [200, 'Assignments', 'The newest first'] },
     put: {
-      summary: 'Set exercises for some names or everybody, by a day',
+      summary: 'Set exercises for some names or everybody, by a day; about the holes of a job where one is named',
       body: 'Assignment',
       done: [204, null, 'Set'],
+      refused: NO_JOB,
     },
   },
   '/api/v1/practice/assignments/{id}': {

@@ -1,5 +1,6 @@
 import type { Assignment, PractisedInput } from '@/contracts/practice';
 import type { Database } from '../database';
+import { findJob } from '../repositories/job-repository';
 import {
   appendPractised,
   listAssignments,
@@ -8,6 +9,7 @@ import {
   removePractised,
 } from '../repositories/practice-repository';
 import { writing } from '../writing';
+import { missingJob } from './change-job';
 
 /**
  * Takes in what was practised: the same one sent again counts once.
@@ -38,7 +40,10 @@ export async function forgetName(db: Database, who: string): Promise<void> {
   });
 }
 
-export const setAssignment = (db: Database, one: Assignment): Promise<void> =>
-  writing(db, (tx) => putAssignment(tx, one));
+/** Sets exercises for a class. @throws Refusal where the job that they are about is not there */
+export async function setAssignment(db: Database, one: Assignment): Promise<void> {
+  if (one.jobId !== undefined && !(await findJob(db, one.jobId))) throw missingJob();
+  await writing(db, (tx) => putAssignment(tx, one));
+}
 export const dropAssignment = (db: Database, id: string): Promise<void> =>
   writing(db, (tx) => removeAssignment(tx, id));
