@@ -35,6 +35,7 @@ describe('the load of one tap over HTTP', () => {
     expect(hard.torqueNm).toBeGreaterThan(3 * plain.torqueNm);
     expect(hard.level).not.toBe('calm');
     expect((await load({ holeMm: undefined, drill: '6.8' })).holeMm).toBeGreaterThan(6.8);
+    expect((await load({ holeMm: 4.1 })).torqueNm).toBeGreaterThan(plain.torqueNm);
     expect((await load({ thread: 'M3', holeMm: 2.5, guided: false })).level).not.toBe(
       (await load({ thread: 'M3', holeMm: 2.5 })).level,
     );
@@ -47,6 +48,7 @@ describe('the load of one tap over HTTP', () => {
     [{ holeMm: undefined }, 'drill-or-hole'],
     [{ holeMm: undefined, drill: 'q9' }, 'drill-unknown'],
     [{ holeMm: 9 }, 'hole-size'],
+    [{ holeMm: 4 }, 'hole-size'],
     [{ geometry: 'form', materialId: 'iron-grey' }, 'forming-brittle'],
   ])('%j: %s', async (over, code) => expect((await refusal(load(over))).errors[0].code).toBe(code));
 });

@@ -6,7 +6,7 @@ import { isHandHeld, isRigid, type Machine } from './machine';
 const M_PER_MIN_PER_SFM = 0.3048;
 
 /**
- * Metres a minute from surface feet a minute.
+ * Metres a minute (m/min) from surface feet a minute (ft/min); 0.3048 exactly.
  * @example sfmToMPerMin(90) // 27.43
  */
 export const sfmToMPerMin = (sfm: number): number => sfm * M_PER_MIN_PER_SFM;
@@ -19,7 +19,7 @@ export const rpmFor = (cuttingSpeed: number, diameterMm: number): number =>
   (1000 * cuttingSpeed) / (Math.PI * diameterMm);
 
 /**
- * Share of the speed left when drilling deep: by depth over drill diameter. Trade rule.
+ * Share of the speed left when drilling deep, 1 to 0.65: by depth over drill diameter. Trade rule.
  * @example deepHoleFactor(4.5) // 0.8
  */
 export function deepHoleFactor(depthOverDiameter: number): number {
@@ -89,7 +89,10 @@ export function idealRpm({ drill, material, depthMm, machine, dry }: DrillingCon
   );
 }
 
-/** How the rule of thumb treats a material, against mild steel. */
+/**
+ * Speed of a material in the rule of thumb over that of mild steel, 1/6 to 2. Trade rule.
+ * @example thumbFactor(mildSteel) // 1
+ */
 export function thumbFactor(m: Material): number {
   if (m.group === 'nickel') return 1 / 6;
   if (m.group === 'titanium') return m.hardnessHb > 250 ? 1 / 3 : 1 / 2;

@@ -55,8 +55,10 @@ export interface Machine {
   dial?: { travelMm: number; divisions: number };
 }
 
+/** The slowest speed of a machine, rev/min. */
 export const lowestRpm = ({ speeds }: Machine): number =>
   speeds.kind === 'range' ? speeds.minRpm : Math.min(...speeds.steps.map((s) => s.rpm));
+/** The fastest speed of a machine, rev/min. */
 export const highestRpm = ({ speeds }: Machine): number =>
   speeds.kind === 'range' ? speeds.maxRpm : Math.max(...speeds.steps.map((s) => s.rpm));
 

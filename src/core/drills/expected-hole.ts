@@ -117,7 +117,7 @@ export function drillThatLeft(holeMm: number, made: Omit<DrilledHole, 'drill'>, 
   return sizedDrill(holeMm - over, `${+holeMm.toFixed(2)}`);
 }
 
-/** The same as people see it, with its working. */
+/** The hole that a drill leaves as people see it, mm, with its spread and its working. Model, or as this shop measured. */
 export function expectedHole(hole: DrilledHole, learned?: Learned): Estimate {
   const { drill, start } = hole;
   const { mean, sigma, n, own = 0, range } = expectedHoleMm(hole, learned);

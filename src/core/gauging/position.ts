@@ -3,7 +3,9 @@ import type { Point } from '../layout/part';
 import { bad, good, type Verdict } from './verdict';
 
 /**
- * How far a hole is from its place: twice the offset is what the zone, a diameter, is held against.
+ * How far a hole is from its place, mm, from 0 up: twice the offset is what the zone, a diameter, is held against. ISO 1101,
+ * ASME Y14.5.
+ * @param off from the place that the drawing gives, mm
  * @example positionError({ x: 0.06, y: 0.08 }).value // 0.2
  */
 export function positionError(off: Point): Answer {

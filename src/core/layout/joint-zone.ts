@@ -21,8 +21,8 @@ export interface Positioned {
 }
 
 /**
- * Position zone that the joint leaves a hole, a diameter: a tapped one under the clearance hole of its mate, a clearance hole
- * over its bolt.
+ * Position zone that the joint leaves a hole, a diameter in mm: a tapped one under the clearance hole of its mate, a clearance
+ * hole over its bolt. ISO 273 and ASME B18.2.8, listed from M1.6 to M30 and #2 to 1 in.
  * @returns undefined where no clearance of this size is listed
  */
 export function jointZone({
@@ -36,7 +36,7 @@ export function jointZone({
   return row && positionZone(joint, row[1 + FITS.indexOf(fit)], row[0]);
 }
 
-/** The position zone that a hole is held against, a diameter: the one entered, else what the joint leaves, else assumed. */
+/** The position zone that a hole is held against, a diameter in mm: the one entered, else what the joint leaves, else assumed. */
 export function zoneOf({ diameterMm, tapped, zoneMm }: Positioned): Answer {
   if (zoneMm !== undefined)
     return answer(zoneMm, 'mm', {

@@ -9,7 +9,7 @@ export function isAtLevel({ levels, tool }: Pick<Figured, 'levels' | 'tool'>, le
   return tool !== undefined && (level === tool || level === `${levels[levels.length - 1]}|${tool}`);
 }
 
-/** What is typical over some readings: the middle of what is typical for each. */
+/** What is typical over some readings, in their unit: the mean of what is typical for each; 0 of none. */
 export function typicalOver(readings: readonly Pick<Figured, 'typical'>[]): Spread {
   const n = Math.max(1, readings.length);
   return {
@@ -40,7 +40,7 @@ export function levelShown(figure: LearnedFigure, level: string, typical: Spread
   return { typical: typical.mean - zero, mean: mean - zero, low, high: range[1] - zero, n };
 }
 
-/** The value of a reading as people read it. */
+/** The value of a reading as people read it, in its unit: a hole is told as what it is over the typical one. */
 export const shownValue = ({ figure, value, typical }: Figured): number =>
   figure === 'oversize' ? value - typical.mean : value;
 

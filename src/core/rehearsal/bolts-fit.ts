@@ -57,7 +57,7 @@ function enclosing(points: readonly Point[]): Circle {
   return circle;
 }
 
-/** Radius of the smallest circle around some points. */
+/** Radius of the smallest circle around some points, mm; 0 around one. */
 export const enclosingRadius = (points: readonly Point[]): number => Math.sqrt(enclosing(points).square);
 
 /** The turn is searched in so many thirds: to a thousandth of the play and better. */

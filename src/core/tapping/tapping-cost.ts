@@ -53,7 +53,7 @@ function suitCost(q: TappingQuestion, { taps }: TapSequence): number {
 }
 
 /**
- * Points for the risk of breaking: none where it is calm, ten where care ends, a hundred where the tap goes first.
+ * Points for the risk of breaking, 0 to 145, by what the tap holds over what it takes: none where it is calm, ten where care ends, a hundred where the tap goes first.
  * @example breakingCost(1.3) // 10
  */
 export function breakingCost(safety: number | undefined): number {
