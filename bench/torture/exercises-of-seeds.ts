@@ -7,8 +7,12 @@ import { exerciseFaults } from '../../src/core/tests/exercise-faults';
 const [kind, seeds] = [process.argv[2] as ExerciseKind, Number(process.argv[3])];
 const seen = new Set<string>();
 const faults: string[] = [];
+const times: number[] = [];
 for (let seed = 0; seed < seeds; seed++) {
-  const [one, again] = [exerciseOf(kind, seed, { shop }), exerciseOf(kind, seed, { shop })];
+  const begun = performance.now();
+  const one = exerciseOf(kind, seed, { shop });
+  times.push(performance.now() - begun);
+  const again = exerciseOf(kind, seed, { shop });
   if (!one || !again) {
     faults.push(`${seed}: none can be asked`);
     continue;
@@ -16,4 +20,6 @@ for (let seed = 0; seed < seeds; seed++) {
   seen.add(sameAs(one));
   faults.push(...exerciseFaults(one, again).map((fault) => `${seed}: ${fault}`));
 }
-console.log(JSON.stringify({ different: seen.size, faulty: faults.length, faults: faults.slice(0, 5) }));
+times.sort((a, b) => a - b);
+const p99Ms = times[Math.floor(0.99 * times.length)];
+console.log(JSON.stringify({ different: seen.size, p99Ms, faulty: faults.length, faults: faults.slice(0, 5) }));

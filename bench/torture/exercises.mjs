@@ -23,8 +23,8 @@ export async function exercises() {
     for (let kind = waiting.shift(); kind; kind = waiting.shift()) {
       const start = Date.now();
       const { stdout } = await run(process.execPath, [outfile, kind, seeds]);
-      const { different, faulty, faults } = JSON.parse(stdout);
-      const figures = { seeds: Number(seeds), different, seconds: Math.round((Date.now() - start) / 1000) };
+      const { different, p99Ms, faulty, faults } = JSON.parse(stdout);
+      const figures = { seeds: Number(seeds), different, p99Ms, seconds: Math.round((Date.now() - start) / 1000) };
       said(`exercises: ${kind}`, faulty === 0, faulty ? { ...figures, faulty, faults } : figures);
     }
   };

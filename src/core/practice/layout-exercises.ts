@@ -1,5 +1,5 @@
 import { mm, phrase, quantity } from '../answer/answer';
-import { dialSetting, shownTurns, touchOff } from '../layout/dial-list';
+import { dialSetting, touchOff } from '../layout/dial-list';
 import { judgeSquare, SQUARE_DEG, tiltOf } from '../gauging/squareness';
 import type { Chance } from './chance';
 import { type Choice, type Made } from './exercise';
@@ -48,7 +48,7 @@ export function dialExercise(_: PracticeSource, chance: Chance): Made {
   ] as const);
   const move = chance.whole(60, 900) / 20;
   const right = dialSetting(move, dial);
-  const told = (setting: typeof right) => shownTurns(setting);
+  const told = ({ turns, divisions }: typeof right): string => `${turns} turns and ${+divisions.toFixed(1)} divisions`;
   const others = [
     { ...right, turns: right.turns + 1 },
     { ...right, divisions: (right.divisions + dial.divisions / 2) % dial.divisions },

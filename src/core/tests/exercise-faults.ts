@@ -1,6 +1,6 @@
 import { REASONS } from '../answer/reasons';
 import { judgeAnswer, MISTAKES, type Exercise } from '../practice/exercise';
-import { tell } from '../units/show';
+import { show, tell } from '../units/show';
 
 /** What is wrong with the answers that are offered. */
 function choiceFaults(exercise: Exercise, said: string[]): string[] {
@@ -28,6 +28,11 @@ function figureFaults(exercise: Exercise, said: string[]): string[] {
   const faults: string[] = [];
   if (!Number.isFinite(asked.value)) faults.push('no figure to answer');
   if (!judgeAnswer(exercise, asked.value).right) faults.push('its own figure is wrong');
+  for (const { label, value } of exercise.facts) {
+    if (!('value' in value)) continue;
+    const shown = Number(show(value, 'mm').number);
+    if (Math.abs(shown - value.value) > asked.within / 4) faults.push(`${label} is ${value.value}, and reads ${shown}`);
+  }
   said.push(tell(asked.why, 'mm'));
   for (const { value } of asked.slips) {
     const judged = judgeAnswer(exercise, value);

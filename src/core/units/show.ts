@@ -48,7 +48,7 @@ const DECIMALS: Partial<Record<Unit, number>> = {
   MPa: 0,
   s: 0,
   ratio: 2,
-  count: 0,
+  count: 1,
   deg: 2,
   'm/min': 1,
   mm2: 2,

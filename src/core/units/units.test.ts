@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { composed, mm, phrase, quantity } from '../answer/answer';
 import { interpolate } from './interpolate';
 import { inchToMm, mmToInch, parseLength, type LengthUnit } from './length';
-import { exactFraction, showText, tell, trimmed, turnsText } from './show';
+import { exactFraction, show, showText, tell, trimmed, turnsText } from './show';
 
 function read(text: string, unit: LengthUnit = 'mm') {
   const parsed = parseLength(text, unit);
@@ -88,6 +88,9 @@ describe('figures as shown', () => {
     [quantity(NaN, 'mm'), 'mm', '—'],
   ] as const)('%j in %s is %s', (figure, display, text) => expect(showText(figure, display)).toBe(text));
 
+  test('a count has the half that it has: two and a half chamfer threads are not three', () => {
+    expect([2.5, 4, 60].map((value) => show({ value, unit: 'count' }, 'mm').number)).toEqual(['2.5', '4', '60']);
+  });
   test('turns are counted in eighths, then in quarters', () => {
     expect([0, 0.15, 0.3, 0.45, 0.97, 1.125, 1.9, 2.1, 14.8, 14.9, -0.5].map((t) => turnsText(t))).toEqual([
       ...['0', '1/8', '1/4', '1/2', '1', '1 1/8', '1 7/8', '2', '14 3/4', '15', '-1/2'],

@@ -87,23 +87,26 @@ export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Verni
   const { main, line } = vernierReads(shownMm, gauge);
   const from = main - 2;
   return (
-    <div role="group" aria-label="Height gauge, to be moved sideways" tabIndex={0} className="overflow-x-auto">
-      <div
-        role="img"
-        aria-label={`Height gauge: the zero of the vernier stands past ${spoken(main, gauge)}; line ${line} of it meets a line above`}
-        className="relative h-[150px] overflow-hidden"
-        style={{ width: SPAN * LINE_PX }}
-      >
-        <MainScale from={from} gauge={gauge} />
+    <div className="@container">
+      <div role="group" aria-label="Height gauge, to be moved sideways" tabIndex={0} className="overflow-x-auto">
         <div
-          className="absolute inset-y-0 left-0 will-change-transform"
-          style={{
-            transform: `translateX(${(shownMm / gaugeSteps(gauge).wholeMm - from) * LINE_PX}px)`,
-          }}
+          role="img"
+          aria-label={`Height gauge: the zero of the vernier stands past ${spoken(main, gauge)}; line ${line} of it meets a line above`}
+          className="relative h-[150px] overflow-hidden"
+          style={{ width: SPAN * LINE_PX }}
         >
-          <Slide gauge={gauge} />
+          <MainScale from={from} gauge={gauge} />
+          <div
+            className="absolute inset-y-0 left-0 will-change-transform"
+            style={{
+              transform: `translateX(${(shownMm / gaugeSteps(gauge).wholeMm - from) * LINE_PX}px)`,
+            }}
+          >
+            <Slide gauge={gauge} />
+          </div>
         </div>
       </div>
+      <p className="text-[14px] text-steel-700 @min-[972px]:hidden">Move the scale sideways to see all of it.</p>
     </div>
   );
 }
