@@ -196,6 +196,13 @@ test('a job is rehearsed beside the page: how it comes out, what goes wrong, wha
   await expect(panel.getByRole('list', { name: 'What goes wrong' })).toContainText('a hole out of place');
   await expect(panel.getByRole('img', { name: 'Where each hole may land' })).toBeVisible();
   await expect(panel.getByRole('list', { name: 'What spoils parts' })).toContainText('punch marks and starts');
+  await panel.getByRole('button', { name: 'Show the working: a hole out of place' }).click();
+  await expect(page.getByRole('dialog')).toContainText('jobs in which it happens ÷ jobs rehearsed');
+  await page.keyboard.press('Escape');
+  const [first] = await panel.getByRole('button', { name: 'Show the working: bad parts with the change' }).all();
+  await first.click();
+  await expect(page.getByRole('dialog')).toContainText('both ways on the same luck');
+  await page.keyboard.press('Escape');
   await panel.getByText(/worst stor/).click();
   await expect(
     panel.getByText(/^Part \d\. (The punch or the start of|The lines of|A line of) [AB]1/).first(),

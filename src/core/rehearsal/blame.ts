@@ -10,6 +10,8 @@ export interface Blame {
   alone: number;
   /** With all in which it has a hand. */
   total: number;
+  /** Pairs of jobs that tell it. */
+  jobs: number;
 }
 
 /** A job with the luck of another in one cause. */
@@ -60,6 +62,7 @@ export function blame(models: readonly HoleModel[], rehearsing: Rehearsing, jobs
   const share = (value: number): number => (variance > 0 ? Math.min(1, Math.max(0, value)) : 0);
   return CAUSES.map((cause, c) => ({
     cause,
+    jobs,
     alone: share(1 - apart[c].alone / (2 * jobs * variance)),
     total: share(apart[c].total / (2 * jobs * variance)),
   })).sort((x, y) => y.total - x.total);

@@ -1,6 +1,8 @@
-import { answer, mm, phrase, quantity, type Answer, type Phrase } from '../answer/answer';
+import { answer, mm, percent, phrase, quantity, type Answer, type Phrase, type Source } from '../answer/answer';
+import type { Blame } from './blame';
 import type { Cause } from './luck';
-import { wilson, type Rehearsed } from './rehearse';
+import type { Proposal } from './proposals';
+import { shareWithinMinutes, wilson, type Rehearsed } from './rehearse';
 import type { Fault, Reason, Trouble } from './rehearse-job';
 
 /** What goes wrong, said. */
@@ -58,6 +60,8 @@ export function troubleWords({ fault, reason, letter, hole, is, limit, nth }: Tr
   });
 }
 
+const OURS: Source = { kind: 'model', name: 'our estimates of what scatters, and your own readings' };
+
 /** A share of so many, in a hundred, with its working. */
 function shareOf(
   hits: readonly [string, number],
@@ -76,7 +80,7 @@ function shareOf(
       ['at least', quantity(100 * from, 'percent')],
       ['at most', quantity(100 * to, 'percent')],
     ],
-    source: { kind: 'model', name: 'our estimates of what scatters, and your own readings' },
+    source: OURS,
     assumptions: [
       phrase('Nineteen times in twenty the true share of this model lies in between.'),
       phrase('Every hole is gauged; the mate of a joint takes up half of the play.'),
@@ -91,3 +95,58 @@ export const cleanShare = ({ jobs, clean }: Pick<Rehearsed, 'jobs' | 'clean'>, s
 /** How many of a hundred parts are scrap, with its working. */
 export const badShare = ({ badParts, parts }: Pick<Rehearsed, 'badParts' | 'parts'>, seed: number): Answer =>
   shareOf(['scrap', badParts], ['parts rehearsed', parts], seed, 'parts that are scrap ÷ parts rehearsed');
+
+/** In how many of a hundred jobs something goes wrong at least once, with its working. */
+export const faultShare = (fault: Fault, { jobs, with: hit }: Pick<Rehearsed, 'jobs' | 'with'>, seed: number): Answer =>
+  shareOf(
+    [FAULT_WORDS[fault], hit[fault]],
+    ['jobs rehearsed', jobs],
+    seed,
+    'jobs in which it happens ÷ jobs rehearsed',
+  );
+
+/** How many of a hundred jobs are done within so many minutes, with its working. */
+export const doneShare = (rehearsed: Pick<Rehearsed, 'jobs' | 'minutes'>, withinMin: number, seed: number): Answer =>
+  shareOf(
+    [
+      `done within ${withinMin < 100 ? `${withinMin.toFixed(0)} min` : `${(withinMin / 60).toFixed(1)} h`}`,
+      Math.round(rehearsed.jobs * shareWithinMinutes(rehearsed, withinMin)),
+    ],
+    ['jobs rehearsed', rehearsed.jobs],
+    seed,
+    'jobs that are done by then ÷ jobs rehearsed',
+  );
+
+/** What a cause has to do with the parts that are spoiled, in a hundred, with its working. */
+export const blameShare = ({ total, alone, jobs }: Blame): Answer =>
+  answer(100 * total, 'percent', {
+    rule: 'Blame of one cause',
+    formula: 'mean of (spoiled − spoiled with this cause exchanged)² ÷ (2 × variance of spoiled parts)',
+    inputs: [
+      ['pairs of jobs', quantity(jobs, 'count')],
+      ['by itself', percent(100 * alone)],
+    ],
+    source: { kind: 'model', name: 'total and first-order shares of the variance (Sobol)' },
+    assumptions: [
+      phrase('What several causes do together counts for each of them: the shares may add up to more than 100 %.'),
+    ],
+  });
+
+/** Bad parts in a hundred once a change is made, with what they were, on the same luck. */
+export const gainOf = (
+  { before, after, costMin, jobs }: Omit<Proposal, 'id' | 'says' | 'change'>,
+  seed: number,
+): Answer =>
+  answer(after.bad, 'percent', {
+    rule: 'Rehearsal with one thing changed',
+    formula: 'parts that are scrap ÷ parts rehearsed, both ways on the same luck',
+    inputs: [
+      ['bad parts as it is', percent(before.bad)],
+      ['all good as it is', percent(before.clean)],
+      ['all good with the change', percent(after.clean)],
+      ['jobs rehearsed each way', quantity(jobs, 'count')],
+      ['longer by', quantity(costMin * 60, 's')],
+      ['seed', quantity(seed, 'count')],
+    ],
+    source: OURS,
+  });

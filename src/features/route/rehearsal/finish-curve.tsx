@@ -1,6 +1,9 @@
 'use client';
 
+import { doneShare } from '@/core/rehearsal/rehearsal-words';
 import { minutesFor, shareWithinMinutes, type Rehearsed } from '@/core/rehearsal/rehearse';
+import type { Display } from '@/core/units/show';
+import { Working } from '@/ui/working';
 
 const W = 420;
 const H = 120;
@@ -12,8 +15,16 @@ const [LEFT, RIGHT, TOP, BOTTOM] = [34, 12, 14, 26];
 export const spanOf = (minutes: number): string =>
   minutes < 100 ? `${minutes.toFixed(0)} min` : `${(minutes / 60).toFixed(1)} h`;
 
-/** When the job is done: how many of a hundred jobs by then, with the deadline. @param withinMin minutes of work until the deadline */
-export function FinishCurve({ rehearsed, withinMin }: { rehearsed: Rehearsed; withinMin?: number }) {
+interface Props {
+  rehearsed: Rehearsed;
+  /** Minutes of work until the deadline. */
+  withinMin?: number;
+  seed: number;
+  display: Display;
+}
+
+/** When the job is done: how many of a hundred jobs by then, with the deadline. */
+export function FinishCurve({ rehearsed, withinMin, seed, display }: Props) {
   const [from, to] = [minutesFor(rehearsed, 0.005), minutesFor(rehearsed, 0.995)];
   const span = Math.max(1e-6, to - from);
   const [low, high] = [Math.max(0, from - 0.15 * span), to + 0.15 * span];
@@ -64,9 +75,17 @@ export function FinishCurve({ rehearsed, withinMin }: { rehearsed: Rehearsed; wi
       </svg>
       <figcaption className="text-[15px] text-dye-200">
         Jobs in a hundred that are done in so long
-        {due !== undefined && (
+        {due !== undefined && withinMin !== undefined && (
           <>
-            ; by the deadline <b className="text-scribe">{(100 * due).toFixed(due > 0.99 || due < 0.01 ? 1 : 0)}</b>
+            ; by the deadline{' '}
+            <Working
+              of={doneShare(rehearsed, withinMin, seed)}
+              name="jobs done by the deadline"
+              display={display}
+              className="font-bold text-scribe"
+            >
+              {(100 * due).toFixed(due > 0.99 || due < 0.01 ? 1 : 0)}
+            </Working>
           </>
         )}
         .

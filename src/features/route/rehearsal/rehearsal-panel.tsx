@@ -1,6 +1,15 @@
 'use client';
 
-import { badShare, CAUSE_WORDS, cleanShare, FAULT_WORDS, troubleWords } from '@/core/rehearsal/rehearsal-words';
+import {
+  badShare,
+  blameShare,
+  CAUSE_WORDS,
+  cleanShare,
+  FAULT_WORDS,
+  faultShare,
+  gainOf,
+  troubleWords,
+} from '@/core/rehearsal/rehearsal-words';
 import { blanksFor, wilson, type Rehearsed } from '@/core/rehearsal/rehearse';
 import { FAULTS } from '@/core/rehearsal/rehearse-job';
 import { spareBlanks } from '@/core/rehearsal/proposals';
@@ -114,7 +123,14 @@ function Outcome({ rehearsed, quantity, seed, display }: OutcomeProps) {
                   style={{ width: `${Math.max(1, (100 * hit[f]) / jobs)}%` }}
                 />
               </span>
-              <b className="text-right">{percent(hit[f] / jobs)}</b>
+              <Working
+                of={faultShare(f, rehearsed, seed)}
+                name={FAULT_WORDS[f]}
+                display={display}
+                className="text-right font-bold"
+              >
+                {percent(hit[f] / jobs)}
+              </Working>
             </li>
           ))}
         </ul>
@@ -132,15 +148,38 @@ interface ProposalsProps {
   display: Display;
 }
 
-const change = ({ before, after }: Taken['proposal']): string =>
-  before && after
-    ? `bad parts ${before.bad.toFixed(1)} → ${after.bad.toFixed(1)} %, all good ${before.clean.toFixed(0)} → ${after.clean.toFixed(0)} %`
-    : '';
+interface GainProps {
+  of: Taken['proposal'];
+  seed: number;
+  display: Display;
+}
+
+/** What a change does to the job, with its working; nothing where it was not rehearsed. */
+function Gain({ of: { before, after, costMin = 0, jobs = 0 }, seed, display }: GainProps) {
+  return (
+    before &&
+    after && (
+      <Working of={gainOf({ before, after, costMin, jobs }, seed)} name="bad parts with the change" display={display}>
+        <b>
+          bad parts {before.bad.toFixed(1)} → {after.bad.toFixed(1)} %, all good {before.clean.toFixed(0)} →{' '}
+          {after.clean.toFixed(0)} %
+        </b>
+      </Working>
+    )
+  );
+}
 const cost = (min: number): string =>
   Math.abs(min) < 0.5 ? 'in the same time' : min > 0 ? `${min.toFixed(0)} min more` : `${(-min).toFixed(0)} min less`;
 
 /** What would help most for each minute, each with one touch; what was taken, with the touch that undoes it. */
-function Proposals({ found: { proposals, rehearsed, of, share }, taken, spare, take, undo, display }: ProposalsProps) {
+function Proposals({
+  found: { proposals, rehearsed, of, share, seed },
+  taken,
+  spare,
+  take,
+  undo,
+  display,
+}: ProposalsProps) {
   const blanks = rehearsed && share >= 1 ? spareBlanks(rehearsed, of.job.quantity, of.job.quantity + spare) : undefined;
   return (
     <div className="flex flex-col gap-1 text-[15px]">
@@ -152,7 +191,7 @@ function Proposals({ found: { proposals, rehearsed, of, share }, taken, spare, t
               className="flex flex-wrap items-center gap-x-3 border-b border-steel-200 py-1"
             >
               <span className="min-w-0 flex-1">
-                ✓ {tell(one.proposal.says, display)} <b>{change(one.proposal)}</b>
+                ✓ {tell(one.proposal.says, display)} <Gain of={one.proposal} seed={seed} display={display} />
               </span>
               <button type="button" className="link min-h-11" onClick={() => undo(one)}>
                 Undo
@@ -168,7 +207,7 @@ function Proposals({ found: { proposals, rehearsed, of, share }, taken, spare, t
         {(proposals ?? []).slice(0, 5).map((p) => (
           <li key={p.id} className="flex flex-wrap items-center gap-x-3 border-b border-steel-200 py-1">
             <span className="min-w-0 flex-1">
-              {tell(p.says, display)} <b>{change(p)}</b>, {cost(p.costMin)}
+              {tell(p.says, display)} <Gain of={p} seed={seed} display={display} />, {cost(p.costMin)}
             </span>
             <button
               type="button"
@@ -211,7 +250,10 @@ function Stories({ found: { rehearsed, saved, blamed }, display }: { found: Foun
               <li key={b.cause} className="grid grid-cols-[minmax(0,1fr)_auto] gap-2">
                 <span className="first-letter:uppercase">{CAUSE_WORDS[b.cause]}</span>
                 <span>
-                  <b>{percent(b.total)}</b> in all, {percent(b.alone)} alone
+                  <Working of={blameShare(b)} name={CAUSE_WORDS[b.cause]} display={display} className="font-bold">
+                    {percent(b.total)}
+                  </Working>{' '}
+                  in all, {percent(b.alone)} alone
                 </span>
               </li>
             ))}
@@ -250,7 +292,7 @@ function Stories({ found: { rehearsed, saved, blamed }, display }: { found: Foun
 }
 
 function Drawings({
-  found: { landed, rehearsed, of },
+  found: { landed, rehearsed, of, seed },
   display,
   withinMin,
 }: {
@@ -262,7 +304,7 @@ function Drawings({
     <div className="dye flex min-w-0 flex-col gap-3 p-2">
       {landed && <LandingClouds part={of.job.part} models={of.models} landed={landed} display={display} />}
       {landed && <SizeClouds models={of.models} landed={landed} display={display} />}
-      {rehearsed && <FinishCurve rehearsed={rehearsed} withinMin={withinMin} />}
+      {rehearsed && <FinishCurve rehearsed={rehearsed} withinMin={withinMin} seed={seed} display={display} />}
     </div>
   );
 }
