@@ -2,10 +2,12 @@ import type { LearnedLevel } from '../answer/estimate';
 import { pointAngleOf } from '../drills/drill';
 import { findDrill } from '../hole/find-drill';
 import { machineOf, METRIC_INDEX, planned, shop } from '../tests/bench-shop';
+import { tapShop } from '../tests/bench-taps';
 import { tell } from '../units/show';
 import { handledTime } from './handling-time';
 import type { CutSpec, Operation } from './operation';
 import { overriddenSpec } from './override';
+import { withdrawals } from './withdrawals';
 
 const told = (ps: readonly Parameters<typeof tell>[0][]): string => ps.map((p) => tell(p, 'mm')).join(' ');
 const opsOf = (form: Parameters<typeof planned>[0], over: Parameters<typeof planned>[1] = {}): Map<string, Operation> =>
@@ -197,4 +199,96 @@ describe('the steps of a bore', () => {
       expect.stringContaining('Leave the existing hole of 6.8 mm'),
     ]);
   });
+});
+
+describe('the taps of a hole', () => {
+  const two = { callout: '4x M8 x 16 DEEP', thickness: '40', taps: 'M8x1.25 plug, M8x1.25 bottoming' } as const;
+  const at = tapShop();
+  // Plug of 4: 16 and 5 are 16.8 pitches; bottoming of 2 goes on to the same depth.
+  test('the first says how it is turned, each how far; all holes with one before the next', () => {
+    const taps = opsOf(two, { at });
+    const [first, last] = ['tap-1', 'tap-2'].map((key) => detailsOf(taps, key));
+    expect(first).toMatch(/back until the chip snaps.*All 4 holes with this tap before the next/);
+    expect(last).toMatch(/^To the bottom, .* turns, counting the turns\. It takes about [\d.]+ Nm\.$/);
+    expect(first).not.toContain('Left-hand');
+    expect(detailsOf(opsOf({ ...two, callout: 'M8 x 16 DEEP' }, { at }), 'tap-1')).not.toContain('before the next');
+    const alone = opsOf({ ...two, taps: 'M8x1.25 plug' }, { at });
+    expect(detailsOf(alone, 'tap-1')).not.toContain('before the next');
+    const seconds = (ops: Map<string, Operation>) =>
+      [...ops.values()].reduce((sum, o) => sum + (o.code === 'tap' ? o.time.value : 0), 0);
+    const { thread } = planned(two, { at });
+    expect(seconds(taps)).toBeCloseTo((thread?.tapping.best.secondsAll ?? 0) / 4, 6);
+    expect(told([op(alone, 'tap-1').order])).toBe('Tap M8x1.25: plug, 4 chamfer threads.');
+  });
+  test('left hand is said in each, and in the name; a spiral point is not turned back; a taper stops at the gauge, said once', () => {
+    const left = opsOf({ callout: 'M8 LH x 16 DEEP', thickness: '40' });
+    const firstLeft = op(left, 'tap-1');
+    expect([told([firstLeft.order]), detailsOf(left, 'tap-1')]).toEqual([
+      expect.stringContaining('Tap M8x1.25 LH'),
+      expect.stringContaining('anticlockwise'),
+    ]);
+    expect(
+      detailsOf(opsOf({ callout: 'M8 THRU', thickness: '12', taps: 'M8x1.25 spiral-point' }, { at }), 'tap-1'),
+    ).toContain('in all, without reversing');
+    const taper = opsOf({ callout: '1/8 NPT', thickness: '20' });
+    expect(detailsOf(taper, 'tap-1')).toContain('stop at the gauge, not at a depth');
+    expect(op(taper, 'tap-1').cautions.map((c) => c.code)).toContain('taper');
+    expect(firstLeft.cautions.map((c) => c.code)).not.toContain('taper');
+  });
+  test('under power its speed is as it is set on the machine: the label of the step, or variable', () => {
+    const drive = (machine: string, from = at) =>
+      op(opsOf({ callout: 'M8 THRU', thickness: '16', machine, way: 'reversing-spindle' }, { at: from }), 'tap-1').tap
+        ?.drive;
+    expect(drive('mill')).toEqual({ rpm: 65, label: 'step 65' });
+    const free = machineOf('free', 'mill', { minRpm: 60, maxRpm: 2000 }, { reversible: true });
+    expect(drive('free', { ...at, machines: [free] })?.label).toBe('variable');
+    expect(op(opsOf({ callout: 'M8 THRU', thickness: '16' }, { at }), 'tap-1').tap?.drive).toBeUndefined();
+  });
+});
+
+test('withdrawals are named up to six, more by the first and the step; none where it goes down in one', () => {
+  const said = (pecks: number[]): string => tell(withdrawals({ pecks, peckEveryMm: 8 }) ?? { text: 'none' }, 'mm');
+  expect([said([]), said([24, 32]), said([1, 2, 3, 4, 5, 6])]).toEqual([
+    'none',
+    'Out at 24.0 mm, 32.0 mm on the stop.',
+    'Out at 1.0 mm, 2.0 mm, 3.0 mm, 4.0 mm, 5.0 mm, 6.0 mm on the stop.',
+  ]);
+  expect(said([24, 32, 40, 48, 56, 64, 72])).toBe('Out at 24.0 mm on the stop, then every 8.0 mm.');
+});
+
+test('an angled hole is tilted toward a side, or by degrees from X; a mill finds its edges again and makes a flat, a press is warned', () => {
+  const tilted = (towardsDeg: number | undefined, machine = 'press') =>
+    opsOf({ callout: 'ø6 x 10 DEEP', thickness: '30', machine }, { setting: { tiltDeg: 20, towardsDeg } });
+  const way = (deg: number | undefined): string => told([op(tilted(deg), 'tilt').order]);
+  expect([0, 90, 180, 270, 360].map(way).map((w) => /until (the \w+) lies/.exec(w)?.[1])).toEqual([
+    'the right',
+    'the back',
+    'the left',
+    'the front',
+    'the right',
+  ]);
+  expect([way(45), way(undefined)]).toEqual([
+    expect.stringContaining('45° from X lies along the tilt'),
+    expect.stringMatching(/^Tilt the work 20/),
+  ]);
+  expect(op(tilted(0), 'tilt').cautions.map((c) => c.code)).toContain('slope');
+  const mill = tilted(0, 'mill');
+  expect([op(mill, 'tilt').cautions.length, detailsOf(mill, 'tilt')]).toEqual([
+    0,
+    expect.stringContaining('Find the edges again'),
+  ]);
+  expect([mill.has('flat'), tilted(0).has('flat'), op(mill, 'tilt').time.value + op(mill, 'flat').time.value]).toEqual([
+    true,
+    false,
+    300,
+  ]);
+});
+
+test('a small hole is only touched by a centre drill, seven tenths as wide; from 3 mm its cone opens the mouth', () => {
+  const start = (callout: string) => op(opsOf({ callout, thickness: '20', drills: 'metric-1-13-by-0.1' }), 'start');
+  expect([told([start('ø2.9 THRU').order]), told([start('ø6 THRU').order])]).toEqual([
+    expect.stringMatching(/^Only touch with .*: a mark 2\.0 mm across/),
+    expect.stringMatching(/^Start with/),
+  ]);
+  expect(start('ø6 THRU').cut?.spec.fullMm).toBeCloseTo(1.5 * (start('ø6 THRU').cut?.spec.diameterMm ?? 0), 9);
 });
