@@ -109,13 +109,26 @@ test('one step that two tablets recorded is open once it is taken back; done onc
   expect([run([one, two, back]), run([one, two, back, later])].map((at) => at.run.settled.size)).toEqual([0, 1]);
 });
 
+const drillAt = (at: RunOfIssue, hole: number, part: number): string | undefined => {
+  const made = at.planAt({ featureId: 'f', holeNumber: hole, part });
+  return made?.ok ? made.value.operations.find((o) => o.code === 'drill')?.cut?.spec.drill?.label : undefined;
+};
+
 test('followed record by record a run is what it is of all at once', () => {
   const keys = run([]).run.steps.map((s) => s.key);
   const part = fc.integer({ min: 1, max: 3 });
   const step = fc.constantFrom(...keys.slice(0, 12));
   const change = fc.constantFrom({ drill: '5.1' }, { dry: true }, { callout: 'M8 THRU' });
   const one = fc.oneof(
-    fc.record({ kind: fc.constantFrom('step-done', 'step-undone'), body: fc.record({ step, part: fc.constant(1) }) }),
+    fc.record({
+      kind: fc.constantFrom('step-done', 'step-done', 'step-undone'),
+      body: fc.record({ step, part: fc.constant(1) }),
+    }),
+    fc.record({ kind: fc.constant('drill-dull'), body: fc.record({ part, tool: fc.constant('5.0 mm') }) }),
+    fc.record({
+      kind: fc.constantFrom('tap-broken', 'decision-undone'),
+      body: fc.record({ part, tap: fc.constant('x') }),
+    }),
     fc.record({
       kind: fc.constant('checked'),
       body: fc.record({
@@ -138,32 +151,47 @@ test('followed record by record a run is what it is of all at once', () => {
       body: fc.record({ part, scope: fc.constantFrom('hole', 'rest'), label: fc.constant('x'), change }),
     }),
   );
-  const said = ({ run: { steps, next, nextAt, done, open, waiting }, latest }: RunOfIssue) => [
-    steps.map((s) => s.key),
-    [next?.key, nextAt, done, open],
-    waiting.map((w) => w.because.id),
-    [...latest].map(([hole, checks]) => [hole, ...[...checks.values()].map((c) => c.id)]),
-  ];
+  const said = (at: RunOfIssue) => {
+    const {
+      run: { steps, next, nextAt, done, open, waiting },
+      latest,
+    } = at;
+    return [
+      steps.map((s) => s.key),
+      [1, 2].map((hole) => [drillAt(at, hole, 1), drillAt(at, hole, 3)]),
+      [...at.broken.keys()],
+      [...(at.duePartsOf('f', 1) ?? [])],
+      [next?.key, nextAt, done, open],
+      waiting.map((w) => w.because.id),
+      [...latest].map(([hole, checks]) => [hole, ...[...checks.values()].map((c) => c.id)]),
+    ];
+  };
   for (const checkEvery of [1, 2])
     fc.assert(
-      fc.property(fc.array(one, { maxLength: 12 }), fc.integer({ min: 1, max: 2 }), (list, hole) => {
-        const records = list.map(({ kind, body }) => record(kind as BenchKind, body as BodyOf<BenchKind>, { hole }));
-        const work = { route, job: { ...job, route: { checkEvery } }, shop };
-        const followed = followRun(work, planner);
-        for (const r of records) {
-          followed.add([r]);
-          followed.now();
-        }
-        expect(said(followed.now())).toEqual(said(runOfIssue(work, records, planner)));
-      }),
+      fc.property(
+        fc.array(fc.tuple(one, fc.nat(3)), { maxLength: 14 }),
+        fc.integer({ min: 1, max: 2 }),
+        (list, hole) => {
+          const records: BenchRecord[] = [];
+          // What is taken back is one of the records before it.
+          for (const [{ kind, body }, back] of list) {
+            const corrects = kind.endsWith('-undone') ? records.at(-1 - back)?.id : undefined;
+            records.push(
+              record(kind as BenchKind, body as BodyOf<BenchKind>, { hole, ...(corrects ? { corrects } : {}) }),
+            );
+          }
+          const work = { route, job: { ...job, route: { checkEvery } }, shop };
+          const followed = followRun(work, planner);
+          for (const r of records) {
+            followed.add([r]);
+            followed.now();
+          }
+          expect(said(followed.now())).toEqual(said(runOfIssue(work, records, planner)));
+        },
+      ),
       { numRuns: 60 },
     );
 });
-
-const drillAt = (at: RunOfIssue, hole: number, part: number): string | undefined => {
-  const made = at.planAt({ featureId: 'f', holeNumber: hole, part });
-  return made?.ok ? made.value.operations.find((o) => o.code === 'drill')?.cut?.spec.drill?.label : undefined;
-};
 
 test('what is held against a hole where the shop says nothing else; a smaller drill has nothing to do in a larger hole', () => {
   const hole = { featureId: 'f', holeNumber: 1, part: 1 };
