@@ -193,8 +193,10 @@ test('a result that the server will not have stays, says why, and keeps nothing 
   await expect(told).toContainText('There is no such exercise here.');
   await page.reload();
   await expect(told).toBeVisible();
+  await expect(page.getByText('2 done')).toBeVisible();
   await told.getByRole('button', { name: 'Leave it out' }).click();
   await expect(told).toHaveCount(0);
+  await expect(page.getByText('1 done')).toBeVisible();
   await page.reload();
   await expect(page.getByText('1 done')).toBeVisible();
   await expect(told).toHaveCount(0);
@@ -279,6 +281,7 @@ test('a class: set, seen by whom it is for, looked at by name, out as a table an
   await expect
     .poll(async () => (await practisedOf(page, 'second year')).map((p) => p.jobId))
     .toContain('sample-job-spreader-bars');
+  expect(await (await page.request.get('/practice.csv')).text()).toContain(',Spreader bars\n');
   await page.goto('/practice/sheet?seed=4');
   await expect(page.getByRole('region', { name: 'Answers' }).getByRole('listitem')).toHaveCount(KINDS_TO_LEARN.length);
   await page.goto('/practice/class');

@@ -5,8 +5,11 @@ import { FORMULA_START } from './imported';
 
 const COLUMNS = ['when', 'who', 'exercise', 'right', 'hints', 'seconds', 'about', 'job'];
 
-/** What was practised as a table, a row an exercise. */
-export const writePracticeCsv = (rows: readonly Practised[]): string =>
+/** What was practised as a table, a row an exercise. @param jobName what a job is called; its id where that is not known */
+export const writePracticeCsv = (
+  rows: readonly Practised[],
+  jobName: (id: string) => string | undefined = () => undefined,
+): string =>
   `${Papa.unparse(
     {
       fields: COLUMNS,
@@ -18,7 +21,7 @@ export const writePracticeCsv = (rows: readonly Practised[]): string =>
         r.hints,
         r.seconds,
         MISTAKES[r.mistake],
-        r.jobId ?? '',
+        r.jobId === undefined ? '' : (jobName(r.jobId) ?? r.jobId),
       ]),
     },
     { newline: '\n', escapeFormulae: FORMULA_START },

@@ -6,6 +6,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { assignment, type Assignment, type AssignmentSeen, type PractisedInput } from '@/contracts/practice';
 import { MISTAKES } from '@/core/practice/exercise';
 import {
+  isExerciseKind,
   KINDS_OF_A_HOLE,
   KINDS_TO_LEARN,
   PRACTISED_KINDS,
@@ -41,10 +42,12 @@ export function ClassView({ practised, assignments, jobs }: Props) {
       return { who, own, standing: standingOf(own), wrong: keepsWrong(own) };
     });
   }, [practised]);
-  const change = async (method: 'PUT' | 'DELETE', path: string, body?: unknown): Promise<void> => {
+  /** @returns whether the server took it */
+  const change = async (method: 'PUT' | 'DELETE', path: string, body?: unknown): Promise<boolean> => {
     const sent = await send(method, path, body);
     setFault(sent.ok ? undefined : sent.fault);
     router.refresh();
+    return sent.ok;
   };
   return (
     <main id="main" className="mx-auto flex max-w-[1200px] flex-col gap-4 p-3 sm:px-5">
@@ -60,7 +63,7 @@ export function ClassView({ practised, assignments, jobs }: Props) {
       <SetWork
         names={people.map((p) => p.who)}
         jobs={jobs}
-        onSet={(one) => void change('PUT', '/api/v1/practice/assignments', one)}
+        onSet={(one) => change('PUT', '/api/v1/practice/assignments', one)}
       />
       {assignments.length > 0 && (
         <SetList
@@ -142,9 +145,11 @@ function SetList({ assignments, seed, onTakeBack }: SetListProps) {
               <b>{a.names.length === 0 ? 'Everybody' : a.names.join(', ')}</b>, by {a.due}
               {a.jobName !== undefined && `, about ${a.jobName}`}: {a.kinds.map(practisedTitle).join(', ')}
             </span>
-            <a className="link content-center min-h-11" href={onPaper(a, seed)}>
-              On paper
-            </a>
+            {a.kinds.some(isExerciseKind) && (
+              <a className="link content-center min-h-11" href={onPaper(a, seed)}>
+                On paper
+              </a>
+            )}
             <button type="button" className="link min-h-11" onClick={() => onTakeBack(a.id)}>
               Take back
             </button>
@@ -180,7 +185,8 @@ const isDay = (text: string): boolean => assignment.shape.due.safeParse(text).su
 interface SetWorkProps {
   names: readonly string[];
   jobs: readonly JobName[];
-  onSet: (one: Assignment) => void;
+  /** Resolves to whether it was taken: what was chosen stays where it was not. */
+  onSet: (one: Assignment) => Promise<boolean>;
 }
 
 /** Chooses exercises, about what, for whom, and by when. */
@@ -247,10 +253,11 @@ function SetWork({ names, jobs, onSet }: SetWorkProps) {
           type="button"
           className="btn"
           disabled={chosen.length === 0 || !isDay(due)}
-          onClick={() => {
-            onSet({ id: uuidv7(), kinds: chosen, names: [...who], due, ...(jobId === '' ? {} : { jobId }) });
-            setKinds([]);
-          }}
+          onClick={() =>
+            void onSet({ id: uuidv7(), kinds: chosen, names: [...who], due, ...(jobId === '' ? {} : { jobId }) }).then(
+              (taken) => taken && setKinds([]),
+            )
+          }
         >
           Set
         </button>

@@ -151,7 +151,7 @@ interface HomeProps {
 
 /** Who practises, where they stand, and what comes next. */
 function Home({
-  learner: { who, typed, setName, standing, done, wrong },
+  learner: { who, typed, setName, standing, done, wrong, forget },
   signedInAs,
   sets,
   jobId,
@@ -179,7 +179,7 @@ function Home({
             : `${done.length} done, ${done.filter((p) => p.right).length} right.`}
         </p>
       </div>
-      <Refused />
+      <Refused onLeftOut={forget} />
       <SetForYou sets={sets} done={done} jobId={jobId} onPick={onPick} />
       {wrong.length > 0 && (
         <p className="flex flex-wrap items-center gap-x-4 text-[15px]">
@@ -246,7 +246,7 @@ function Home({
 }
 
 /** Results that the server will not have: they stay here until they are left out. */
-function Refused() {
+function Refused({ onLeftOut }: { onLeftOut: (id: string) => void }) {
   const refused = useSyncExternalStore(onRefusedPractised, refusedPractised, refusedPractised);
   const at = useShopTime();
   return refused.map(({ done, why }) => (
@@ -254,7 +254,14 @@ function Refused() {
       <span>
         <b className="text-danger">Not taken by the server:</b> {practisedTitle(done.kind)}, {at(done.at, 'day')}. {why}
       </span>
-      <button type="button" className="link min-h-11" onClick={() => leaveOutPractised(done.id)}>
+      <button
+        type="button"
+        className="link min-h-11"
+        onClick={() => {
+          leaveOutPractised(done.id);
+          onLeftOut(done.id);
+        }}
+      >
         Leave it out
       </button>
     </p>

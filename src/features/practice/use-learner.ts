@@ -48,6 +48,11 @@ export function useLearner(signedInAs: string | undefined) {
     },
     [who],
   );
+  /** Takes one out of view that was left out. */
+  const forget = useCallback(
+    (id: string): void => setKnown((before) => before && { ...before, done: before.done.filter((p) => p.id !== id) }),
+    [],
+  );
   const standing = useMemo(() => standingOf(done), [done]);
   return {
     who,
@@ -57,6 +62,7 @@ export function useLearner(signedInAs: string | undefined) {
     standing,
     wrong: useMemo(() => keepsWrong(done), [done]),
     keep,
+    forget,
   };
 }
 export type Learner = ReturnType<typeof useLearner>;
