@@ -72,3 +72,19 @@ test('H7 of ISO 286, to 120 mm', () =>
     0.035,
     undefined,
   ]));
+
+test('what would leave a reamer under half or over two and a half of its allowance is not taken: 8 is left 0.125 to 0.625', () => {
+  // Spotted 7.9 comes out at 7.966, 7.2 at 7.264, 7.4 at 7.465.
+  const chosen = (...sizes: string[]): string => {
+    const pool = { ...index, drills: index.drills.filter((d) => sizes.includes(d.label)) };
+    return said(chooseReamDrill(8, pool, spotted));
+  };
+  const buy = '7.7 to get drill-to-buy';
+  expect([chosen('7.9'), chosen('7.2'), chosen('7.4'), chosen('7.2', '7.4', '7.9'), chosen('9.0', '5.0')]).toEqual([
+    buy,
+    buy,
+    '7.4 to hand',
+    '7.4 to hand',
+    buy,
+  ]);
+});

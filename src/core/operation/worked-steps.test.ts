@@ -190,6 +190,13 @@ describe('the steps of a bore', () => {
       5,
       expect.arrayContaining(['follows']),
     ]);
+    const wide = planned({ callout: 'ø12 THRU', thickness: '12', existing: '8' }).operations.find(
+      (o) => o.key === 'drill',
+    );
+    expect(wide?.cautions.find((c) => c.code === 'pilot-large')?.values).toMatchObject({
+      share: { value: expect.closeTo(66.67, 2) },
+      limit: { value: 50 },
+    });
     const serves = planned({ callout: 'M8 THRU', thickness: '12', existing: '6.8' }).operations.find(
       (o) => o.key === 'drill',
     );
