@@ -136,6 +136,8 @@ export const mm = (value: number): Quantity => ({ value, unit: 'mm' });
 export const depth = (value: number): Quantity => ({ value, unit: 'mm', places: 1 });
 /** Turns of a gauge, which are read to half a turn: shown as read, not in quarters. */
 export const turnsRead = (value: number): Quantity => ({ value, unit: 'turns', places: 1 });
+/** Seconds that go into another figure: to tenths, as it was worked out with them. */
+export const secondsIn = (value: number): Quantity => ({ value, unit: 's', places: 1 });
 /** A torque that was read, not estimated. */
 export const torqueRead = (value: number): Quantity => ({ value, unit: 'Nm', places: 1 });
 export const percent = (value: number): Quantity => ({ value, unit: 'percent' });

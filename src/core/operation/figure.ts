@@ -1,4 +1,15 @@
-import { about, answer, depth, mm, phrase, quantity, type Answer, type Caution, type Phrase } from '../answer/answer';
+import {
+  about,
+  answer,
+  depth,
+  mm,
+  phrase,
+  quantity,
+  secondsIn,
+  type Answer,
+  type Caution,
+  type Phrase,
+} from '../answer/answer';
 import { expectedTime } from '../answer/estimate';
 import { expectedHoleMm } from '../drills/expected-hole';
 import type { Context } from './context';
@@ -16,7 +27,7 @@ function timeHere({ kind }: Step, usual: Answer, { asked, shop }: Context): Answ
     rule: usual.working.rule,
     formula: 'usual × what this shop takes of it',
     inputs: [
-      ['usual', quantity(usual.value, 's')],
+      ['usual', secondsIn(usual.value)],
       ['taken here', quantity(share.mean, 'ratio')],
       ['times measured', quantity(share.n, 'count')],
     ],
@@ -29,7 +40,7 @@ export function handTime(seconds: number, purpose: string): Answer {
   return answer(seconds, 's', {
     rule: `Time to ${purpose}`,
     formula: 'usual time for one hole',
-    inputs: [['usual', quantity(seconds, 's')]],
+    inputs: [['usual', secondsIn(seconds)]],
     source: { kind: 'model', name: 'our judgement, until the shop’s own times are logged' },
   });
 }

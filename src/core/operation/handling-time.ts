@@ -1,4 +1,4 @@
-import { answer, quantity, type Answer, type Quantity } from '../answer/answer';
+import { answer, quantity, secondsIn, type Answer, type Quantity } from '../answer/answer';
 import type { Machine } from '../cutting/machine';
 import type { Cut, CutFamily } from './operation';
 
@@ -31,17 +31,17 @@ export function handledTime(cuttingS: number, cut: Cut, machine: Machine | undef
   const look = LOOK_S[family] ?? 0;
   const more: [string, Quantity][] = [
     ...(ways > 1 ? [['in and out, turning', quantity(ways, 'count')] as [string, Quantity]] : []),
-    ...(ease > 0 ? [['to hold back where it comes through', quantity(ease, 's')] as [string, Quantity]] : []),
-    ...(look > 0 ? [['to clear and look', quantity(look, 's')] as [string, Quantity]] : []),
+    ...(ease > 0 ? [['to hold back where it comes through', secondsIn(ease)] as [string, Quantity]] : []),
+    ...(look > 0 ? [['to clear and look', secondsIn(look)] as [string, Quantity]] : []),
   ];
   return answer(HAND_FEED * ways * cuttingS + touchS + backS + ease + look, 's', {
     rule: 'Time of the operation',
     formula: 'time in the cut × hand feed + touch + back, and what else it takes',
     inputs: [
-      ['time in the cut', quantity(cuttingS, 's')],
+      ['time in the cut', secondsIn(cuttingS)],
       ['fed by hand', quantity(HAND_FEED, 'ratio')],
-      ['down to touch', quantity(touchS, 's')],
-      ['back', quantity(backS, 's')],
+      ['down to touch', secondsIn(touchS)],
+      ['back', secondsIn(backS)],
       ...more,
     ],
     source: { kind: 'model', name: 'our judgement, until the shop’s own times are logged' },

@@ -1,6 +1,6 @@
 import type { Machine } from '../cutting/machine';
 import { expected, type Learned, type Spread } from '../answer/estimate';
-import { answer, phrase, quantity, type Answer } from '../answer/answer';
+import { answer, secondsIn, phrase, quantity, type Answer } from '../answer/answer';
 
 export const REACTION_S = 0.5;
 
@@ -56,7 +56,7 @@ export function highestTappingRpm(turnsLeft: number, coast: Coast): Answer {
       ...(coast.atRpm
         ? ([['measured at', quantity(coast.atRpm, 'rpm')]] as [string, { value: number; unit: 'rpm' }][])
         : []),
-      ['reaction', { value: REACTION_S, unit: 's' }],
+      ['reaction', secondsIn(REACTION_S)],
     ],
     source: { kind: 'model', name: 'reaction and coasting' },
     assumptions: [phrase('For a person watching; a depth stop that trips the spindle needs less.')],

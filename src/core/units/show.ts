@@ -114,7 +114,7 @@ const INCH: Partial<Record<Unit, Practice>> = {
   MPa: { unit: 'ksi', one: 6.894757, digits: THREE_FIGURES },
   W: { unit: 'hp', one: 745.7, digits: () => 2 },
   'mm2/mm': { unit: 'in²/in', one: 25.4, digits: () => 3 },
-  mm2: { unit: 'in²', one: 25.4 ** 2, digits: () => 4 },
+  mm2: { unit: 'in²', one: 25.4 ** 2, digits: (shown) => (shown < 0.01 ? 6 : 4) },
   mm3: { unit: 'in³', one: 25.4 ** 3, digits: () => 5 },
 };
 
