@@ -195,7 +195,7 @@ export const REASONS = {
   },
   chance: {
     says: 'A job is many small chances that add up; made a thousand times on paper, it tells which of them matter.',
-    rules: ['Rehearsal'],
+    rules: ['Rehearsal', 'Rehearsal with one thing changed', 'Blame of one cause'],
   },
   instrument: {
     says: 'An instrument is only as good as its last look at a known length.',
