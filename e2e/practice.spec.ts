@@ -275,6 +275,7 @@ test('a class: set, seen by whom it is for, looked at by name, out as a table an
   await page.goto('/practice');
   const setForMe = page.getByText('by 2026-12-24, about Spreader bars');
   await setForMe.getByRole('link', { name: 'Count the turns' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Practise for Spreader bars');
   await page.getByRole('button', { name: 'Count the turns' }).first().click();
   await expect(page.getByText('M16x2').first()).toBeVisible();
   await answerByKeys(page);

@@ -23,7 +23,9 @@ export default async function PracticePage({ searchParams }: Props) {
     typeof jobId === 'string' ? findJob(db, jobId) : undefined,
   ]);
   return (
+    // An exercise about other holes does not stay when a job is opened.
     <PracticeView
+      key={job?.id ?? ''}
       shop={shopForView(shop)}
       signedInAs={session?.who}
       job={job && { id: job.id, name: job.name, holes: job.holes.map((h) => questionInJob(h.question, job)) }}
