@@ -227,6 +227,7 @@ test('an older copy is brought back, a job removed: open pages say so, and send 
     await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
     await bench.goto(at(`${RING}/bench`));
     const before = await doneAt(bench);
+    const done = (await recorded(request, RING, server.address)).filter((r) => r.kind === 'step-done').length;
     await bench.keyboard.press('Enter');
     await expect(bar(bench)).toHaveAttribute('aria-valuenow', String(before + 1));
     await expect.poll(async () => (await recorded(request, RING, server.address)).at(-1)?.kind).toBe('step-done');
@@ -250,10 +251,17 @@ test('an older copy is brought back, a job removed: open pages say so, and send 
 
     await request.delete(at(`/api/v1${RING}`));
     await expect(bench.getByText('This job is not on the server any more.')).toBeVisible({ timeout: 15_000 });
+    // A tab that is not seen sends at its next retry.
+    await bench.bringToFront();
     await bench.keyboard.press('Enter');
-    await expect(bench.getByText('1 to send')).toBeVisible();
+    await expect(bar(bench)).toHaveAttribute('aria-valuenow', String(before + 2));
     await request.post(at(`/api/v1${RING}/restore`));
+    await expect(bench.getByText('This job is not on the server any more.')).toBeHidden({ timeout: 15_000 });
     await expect(bench.getByText(/to send/)).toBeHidden({ timeout: 15_000 });
+    await expect
+      .poll(async () => (await recorded(request, RING, server.address)).filter((r) => r.kind === 'step-done').length)
+      .toBe(done + 2);
+    await expect(bar(bench)).toHaveAttribute('aria-valuenow', String(before + 2));
   } finally {
     await server.end();
   }
