@@ -67,7 +67,7 @@ async function rehearse(models: HoleModel[], rehearsing: Rehearsing): Promise<vo
     if (done === next) say({ landed: landings(models, rehearsing, drawnOf(models)) });
     await turn();
   }
-  say({ blamed: blame(models, rehearsing, Math.max(100, jobsOf(HOLES.blamed) / 10)) });
+  say({ blamed: blame(models, rehearsing, Math.round(Math.max(100, jobsOf(HOLES.blamed) / 10))) });
 }
 
 let before = Promise.resolve();

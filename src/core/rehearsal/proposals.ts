@@ -13,8 +13,9 @@ export interface Proposal {
   after: { bad: number; clean: number };
   /** What it takes longer in the whole job, min; below zero it is quicker. */
   costMin: number;
-  /** Jobs that were rehearsed each way. */
+  /** Jobs that were rehearsed each way, and their seed. */
   jobs: number;
+  seed: number;
 }
 
 /** What would have saved one of the worst jobs. */
@@ -57,7 +58,7 @@ export function proposalsFor(
   return alternatives
     .map(({ id, says, change, models: changed, costS }): Proposal => {
       const after = shares(outcome(changed, rehearsing, jobs));
-      return { id, says, change, before, after, costMin: costS / 60, jobs };
+      return { id, says, change, before, after, costMin: costS / 60, jobs, seed: rehearsing.seed };
     })
     .filter(
       ({ after }) =>

@@ -105,13 +105,14 @@ export const faultShare = (fault: Fault, { jobs, with: hit }: Pick<Rehearsed, 'j
     'jobs in which it happens ÷ jobs rehearsed',
   );
 
+/** A span as people say it. */
+export const spanOf = (minutes: number): string =>
+  minutes < 100 ? `${minutes.toFixed(0)} min` : `${(minutes / 60).toFixed(1)} h`;
+
 /** How many of a hundred jobs are done within so many minutes, with its working. */
 export const doneShare = (rehearsed: Pick<Rehearsed, 'jobs' | 'minutes'>, withinMin: number, seed: number): Answer =>
   shareOf(
-    [
-      `done within ${withinMin < 100 ? `${withinMin.toFixed(0)} min` : `${(withinMin / 60).toFixed(1)} h`}`,
-      Math.round(rehearsed.jobs * shareWithinMinutes(rehearsed, withinMin)),
-    ],
+    [`done within ${spanOf(withinMin)}`, Math.round(rehearsed.jobs * shareWithinMinutes(rehearsed, withinMin))],
     ['jobs rehearsed', rehearsed.jobs],
     seed,
     'jobs that are done by then ÷ jobs rehearsed',
@@ -133,10 +134,7 @@ export const blameShare = ({ total, alone, jobs }: Blame): Answer =>
   });
 
 /** Bad parts in a hundred once a change is made, with what they were, on the same luck. */
-export const gainOf = (
-  { before, after, costMin, jobs }: Omit<Proposal, 'id' | 'says' | 'change'>,
-  seed: number,
-): Answer =>
+export const gainOf = ({ before, after, costMin, jobs, seed }: Omit<Proposal, 'id' | 'says' | 'change'>): Answer =>
   answer(after.bad, 'percent', {
     rule: 'Rehearsal with one thing changed',
     formula: 'parts that are scrap ÷ parts rehearsed, both ways on the same luck',

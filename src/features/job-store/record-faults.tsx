@@ -29,7 +29,7 @@ export function RecordFaults({ fault, refused, leaveOut, ...about }: Faults) {
     <>
       {gone && (
         <p role="alert" className="font-bold">
-          This job is not on the server any more. What you record here waits until it is back.
+          This job is not on the server any more. What you record here is kept, and counts when it is back.
         </p>
       )}
       {lost > 0 && (

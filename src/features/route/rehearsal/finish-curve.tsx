@@ -1,6 +1,6 @@
 'use client';
 
-import { doneShare } from '@/core/rehearsal/rehearsal-words';
+import { doneShare, spanOf } from '@/core/rehearsal/rehearsal-words';
 import { minutesFor, shareWithinMinutes, type Rehearsed } from '@/core/rehearsal/rehearse';
 import type { Display } from '@/core/units/show';
 import { Working } from '@/ui/working';
@@ -10,10 +10,6 @@ const H = 120;
 /** Labels that lie closer would run into each other. */
 const LABEL = 52;
 const [LEFT, RIGHT, TOP, BOTTOM] = [34, 12, 14, 26];
-
-/** A span as people say it. */
-export const spanOf = (minutes: number): string =>
-  minutes < 100 ? `${minutes.toFixed(0)} min` : `${(minutes / 60).toFixed(1)} h`;
 
 interface Props {
   rehearsed: Rehearsed;

@@ -148,38 +148,23 @@ interface ProposalsProps {
   display: Display;
 }
 
-interface GainProps {
-  of: Taken['proposal'];
-  seed: number;
-  display: Display;
-}
-
 /** What a change does to the job, with its working; nothing where it was not rehearsed. */
-function Gain({ of: { before, after, costMin = 0, jobs = 0 }, seed, display }: GainProps) {
+function Gain({ of: { before, after, costMin, jobs, seed }, display }: { of: Taken['proposal']; display: Display }) {
+  if (!before || !after || costMin === undefined || jobs === undefined || seed === undefined) return null;
   return (
-    before &&
-    after && (
-      <Working of={gainOf({ before, after, costMin, jobs }, seed)} name="bad parts with the change" display={display}>
-        <b>
-          bad parts {before.bad.toFixed(1)} → {after.bad.toFixed(1)} %, all good {before.clean.toFixed(0)} →{' '}
-          {after.clean.toFixed(0)} %
-        </b>
-      </Working>
-    )
+    <Working of={gainOf({ before, after, costMin, jobs, seed })} name="bad parts with the change" display={display}>
+      <b>
+        bad parts {before.bad.toFixed(1)} → {after.bad.toFixed(1)} %, all good {before.clean.toFixed(0)} →{' '}
+        {after.clean.toFixed(0)} %
+      </b>
+    </Working>
   );
 }
 const cost = (min: number): string =>
   Math.abs(min) < 0.5 ? 'in the same time' : min > 0 ? `${min.toFixed(0)} min more` : `${(-min).toFixed(0)} min less`;
 
 /** What would help most for each minute, each with one touch; what was taken, with the touch that undoes it. */
-function Proposals({
-  found: { proposals, rehearsed, of, share, seed },
-  taken,
-  spare,
-  take,
-  undo,
-  display,
-}: ProposalsProps) {
+function Proposals({ found: { proposals, rehearsed, of, share }, taken, spare, take, undo, display }: ProposalsProps) {
   const blanks = rehearsed && share >= 1 ? spareBlanks(rehearsed, of.job.quantity, of.job.quantity + spare) : undefined;
   return (
     <div className="flex flex-col gap-1 text-[15px]">
@@ -191,7 +176,7 @@ function Proposals({
               className="flex flex-wrap items-center gap-x-3 border-b border-steel-200 py-1"
             >
               <span className="min-w-0 flex-1">
-                ✓ {tell(one.proposal.says, display)} <Gain of={one.proposal} seed={seed} display={display} />
+                ✓ {tell(one.proposal.says, display)} <Gain of={one.proposal} display={display} />
               </span>
               <button type="button" className="link min-h-11" onClick={() => undo(one)}>
                 Undo
@@ -207,7 +192,7 @@ function Proposals({
         {(proposals ?? []).slice(0, 5).map((p) => (
           <li key={p.id} className="flex flex-wrap items-center gap-x-3 border-b border-steel-200 py-1">
             <span className="min-w-0 flex-1">
-              {tell(p.says, display)} <Gain of={p} seed={seed} display={display} />, {cost(p.costMin)}
+              {tell(p.says, display)} <Gain of={p} display={display} />, {cost(p.costMin)}
             </span>
             <button
               type="button"

@@ -8,7 +8,7 @@ import type { RouteSettings } from '@/contracts/route';
 
 /** A change of the job that was made from a proposal, with the one that undoes it. */
 export interface Taken {
-  proposal: Pick<Proposal, 'id' | 'says'> & Partial<Pick<Proposal, 'before' | 'after' | 'costMin' | 'jobs'>>;
+  proposal: Pick<Proposal, 'id' | 'says'> & Partial<Omit<Proposal, 'id' | 'says' | 'change'>>;
   back: JobChange;
 }
 
