@@ -17,7 +17,7 @@ test('from an empty job to a printed, issued route, and a changed second issue',
   await page.keyboard.press('Enter');
   await page.waitForURL(/\/jobs\/[\w-]{20,}\/plate$/);
   const id = page.url().split('/').at(-2) ?? '';
-  await expect(page.getByRole('link', { name: /^Part, / })).toContainText('120 × 80 × 12 mm');
+  await expect(page.getByRole('link', { name: /^Part / })).toContainText('120 × 80 × 12 mm');
   await page.goto(`/jobs/${id}/route`);
   await expect(page.getByRole('main').getByRole('alert')).toContainText('This job has no holes yet.');
   await page.goto(`/jobs/${id}`);
@@ -25,7 +25,7 @@ test('from an empty job to a printed, issued route, and a changed second issue',
   await add.fill('4x M6 THRU');
   await page.keyboard.press('Enter');
   await kept(page);
-  await page.getByRole('link', { name: /^Route, / }).click();
+  await page.getByRole('link', { name: /^Route / }).click();
   await expect(region(page, 'The work')).toBeVisible();
   await expect(region(page, /one through first$/)).toContainText('A1 first, M6x1 THRU: 3 holes wait for its gauge');
   await expect(region(page, /^Bench drill press, top$/)).toContainText('M6x1 spiral-point (gun) tap 4 A ×3');

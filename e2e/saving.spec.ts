@@ -101,7 +101,7 @@ test('what was just typed is on the next view at once; undo goes across the view
   await line.fill('M3 THRU at 30,30');
   await line.press('Enter');
   await line.fill('M3 TH');
-  await page.getByRole('link', { name: /^Holes, / }).click();
+  await page.getByRole('link', { name: /^Holes / }).click();
   await expect(page.getByText('M3x0.5 THRU')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText('M3x0.5 THRU')).toBeHidden();

@@ -51,7 +51,7 @@ function newest(folder) {
 /** Builds for production when there is no build, or the source is newer. */
 export async function build() {
   const mark = '.next/BUILD_ID';
-  const source = Math.max(newest('src'), statSync('package-lock.json').mtimeMs, statSync('next.config.ts').mtimeMs);
+  const source = Math.max(newest('src'), statSync('package-lock.json').mtimeMs, statSync('next.config.mjs').mtimeMs);
   if (existsSync(mark) && statSync(mark).mtimeMs > source) return;
   console.log('Building ...');
   await run('npx', ['next', 'build'], { env: { NEXT_TELEMETRY_DISABLED: '1' } });

@@ -48,16 +48,19 @@ export function TurnCounter({ step, strip, name, signals, isShown }: Props) {
   return (
     <section aria-label="Turns" className="flex flex-col gap-2">
       {isShown && <TurnKeys setTurns={setTurns} />}
-      <button
-        type="button"
-        disabled={!isShown}
-        onClick={() => setTurns((n) => n + 1)}
-        aria-label={`One turn more: ${turns} of ${turnsText(strip.last, true)}`}
-        className={`dye w-full p-3 text-left ${atStop && signals ? 'outline-8 outline-offset-0' : ''}`}
+      <div
+        className={`dye relative w-full p-3 ${atStop && signals ? 'outline-8 outline-offset-0' : ''}`}
         style={atStop ? { outlineColor: 'var(--bench-danger)' } : undefined}
       >
         <TurnStrip strip={strip} name={name} done={turns} width={620} />
-      </button>
+        <button
+          type="button"
+          disabled={!isShown}
+          onClick={() => setTurns((n) => n + 1)}
+          aria-label={`One turn more: ${turns} of ${turnsText(strip.last, true)}`}
+          className="absolute inset-0 w-full"
+        />
+      </div>
       <div className="flex flex-wrap items-center gap-2">
         <p
           role="status"

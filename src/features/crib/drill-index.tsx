@@ -1,5 +1,6 @@
 import { drillName, isUsable, type Drill, pointAngleOf } from '@/core/drills/drill';
 import { showText, type Display } from '@/core/units/show';
+import { named } from '@/ui/named';
 
 interface Props<D extends Drill> {
   drills: readonly D[];
@@ -40,6 +41,7 @@ export function DrillIndex<D extends Drill>({ drills, madeFor, display, onPick }
       {holes.map(({ drill, own, state }) => {
         // From the least to the most of this case, so that small ones can be told apart.
         const size = 6 + 25 * ((drill.diameterMm - least) / Math.max(0.1, most - least)) ** 0.75;
+        const marks = [drill.material && drill.material !== 'hss' ? drill.material : '', MARK[state]].filter(Boolean);
         const there = state !== 'missing' && isUsable(drill);
         return (
           <li
@@ -49,7 +51,10 @@ export function DrillIndex<D extends Drill>({ drills, madeFor, display, onPick }
               type="button"
               onClick={() => onPick(own, drill)}
               className="flex w-full flex-col items-center"
-              aria-label={`${drillName(drill)}, ${MARK[state] || 'sharp'}`}
+              aria-label={named(
+                [drill.label, ...marks].join(' '),
+                `${drillName(drill)}${marks.includes(state) ? '' : `, ${state}`}`,
+              )}
               title={`${drillName(drill)}, ${showText({ value: drill.diameterMm, unit: 'mm' }, display)}, ${pointAngleOf(drill)}°, ${drill.material ?? 'hss'}`}
             >
               <svg width="34" height="34" aria-hidden>
@@ -72,12 +77,8 @@ export function DrillIndex<D extends Drill>({ drills, madeFor, display, onPick }
                   />
                 )}
               </svg>
-              <span className="font-cond text-[15px] leading-none font-medium">{drill.label}</span>
-              <span className="h-3.5 font-cond text-[12px] leading-tight">
-                {[drill.material && drill.material !== 'hss' ? drill.material : '', MARK[state]]
-                  .filter(Boolean)
-                  .join(' ')}
-              </span>
+              <span className="font-cond text-[15px] leading-none font-medium">{drill.label}</span>{' '}
+              <span className="h-3.5 font-cond text-[12px] leading-tight">{marks.join(' ')}</span>
             </button>
           </li>
         );

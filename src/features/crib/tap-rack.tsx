@@ -1,6 +1,7 @@
 import { tapName, type OwnTap } from '@/core/tapping/own-tap';
 import { roleOf, type TapNames } from '@/core/tapping/tap';
 import { threadNamed } from '@/core/threads/thread-named';
+import { named } from '@/ui/named';
 
 const WIDTH = 46;
 const HEIGHT = 112;
@@ -110,38 +111,42 @@ export function TapRack<T extends OwnTap>({ taps, names, onPick, onGap }: Props<
           <li key={name} className="dye max-w-full px-2 pt-2 pb-1">
             <h2 className="font-cond text-xl leading-6 font-semibold">{name}</h2>
             <ul className="flex flex-wrap">
-              {own.map((tap) => (
-                <li key={tap.id}>
-                  <button
-                    type="button"
-                    className="flex w-[58px] flex-col items-center"
-                    aria-label={`${name} ${tapName(tap, names)}, ${tap.chamferThreads} chamfer threads, ${tap.condition}${tap.hand === 'left' ? ', left hand' : ''}`}
-                    onClick={() => onPick(tap)}
-                  >
-                    <TapShape
-                      tap={tap}
-                      majorMm={thread?.majorMm ?? 6}
-                      pitchMm={thread?.pitchMm ?? 1}
-                      longestMm={Math.max(...own.map((t) => t.overallMm))}
-                    />
-                    <span className="font-cond text-[15px] leading-4 font-medium">
-                      {tap.geometry === 'straight' ? tapName(tap, names) : tap.geometry.replace('-', ' ')}{' '}
-                      {tap.chamferThreads}
-                    </span>
-                    <span className="min-h-3.5 font-cond text-[13px] leading-tight">
-                      {[tap.hand === 'left' ? 'left' : '', tap.condition === 'sharp' ? '' : tap.condition]
-                        .filter(Boolean)
-                        .join(' ')}
-                    </span>
-                  </button>
-                </li>
-              ))}
+              {own.map((tap) => {
+                const kind = tap.geometry === 'straight' ? tapName(tap, names) : tap.geometry.replace('-', ' ');
+                const shown = `${kind} ${tap.chamferThreads}`;
+                const marked = [
+                  tap.hand === 'left' ? 'left' : '',
+                  tap.condition === 'sharp' ? '' : tap.condition,
+                ].filter(Boolean);
+                return (
+                  <li key={tap.id}>
+                    <button
+                      type="button"
+                      className="flex w-[58px] flex-col items-center"
+                      aria-label={named(
+                        [shown, ...marked].join(' '),
+                        `${name} ${tapName(tap, names)}, ${tap.chamferThreads} chamfer threads, ${tap.condition}${tap.hand === 'left' ? ', left hand' : ''}`,
+                      )}
+                      onClick={() => onPick(tap)}
+                    >
+                      <TapShape
+                        tap={tap}
+                        majorMm={thread?.majorMm ?? 6}
+                        pitchMm={thread?.pitchMm ?? 1}
+                        longestMm={Math.max(...own.map((t) => t.overallMm))}
+                      />
+                      <span className="font-cond text-[15px] leading-4 font-medium">{shown}</span>{' '}
+                      <span className="min-h-3.5 font-cond text-[13px] leading-tight">{marked.join(' ')}</span>
+                    </button>
+                  </li>
+                );
+              })}
               {gaps.map((role) => (
                 <li key={role}>
                   <button
                     type="button"
                     className="flex w-[58px] flex-col items-center"
-                    aria-label={`${name} ${NAMED[names][HAND.indexOf(role)]}, missing: add it`}
+                    aria-label={named(`${NAMED[names][HAND.indexOf(role)]} missing`, `add it to the ${name} taps`)}
                     onClick={() => onGap(name, role)}
                   >
                     <svg width={WIDTH} height={HEIGHT} aria-hidden>
@@ -158,8 +163,8 @@ export function TapRack<T extends OwnTap>({ taps, names, onPick, onGap }: Props<
                     </svg>
                     <span className="font-cond text-[15px] leading-4 font-medium">
                       {NAMED[names][HAND.indexOf(role)]}
-                    </span>
-                    <span className="min-h-3.5 font-cond text-[13px] leading-tight">gap</span>
+                    </span>{' '}
+                    <span className="min-h-3.5 font-cond text-[13px] leading-tight">missing</span>
                   </button>
                 </li>
               ))}

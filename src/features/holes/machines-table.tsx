@@ -63,7 +63,7 @@ export function MachinesTable({ job, feature, shop, planner, display, onUse }: P
                   <button
                     type="button"
                     className="btn h-9 px-2"
-                    aria-label={`Use the ${f.machine.name}`}
+                    aria-label={`Use this: ${f.machine.name}`}
                     onClick={() => onUse(f.machine.id)}
                   >
                     Use this

@@ -60,7 +60,8 @@ function useWay({ jobId, first }: Props): WayState {
 }
 
 const SIGN: Record<StopState, string> = { empty: '○', open: '◐', done: '●', waits: '!' };
-const SAID: Record<StopState, string> = { empty: 'empty', open: 'open', done: 'done', waits: 'waits' };
+/** What waits is said by how many do. */
+const SAID: Record<StopState, string> = { empty: ', empty', open: ', open', done: ', done', waits: '' };
 
 /** The way through a job: where one is, how far each view is, and the one thing to do next. Not printed; not over the bench. */
 export function WayStrip(props: Props) {
@@ -96,7 +97,8 @@ interface NextProps {
 function Next({ next, isHere, jobId, display }: NextProps) {
   const words = (
     <>
-      <span className="font-cond text-xl leading-tight font-semibold first-letter:uppercase">{next.label}</span>
+      <span className="sr-only">Next: </span>
+      <span className="font-cond text-xl leading-tight font-semibold first-letter:uppercase">{next.label}</span>{' '}
       <span className="text-[13px] leading-tight max-lg:hidden">{tell(next.next, display)}</span>
     </>
   );
@@ -106,7 +108,6 @@ function Next({ next, isHere, jobId, display }: NextProps) {
     <Link
       href={wayHref(jobId, next.view, next.tab)}
       prefetch={false}
-      aria-label={`Next: ${next.label}`}
       className={`${box} bg-brass text-ink hover:bg-[#e0b350] focus-visible:outline-white`}
     >
       {words}
@@ -133,7 +134,7 @@ function Stop({ stop: { view, name, state, said, share }, isHere, jobId, display
         href={wayHref(jobId, view)}
         prefetch={false}
         aria-current={isHere ? 'page' : undefined}
-        aria-label={`${name}, ${SAID[state]}: ${unitOnce(tell(said, display))}`}
+        aria-label={`${name} ${unitOnce(tell(said, display))}${SAID[state]}`}
         className={`relative flex h-full min-h-14 flex-col px-2.5 py-1 ${isHere ? 'bg-steel-100 text-ink' : 'hover:bg-dye-700'}`}
       >
         <span className="font-cond text-lg leading-tight font-semibold whitespace-nowrap">
@@ -144,7 +145,7 @@ function Stop({ stop: { view, name, state, said, share }, isHere, jobId, display
             {SIGN[state]}
           </span>
           {name}
-        </span>
+        </span>{' '}
         <span
           className={`text-[13px] leading-tight ${
             state === 'waits'

@@ -82,7 +82,7 @@ function HoleSample({ section, turns, beside, display, draw, onWorking }: Props)
     level.of && {
       role: 'button' as const,
       tabIndex: 0,
-      'aria-label': `${tell(level.name, display)} ${value(level)}. Show the working`,
+      'aria-label': `${value(level)} ${tell(level.name, display)}. Show the working`,
       className: 'cursor-help',
       onClick: () => level.of && open(level.of),
       // The key must not go on to what opens under it.
@@ -128,7 +128,7 @@ function HoleSample({ section, turns, beside, display, draw, onWorking }: Props)
             fontSize={level.strong ? 19 : 16}
             fontWeight={700}
           >
-            {value(level)}
+            {value(level)}{' '}
           </text>
           <text x={CORE.right + 24} y={labels[i] + 15} fill="#d5def7" fontSize="13" className="font-cond">
             {tell(level.name, display)}

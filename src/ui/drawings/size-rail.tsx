@@ -7,6 +7,7 @@ import { formingHole, formingHoleForMinor } from '@/core/tap-drill/forming';
 import { holeForPercent } from '@/core/threads/percent-of-thread';
 import { showText, type Display } from '@/core/units/show';
 import { spreadLabels, stackLabels } from './spread-labels';
+import { named } from '../named';
 import { useWidth } from './use-width';
 
 const PAD = 26;
@@ -174,7 +175,10 @@ function Peg({ candidate, here, chosen, label, px, top, rail, onPick }: PegProps
       role={onPick ? 'button' : undefined}
       tabIndex={onPick ? 0 : undefined}
       aria-pressed={onPick ? chosen : undefined}
-      aria-label={`${drillName(candidate.drill)}, ${candidate.percentOnDrill?.toFixed(1) ?? ''} %, ${candidate.verdict === 'borderline' ? 'toss-up' : candidate.verdict}${here ? '' : ', not in the set'}`}
+      aria-label={named(
+        label,
+        `${drillName(candidate.drill)}, ${candidate.percentOnDrill?.toFixed(1) ?? ''} %, ${candidate.verdict === 'borderline' ? 'toss-up' : candidate.verdict}${here ? '' : ', not in the set'}`,
+      )}
       className={onPick ? 'cursor-pointer' : undefined}
       onClick={() => onPick?.(candidate.drill.label)}
       onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onPick?.(candidate.drill.label)}

@@ -1,0 +1,16 @@
+import { PHASE_PRODUCTION_SERVER } from 'next/constants.js';
+
+/** @type {import('next').NextConfig} */
+const config = {
+  poweredByHeader: false,
+  reactStrictMode: true,
+  serverExternalPackages: ['@libsql/client', 'libsql', 'pdfmake'],
+  devIndicators: false,
+};
+
+/** A server that only serves what is built starts without the packages that build it. */
+export default async (phase) => {
+  if (phase === PHASE_PRODUCTION_SERVER) return config;
+  const { withSerwist } = await import('@serwist/turbopack');
+  return withSerwist(config);
+};
