@@ -7,7 +7,11 @@ export default defineConfig(
   globalIgnores(['.next', 'node_modules', 'drizzle', 'data', '.tmp', 'coverage', 'next-env.d.ts', 'test-results']),
   js.configs.recommended,
   ts.configs.strict,
-  { files: ['**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
+  {
+    files: ['src/{app,features,ui}/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: hooks.configs.recommended.rules,
+  },
   {
     rules: {
       eqeqeq: 'error',

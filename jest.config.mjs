@@ -4,6 +4,8 @@ export default {
   testMatch: ['**/*.test.ts'],
   // Nothing passes or fails by the clock: a neighbour may take a core.
   testTimeout: 120_000,
+  // By default one core is left idle.
+  maxWorkers: '100%',
   transform: {
     '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }],
   },
