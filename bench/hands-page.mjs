@@ -1,4 +1,5 @@
-// Practice with hands: from each key to the paint that follows it, in frames, on a processor four times slowed.
+// Practice with hands: from each key to the paint that follows it, in frames, on a processor four times slowed. A sitting
+// is as many keys as it takes to tap a hole.
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -7,6 +8,7 @@ import { keyFrames } from './key-frames.mjs';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'jolly-bit-hands-'));
 const chromium = await browser();
+const SITTING = 100;
 /** Keys that go on without ending it: a bite and back, a moment and out, looking and aiming. */
 const HANDS = [
   ['tap', ['ArrowRight', 'ArrowRight', 'ArrowLeft']],
@@ -25,7 +27,10 @@ try {
       if (name === 'press') await region.getByRole('group', { name: 'Belt' }).getByRole('button').first().click();
       await page.waitForTimeout(1000);
       console.log(
-        JSON.stringify({ name: `${name}: key to paint, four times slowed`, ...(await keyFrames(page, keys, 4, 250)) }),
+        JSON.stringify({
+          name: `${name}: key to paint, four times slowed`,
+          ...(await keyFrames(page, keys, 4, 250, SITTING)),
+        }),
       );
       await page.close();
     }

@@ -6,14 +6,15 @@ const p = (times, share) =>
  * From each key to the end of the paint that follows it, by the browser's own record of its work, in frames.
  * @param slowed how many times the processor is slowed
  * @param restMs between two keys
+ * @param count of keys
  */
-export async function keyFrames(page, key, slowed = 1, restMs = 1000) {
+export async function keyFrames(page, key, slowed = 1, restMs = 1000, count = 40) {
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: slowed });
   const events = [];
   session.on('Tracing.dataCollected', ({ value }) => events.push(...value));
   await session.send('Tracing.start', { categories: 'devtools.timeline', transferMode: 'ReportEvents' });
-  for (let i = 0; i < 40; i++) {
+  for (let i = 0; i < count; i++) {
     await page.keyboard.press(Array.isArray(key) ? key[i % key.length] : key);
     await page.waitForTimeout(restMs);
   }

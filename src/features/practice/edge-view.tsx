@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, type PointerEvent } from 'react';
+import { memo, useEffect, useMemo, useRef, type PointerEvent } from 'react';
 import { mm } from '@/core/answer/answer';
 import {
   atTable,
@@ -45,12 +45,18 @@ const KICK = { hz: 900, type: 'square', loud: 0.05, seconds: 0.06 } as const;
 const told = (task: TableTask, s: TableState): { right: boolean; mistake: Mistake } | undefined =>
   s.isDone ? { right: tableTold(task, s).right, mistake: 'backlash' } : undefined;
 
+/** What one sees of the tool. */
+function whatIs(task: TableTask, now: TableState): string {
+  if (now.isDone) return 'Spotted';
+  return now.isDown ? SAYS[task.finder.kind][touchOfEdge(task, now)] : 'The spindle is up';
+}
+
 /** A table with a dial: the edge is found, the dial zeroed there, then it goes on to the place from the same side. */
 export function EdgeView({ signedInAs }: { signedInAs?: string }) {
   const learner = useLearner(signedInAs);
   useKeptPage();
   const { sound, turnSound, play } = useSound();
-  const { task, now, change, again } = useHands('edge', learner, tableTask, freshTable, told);
+  const { task, now, seen, change, again } = useHands('edge', learner, tableTask, freshTable, told);
   const acts = useMemo(() => {
     const doIt = (of: (t: TableTask) => TableAct) => (): void => void change((t, before) => atTable(t, before, of(t)));
     const turn = (divisions: number) =>
@@ -73,7 +79,7 @@ export function EdgeView({ signedInAs }: { signedInAs?: string }) {
   useEffect(() => {
     if (touch !== 'free') play(KICK);
   }, [touch, play]);
-  if (!task || !now)
+  if (!task || !now || !seen)
     return <HandsFrame title="Edge and dial" here="/practice/edge" waits="The part is being clamped…" />;
   const { finder, dial } = task;
   const shown: Display = dial.inch ? 'inch' : 'mm';
@@ -89,15 +95,14 @@ export function EdgeView({ signedInAs }: { signedInAs?: string }) {
               : `tool of ${showText(mm(finder.diameterMm), shown)}, shim of ${showText(mm(finder.shimMm), shown)}`}
           </span>
         </p>
-        <Side task={task} now={now} touch={touch} />
+        <Side {...seen} />
         <Turned
           task={task}
           divisions={divisions}
           onTurn={(by) => change((t, before) => atTable(t, before, { do: 'turn', mm: by }))}
         />
         <p role="status" className="font-cond text-xl">
-          {now.isDone ? 'Spotted' : now.isDown ? SAYS[finder.kind][touch] : 'The spindle is up'}; dial at{' '}
-          {Number(divisions.toFixed(1))} of {dial.divisions}
+          {whatIs(seen.task, seen.now)}; dial at {Number(dialShows(seen.task, seen.now).toFixed(1))} of {dial.divisions}
         </p>
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
@@ -152,7 +157,8 @@ function Turned({
 const SEEN = { from: -16, to: 36 } as const;
 
 /** The tool beside the edge, from the front. */
-function Side({ task, now, touch }: { task: TableTask; now: TableState; touch: ReturnType<typeof touchOfEdge> }) {
+const Side = memo(function Side({ task, now }: { task: TableTask; now: TableState }) {
+  const touch = touchOfEdge(task, now);
   const x = (at: number): number => ((at - SEEN.from) / (SEEN.to - SEEN.from)) * 380;
   const half = (task.finder.diameterMm / 2 / (SEEN.to - SEEN.from)) * 380;
   const down = now.isDown ? 0 : -46;
@@ -178,4 +184,4 @@ function Side({ task, now, touch }: { task: TableTask; now: TableState; touch: R
       <path d={`M${at} 0V${124 + down}`} stroke="#14275e" strokeDasharray="10 3 2 3" />
     </svg>
   );
-}
+});

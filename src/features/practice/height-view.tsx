@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useRef, type PointerEvent } from 'react';
+import { memo, useMemo, useRef, type PointerEvent } from 'react';
 import { mm } from '@/core/answer/answer';
 import {
   atGauge,
@@ -47,7 +47,7 @@ function told(task: HeightTask, s: HeightState): { right: boolean; mistake: Mist
 export function HeightView({ signedInAs }: { signedInAs?: string }) {
   const learner = useLearner(signedInAs);
   useKeptPage();
-  const { task, now, change, again } = useHands('height', learner, heightTask, freshHeight, told);
+  const { task, now, seen, change, again } = useHands('height', learner, heightTask, freshHeight, told);
   const acts = useMemo(() => {
     const doIt = (of: (t: HeightTask) => HeightAct) => (): void =>
       void change((t, before) => atGauge(t, before, of(t)));
@@ -67,7 +67,7 @@ export function HeightView({ signedInAs }: { signedInAs?: string }) {
     };
   }, [change]);
   useKeys(acts);
-  if (!task || !now)
+  if (!task || !now || !seen)
     return <HandsFrame title="Height gauge" here="/practice/height" waits="The plate is being wiped…" />;
   const inch = task.gauge.endsWith('inch');
   const isDone = now.lineMm !== undefined;
@@ -78,19 +78,16 @@ export function HeightView({ signedInAs }: { signedInAs?: string }) {
           Scribe a line at {showText(mm(task.heightMm), inch ? 'inch' : 'mm')}
           <span className="ml-2 text-base">{GAUGES.find(([id]) => id === task.gauge)?.[1]}</span>
         </p>
-        <OnPlate now={now} />
+        <OnPlate now={seen.now} />
         <Scale
           task={task}
           now={now}
           onMove={(by) => change((t, before) => atGauge(t, before, { do: 'move', mm: by }))}
         />
         <p role="status" className="font-cond text-xl">
-          {isDone
+          {seen.now.lineMm !== undefined
             ? 'Scribed.'
-            : now.atMm === 0
-              ? 'The scriber stands on the plate'
-              : 'The scriber is clear of the plate'}
-          {isDone ? '' : now.isLocked ? '; locked.' : '; not locked.'}
+            : `The scriber ${seen.now.atMm === 0 ? 'stands on' : 'is clear of'} the plate; ${seen.now.isLocked ? 'locked' : 'not locked'}.`}
         </p>
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
@@ -154,7 +151,7 @@ function Scale({ task, now, onMove }: ScaleProps) {
 }
 
 /** The gauge as it stands on its plate. */
-function OnPlate({ now }: { now: HeightState }) {
+const OnPlate = memo(function OnPlate({ now }: { now: HeightState }) {
   const y = (atMm: number): number => 150 - (atMm / HIGHEST_MM) * 130;
   const at = y(now.atMm);
   return (
@@ -173,4 +170,4 @@ function OnPlate({ now }: { now: HeightState }) {
       {now.lineMm !== undefined && <path d={`M196 ${y(now.lineMm)}H330`} stroke="#eef2ff" strokeWidth="2" />}
     </svg>
   );
-}
+});

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { mm, quantity } from '@/core/answer/answer';
 import {
   atPress,
@@ -75,11 +75,11 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
   const learner = useLearner(signedInAs);
   useKeptPage();
   const { display } = useUnits();
-  const { task, now, seed, change, again } = useHands('press', learner, make, freshPress, told);
-  const doIt = (act: PressAct): void => void change((t, before) => atPress(t, before, act));
+  const { task, now, seen, seed, change, again } = useHands('press', learner, make, freshPress, told);
+  const doIt = useCallback((act: PressAct): void => void change((t, before) => atPress(t, before, act)), [change]);
   const { sound, turnSound, play } = useSound();
   const acts = useMemo(() => {
-    const doing = (act: PressAct) => (): void => void change((t, before) => atPress(t, before, act));
+    const doing = (act: PressAct) => (): void => doIt(act);
     return {
       ArrowDown: doing({ do: 'feed', share: 1 }),
       l: doing({ do: 'feed', share: LIGHT }),
@@ -88,13 +88,13 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
       x: doing({ do: 'end' }),
       m: turnSound,
     };
-  }, [change, turnSound]);
+  }, [doIt, turnSound]);
   useKeys(acts);
   useEffect(() => {
     const tone = task && now ? heard(task, now) : undefined;
     if (tone) play(tone);
   }, [task, now, play]);
-  if (!task || !now)
+  if (!task || !now || !seen)
     return (
       <HandsFrame
         title="Drill press"
@@ -113,18 +113,21 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
           {task.drill}, {task.pointDeg}° point, in {task.material.label}: {task.through ? 'through' : 'full diameter'}{' '}
           {showText(mm(task.fullMm), display)}
         </p>
-        <Section task={task} state={now} display={display} />
+        <div className="relative mx-auto w-full max-w-[460px] overflow-hidden">
+          <Section task={seen.task} state={seen.now} display={display} />
+          <Drill task={task} deepMm={now.deepMm} isHot={now.hotMoments > 2} isOut={now.isOver} />
+        </div>
         <p role="status" className="font-cond text-2xl first-letter:uppercase">
-          {now.isOver
+          {seen.now.isOver
             ? 'out of the hole'
-            : isAtBack(task, now)
+            : isAtBack(seen.task, seen.now)
               ? 'the note rises: the point is through'
-              : chipWords(chipNow(task, now))}
-          ; {showText(mm(Math.round(now.deepMm * 10) / 10), display)} down
+              : chipWords(chipNow(seen.task, seen.now))}
+          ; {showText(mm(Math.round(seen.now.deepMm * 10) / 10), display)} down
         </p>
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
-        <Setting key={seed} task={task} state={now} display={display} doIt={doIt} />
+        <Setting key={seed} task={task} rpm={now.rpm} cuts={now.deepMm > 0} display={display} doIt={doIt} />
         <HandKeys keys={KEYS} acts={acts} over={now.isOver || now.rpm === 0} />
         <button type="button" className="btn-next" disabled={now.isOver || now.deepMm === 0} onClick={acts.x}>
           Done: out of the hole <Key>X</Key>
@@ -138,15 +141,16 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
 
 interface SettingProps {
   task: PressTask;
-  state: PressState;
+  /** As the belt is set; 0 where it is not. */
+  rpm: number;
+  cuts: boolean;
   display: Display;
   doIt: (act: PressAct) => void;
 }
 
 /** Belt and stop, before it cuts. */
-function Setting({ task, state, display, doIt }: SettingProps) {
+const Setting = memo(function Setting({ task, rpm: set, cuts, display, doIt }: SettingProps) {
   const [stop, setStop] = useState('');
-  const cuts = state.deepMm > 0;
   const parsed = stop.trim() === '' ? undefined : parseLength(stop, display === 'inch' ? 'in' : 'mm');
   return (
     <>
@@ -156,8 +160,8 @@ function Setting({ task, state, display, doIt }: SettingProps) {
           <button
             key={rpm}
             type="button"
-            aria-pressed={state.rpm === rpm}
-            className={`btn h-11 ${state.rpm === rpm ? 'bg-brass' : ''}`}
+            aria-pressed={set === rpm}
+            className={`btn h-11 ${set === rpm ? 'bg-brass' : ''}`}
             onClick={() => doIt({ do: 'belt', rpm })}
           >
             {rpm}
@@ -179,38 +183,67 @@ function Setting({ task, state, display, doIt }: SettingProps) {
           className="w-60"
         />
       )}
-      {state.rpm === 0 && <p>Set the belt first{task.through ? '' : ', then the stop'}; then it runs.</p>}
+      {set === 0 && <p>Set the belt first{task.through ? '' : ', then the stop'}; then it runs.</p>}
     </>
+  );
+});
+
+/** The face of the stock, and the middle of the hole, in the drawing. */
+const TOP = 40;
+const MIDDLE = 190;
+const HIGH = 250;
+
+/** The drill as it is drawn: px a mm, how wide, and its tip. */
+function drawnDrill(task: PressTask): { scale: number; wide: number; tip: number } {
+  const scale = 190 / (endMm(task) * (task.through ? 1.05 : 1.45));
+  return { scale, wide: Math.min(150, Math.max(20, task.diameterMm * scale)), tip: task.tipMm * scale };
+}
+
+/** The drill, which follows the hand at once: it is moved, not drawn anew. */
+function Drill({ task, deepMm, isHot, isOut }: { task: PressTask; deepMm: number; isHot: boolean; isOut: boolean }) {
+  const { scale, wide, tip } = drawnDrill(task);
+  return (
+    <svg
+      viewBox={`0 0 380 ${HIGH}`}
+      aria-hidden
+      className="pointer-events-none absolute inset-0 w-full overflow-visible will-change-transform"
+      style={{ transform: `translateY(${(100 * deepMm * scale) / HIGH}%)` }}
+    >
+      <path
+        d={`M${MIDDLE - wide / 2} ${TOP - tip - 60}v60l${wide / 2} ${tip}l${wide / 2} ${-tip}v-60z`}
+        fill={isHot ? '#5b7fd6' : '#dfe6fb'}
+        stroke="#14275e"
+        opacity={isOut ? 0.25 : 1}
+      />
+    </svg>
   );
 }
 
 /** The hole as it is being made, cut in half. */
-function Section({ task, state, display }: { task: PressTask; state: PressState; display: Display }) {
-  const most = endMm(task) * (task.through ? 1.05 : 1.45);
-  const scale = 190 / most;
-  const wide = Math.min(150, Math.max(20, task.diameterMm * scale));
-  const tip = task.tipMm * scale;
+const Section = memo(function Section({
+  task,
+  state,
+  display,
+}: {
+  task: PressTask;
+  state: PressState;
+  display: Display;
+}) {
+  const { scale, wide, tip } = drawnDrill(task);
   const deep = state.deepMm * scale;
-  const top = 40;
   const stock = task.through ? task.fullMm * scale : 190;
-  const x = 190;
+  const [x, top] = [MIDDLE, TOP];
   return (
     <svg
       role="img"
       aria-label={`Hole ${showText(mm(state.deepMm), display)} deep of ${showText(mm(endMm(task)), display)}`}
-      viewBox="0 0 380 250"
-      className="mx-auto w-full max-w-[460px]"
+      viewBox={`0 0 380 ${HIGH}`}
+      className="block w-full"
     >
       <rect x="30" y={top} width="320" height={stock} fill="#2a4c9e" stroke="#eef2ff" />
       <path
         d={`M${x - wide / 2} ${top}v${Math.max(0, deep - tip)}l${wide / 2} ${Math.min(tip, deep)}l${wide / 2} ${-Math.min(tip, deep)}v${-Math.max(0, deep - tip)}z`}
         fill="#0d1b45"
-      />
-      <path
-        d={`M${x - wide / 2} ${top + deep - tip - 60}v60l${wide / 2} ${tip}l${wide / 2} ${-tip}v-60z`}
-        fill={state.hotMoments > 2 ? '#5b7fd6' : '#dfe6fb'}
-        stroke="#14275e"
-        opacity={state.isOver ? 0.25 : 1}
       />
       {!state.isOver && <Chips sign={chipNow(task, state)} x={x} y={top} />}
       {!task.through && state.stopMm > 0 && (
@@ -218,7 +251,7 @@ function Section({ task, state, display }: { task: PressTask; state: PressState;
       )}
     </svg>
   );
-}
+});
 
 /** What came of it: the hole as it is pinned, and what went wrong. */
 function After({

@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { mm } from '@/core/answer/answer';
 import {
   freshPunch,
@@ -45,26 +45,27 @@ export function PunchView({ signedInAs }: { signedInAs?: string }) {
   const [from, setFrom] = useState<'above' | 'side'>('side');
   const [aim, setAim] = useState({ x: 0, y: 0 });
   const box = useRef<SVGSVGElement>(null);
-  const doIt = (act: PunchAct): void => void change((t, before) => punch(t, before, act));
-  const look = (where: 'above' | 'side'): void => {
-    setFrom(where);
-    doIt({ do: 'look', from: where });
-  };
-  const draw = (): void => {
-    doIt({ do: 'draw', ...aim });
-    setAim({ x: 0, y: 0 });
-  };
-  const push = (x: number, y: number): void => setAim((a) => ({ x: a.x + x, y: a.y + y }));
-  const acts = {
-    ArrowLeft: () => push(-BY_KEY, 0),
-    ArrowRight: () => push(BY_KEY, 0),
-    ArrowUp: () => push(0, BY_KEY),
-    ArrowDown: () => push(0, -BY_KEY),
-    a: () => look('above'),
-    s: () => look('side'),
-    d: draw,
-    f: () => doIt({ do: 'firm' }),
-  };
+  const acts = useMemo(() => {
+    const doIt = (act: PunchAct): void => void change((t, before) => punch(t, before, act));
+    const look = (where: 'above' | 'side'): void => {
+      setFrom(where);
+      doIt({ do: 'look', from: where });
+    };
+    const push = (x: number, y: number): void => setAim((to) => ({ x: to.x + x, y: to.y + y }));
+    return {
+      ArrowLeft: () => push(-BY_KEY, 0),
+      ArrowRight: () => push(BY_KEY, 0),
+      ArrowUp: () => push(0, BY_KEY),
+      ArrowDown: () => push(0, -BY_KEY),
+      a: () => look('above'),
+      s: () => look('side'),
+      d: () => {
+        doIt({ do: 'draw', ...aim });
+        setAim({ x: 0, y: 0 });
+      },
+      f: () => doIt({ do: 'firm' }),
+    };
+  }, [aim, change]);
   useKeys(acts);
   if (!task || !now) return <HandsFrame title="Punch" here="/practice/punch" waits={'The line is being scribed…'} />;
   const [x, y] = seenFrom(task, now, now.isDone ? 'above' : from);

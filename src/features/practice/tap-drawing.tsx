@@ -1,12 +1,14 @@
 'use client';
 
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import { pointerAngle, turnsBetween } from './pointer-angle';
 import { holdsNm, leanOf, type TapState, type TapTask } from '@/core/practice/simulated-tap';
 
 interface Props {
   task: TapTask;
   state: TapState;
+  /** Turns as they are written: a frame late where that keeps the wrench quick. */
+  toldAt: number;
   onTurn: (turns: number) => void;
   onBack: () => void;
 }
@@ -17,16 +19,14 @@ const RESISTS = 0.85;
 const STEP = 1 / 16;
 
 /** The wrench from above: dragged round, it pulls as hard as the tap does. */
-export function WrenchDrawing({ task, state, onTurn, onBack }: Props) {
+export function WrenchDrawing({ task, state, toldAt, onTurn, onBack }: Props) {
   const held = useRef<number>(undefined);
   const share = Math.min(1, state.torqueNm / holdsNm(task));
-  const turned = (state.at % 1) * 360;
   return (
-    <svg
+    <div
       role="img"
-      aria-label={`Wrench from above, ${state.at.toFixed(2)} turns in`}
-      viewBox="0 0 220 240"
-      className="w-full cursor-grab touch-none"
+      aria-label={`Wrench from above, ${toldAt.toFixed(2)} turns in`}
+      className="relative cursor-grab touch-none"
       onPointerDown={(e) => {
         e.currentTarget.setPointerCapture(e.pointerId);
         held.current = pointerAngle(e);
@@ -41,26 +41,44 @@ export function WrenchDrawing({ task, state, onTurn, onBack }: Props) {
       }}
       onPointerUp={() => (held.current = undefined)}
     >
+      <Rim
+        from={state.at - state.bite}
+        biteTurns={task.biteTurns}
+        told={`${toldAt.toFixed(2)} of ${task.turns.toFixed(1)} turns`}
+      />
+      <svg
+        viewBox="0 0 220 240"
+        aria-hidden
+        className="pointer-events-none absolute inset-0 w-full will-change-transform"
+        style={{ transform: `rotate(${(state.at % 1) * 360}deg)`, transformOrigin: `50% ${(100 * CENTRE) / 240}%` }}
+      >
+        <rect x={CENTRE - 92} y={CENTRE - 8} width={184} height={16} rx={8} fill="#d3a23a" />
+      </svg>
+    </div>
+  );
+}
+
+/** What the wrench turns over, with the bite on its rim. */
+const Rim = memo(function Rim({ from, biteTurns, told }: { from: number; biteTurns: number; told: string }) {
+  return (
+    <svg viewBox="0 0 220 240" aria-hidden className="block w-full">
       <circle cx={CENTRE} cy={CENTRE} r={98} fill="#1f3f8f" stroke="#eef2ff" />
       <circle cx={CENTRE} cy={CENTRE} r={26} fill="#0d1b45" stroke="#eef2ff" />
-      {task.biteTurns > 0 && (
+      {biteTurns > 0 && (
         <path
-          d={arc(98, state.at - state.bite, Math.max(0.01, task.biteTurns))}
+          d={arc(98, from, Math.max(0.01, biteTurns))}
           fill="none"
           stroke="#d3a23a"
           strokeWidth={5}
           strokeOpacity={0.9}
         />
       )}
-      <g transform={`rotate(${turned} ${CENTRE} ${CENTRE})`}>
-        <rect x={CENTRE - 92} y={CENTRE - 8} width={184} height={16} rx={8} fill="#d3a23a" />
-      </g>
       <text x={CENTRE} y={230} textAnchor="middle" fontSize={19} fill="#eef2ff" className="font-cond">
-        {state.at.toFixed(2)} of {task.turns.toFixed(1)} turns
+        {told}
       </text>
     </svg>
   );
-}
+});
 
 /** A bite on the rim: from so many turns on, so long. */
 function arc(r: number, from: number, turns: number): string {
@@ -75,7 +93,7 @@ function arc(r: number, from: number, turns: number): string {
 const LEAN_TIMES = 5;
 
 /** The tap beside a square, seen from one side, as deep as it is. */
-export function SideDrawing({
+export const SideDrawing = memo(function SideDrawing({
   task,
   state,
   from,
@@ -102,14 +120,14 @@ export function SideDrawing({
       </text>
     </svg>
   );
-}
+});
 
 const W = 460;
 const H = 130;
 const MOST = 240;
 
 /** What the hand has felt so far, and what the tap holds. */
-export function FeltCurve({ task, state }: Pick<Props, 'task' | 'state'>) {
+export const FeltCurve = memo(function FeltCurve({ task, state }: Pick<Props, 'task' | 'state'>) {
   const holds = holdsNm(task);
   const felt = state.felt.slice(-MOST);
   const y = (nm: number): number => H - 16 - (Math.min(1.1, nm / holds) * (H - 40)) / 1.1;
@@ -137,4 +155,4 @@ export function FeltCurve({ task, state }: Pick<Props, 'task' | 'state'>) {
       </text>
     </svg>
   );
-}
+});

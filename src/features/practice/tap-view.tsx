@@ -5,7 +5,7 @@ import { feelWords, leanOf, whyBroken, type TapState, type TapTask } from '@/cor
 import type { PracticeSource } from '@/core/practice/some-hole';
 import { wholeShop, type ShopWithCrib } from '@/core/shop/shop';
 import { writeCallout } from '@/core/threads/write-callout';
-import { tell } from '@/core/units/show';
+import { tell, type Display } from '@/core/units/show';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
@@ -35,7 +35,7 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
   const source = useMemo<PracticeSource>(() => ({ shop: wholeShop(shop) }), [shop]);
   const { display } = useUnits();
   const learner = useLearner(signedInAs);
-  const { hole, now, seed, doIt, again, sound, turnSound } = useTap(source, learner);
+  const { hole, now, seen, seed, doIt, again, sound, turnSound } = useTap(source, learner);
   useKeptPage();
   const acts = useMemo(() => {
     const lean = (front: number, side: number) => () => doIt({ do: 'lean', front, side });
@@ -54,7 +54,7 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
   }, [doIt, turnSound]);
   const onTurn = useCallback((turns: number) => doIt({ do: 'turn', turns }), [doIt]);
   useKeys(acts);
-  if (!hole || !now)
+  if (!hole || !now || !seen)
     return (
       <HandsFrame
         title="Tap by feel"
@@ -74,14 +74,12 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
           {writeCallout(hole.plan.callout)} in {hole.plan.material.label}
         </p>
         <div className="grid grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)] items-start gap-2">
-          <WrenchDrawing task={hole.task} state={now} onTurn={onTurn} onBack={acts.ArrowLeft} />
-          <SideDrawing task={hole.task} state={now} from="front" leanDeg={now.front} />
-          <SideDrawing task={hole.task} state={now} from="side" leanDeg={now.side} />
+          <WrenchDrawing task={hole.task} state={now} toldAt={seen.now.at} onTurn={onTurn} onBack={acts.ArrowLeft} />
+          <SideDrawing task={seen.task.task} state={seen.now} from="front" leanDeg={seen.now.front} />
+          <SideDrawing task={seen.task.task} state={seen.now} from="side" leanDeg={seen.now.side} />
         </div>
-        <FeltCurve task={hole.task} state={now} />
-        <p role="status" className="font-cond text-2xl first-letter:uppercase">
-          {tell(feelWords(hole.task, now), display)} {now.at.toFixed(2)} of {hole.task.turns.toFixed(1)} turns
-        </p>
+        <FeltCurve task={seen.task.task} state={seen.now} />
+        <Felt task={seen.task.task} state={seen.now} display={display} />
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
         <Advice biteTurns={hole.task.biteTurns} />
@@ -95,6 +93,15 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
     </HandsFrame>
   );
 }
+
+/** What the hand feels and how far it is, in words. */
+const Felt = memo(function Felt({ task, state, display }: { task: TapTask; state: TapState; display: Display }) {
+  return (
+    <p role="status" className="font-cond text-2xl first-letter:uppercase">
+      {tell(feelWords(task, state), display)} {state.at.toFixed(2)} of {task.turns.toFixed(1)} turns
+    </p>
+  );
+});
 
 /** What is to be done, with the bite that this tap takes. */
 const Advice = memo(function Advice({ biteTurns }: { biteTurns: number }) {

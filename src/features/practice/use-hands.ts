@@ -4,9 +4,10 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Mistake } from '@/core/practice/exercise';
 import type { HandsKind } from '@/core/practice/kinds-of-exercise';
 import type { Learner } from './use-learner';
+import { useNextFrame } from './use-next-frame';
 
 /** A new task by seed, again and again, and what is told once of each when it is over. */
-export function useHands<Task, State>(
+export function useHands<Task, State extends object>(
   kind: HandsKind,
   learner: Pick<Learner, 'keep'>,
   make: (seed: number) => Task | undefined,
@@ -27,7 +28,8 @@ export function useHands<Task, State>(
     const first = setTimeout(again);
     return () => clearTimeout(first);
   }, [again]);
-  const now = task && (state ?? fresh(task));
+  const untouched = useMemo(() => task && fresh(task), [task, fresh]);
+  const now = task && (state ?? untouched);
   const { keep } = learner;
   useEffect(() => {
     if (!task || now === undefined || seed === undefined || saidOf.current === seed) return;
@@ -41,5 +43,7 @@ export function useHands<Task, State>(
     (next: (task: Task, before: State) => State) => task && setState((before) => next(task, before ?? fresh(task))),
     [task, fresh],
   );
-  return { task, now, seed, change, again };
+  // What the hand moves follows at once; what only shows it may come a frame later, so that neither frame is late.
+  const seen = useNextFrame(useMemo(() => (task && now ? { task, now } : undefined), [task, now]));
+  return { task, now, seen, seed, change, again };
 }

@@ -34,7 +34,7 @@ function told({ task }: PracticeHole, s: TapState) {
 /** A tap in a hole of the shop, turned by whatever asks for it. */
 export function useTap(source: PracticeSource, learner: Learner) {
   const make = useCallback((seed: number) => practiceHole(source, seed), [source]);
-  const { task: hole, now, seed, change, again } = useHands('tap-by-feel', learner, make, fresh, told);
+  const { task: hole, now, seen, seed, change, again } = useHands('tap-by-feel', learner, make, fresh, told);
   const { sound, turnSound, play } = useSound();
   const doIt = useCallback(
     (what: TapAct): void => void change(({ task }, before) => act(task, before, what)),
@@ -48,5 +48,5 @@ export function useTap(source: PracticeSource, learner: Learner) {
       play(creak(now.torqueNm / holdsNm(hole.task)));
     heardOf.current = turned;
   }, [hole, now, turned, play]);
-  return { hole, now, seed, doIt, again, sound, turnSound };
+  return { hole, now, seen, seed, doIt, again, sound, turnSound };
 }

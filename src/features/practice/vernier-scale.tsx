@@ -1,4 +1,5 @@
 import { memo } from 'react';
+import { HIGHEST_MM } from '@/core/practice/simulated-height-gauge';
 import { gaugeSteps } from '@/core/layout/height-list';
 import { mmToInch } from '@/core/units/length';
 
@@ -31,26 +32,31 @@ const spoken = (main: number, gauge: Vernier): string =>
 
 const tall = (line: number, number: number): number => (line % number === 0 ? 42 : line % (number / 2) === 0 ? 30 : 22);
 
-/** The main scale from a line on. */
-const MainScale = memo(function MainScale({ from, gauge }: { from: number; gauge: Vernier }) {
+/** Lines of the main scale left of the one that the zero of the vernier is past. */
+const BEFORE = 2;
+
+/** The main scale, all of it, drawn once: it is moved, not drawn anew. */
+const MainScale = memo(function MainScale({ gauge }: { gauge: Vernier }) {
   const { each, says } = SCALES[gauge];
+  const lines = Math.ceil(HIGHEST_MM / gaugeSteps(gauge).wholeMm) + SPAN;
   return (
     <svg
-      viewBox={`0 0 ${SPAN * LINE_PX} 150`}
-      className="absolute inset-0 h-[150px]"
-      style={{ width: SPAN * LINE_PX }}
+      viewBox={`${-BEFORE * LINE_PX} 0 ${(lines + BEFORE) * LINE_PX} 150`}
+      className="h-[150px] max-w-none"
+      style={{ width: (lines + BEFORE) * LINE_PX }}
       aria-hidden
     >
-      <rect width={SPAN * LINE_PX} height={76} fill="#dcd8d0" />
-      {Array.from({ length: SPAN + 1 }, (_, i) => (
-        <g key={i} stroke="#1d1a16">
-          <line x1={i * LINE_PX} x2={i * LINE_PX} y1={76} y2={76 - tall(from + i, each)} />
-          {(from + i) % each === 0 && i > 0 && i < SPAN && (
-            <text x={i * LINE_PX} y={28} fontSize={22} textAnchor="middle" stroke="none" fill="#1d1a16">
-              {says(from + i)}
-            </text>
-          )}
-        </g>
+      <rect x={-BEFORE * LINE_PX} width={(lines + BEFORE) * LINE_PX} height={76} fill="#dcd8d0" />
+      <path
+        d={Array.from({ length: lines + BEFORE }, (_, i) => i - BEFORE)
+          .map((i) => `M${i * LINE_PX} 76v${-tall(i, each)}`)
+          .join('')}
+        stroke="#1d1a16"
+      />
+      {Array.from({ length: Math.ceil(lines / each) }, (_, i) => i * each).map((i) => (
+        <text key={i} x={i * LINE_PX} y={28} fontSize={22} textAnchor="middle" fill="#1d1a16">
+          {says(i)}
+        </text>
       ))}
     </svg>
   );
@@ -85,7 +91,7 @@ const Slide = memo(function Slide({ gauge }: { gauge: Vernier }) {
 /** A main scale, and the vernier that slides along it. */
 export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Vernier }) {
   const { main, line } = vernierReads(shownMm, gauge);
-  const from = main - 2;
+  const from = main - BEFORE;
   return (
     <div className="@container">
       <div role="group" aria-label="Height gauge, to be moved sideways" tabIndex={0} className="overflow-x-auto">
@@ -95,7 +101,12 @@ export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Verni
           className="relative h-[150px] overflow-hidden"
           style={{ width: SPAN * LINE_PX }}
         >
-          <MainScale from={from} gauge={gauge} />
+          <div
+            className="absolute inset-y-0 left-0 will-change-transform"
+            style={{ transform: `translateX(${-main * LINE_PX}px)` }}
+          >
+            <MainScale gauge={gauge} />
+          </div>
           <div
             className="absolute inset-y-0 left-0 will-change-transform"
             style={{
