@@ -76,6 +76,9 @@ test('a first hole that was pinned chooses the drill of the others: nearest to t
   expect(
     [here({ check: 'go', values: {} }), here({ check: 'square', values: {} })].map((h) => h?.remedy?.change.drill),
   ).toEqual(['5.1', undefined]);
+  // The gauges say larger or smaller, whatever was pinned beside.
+  expect(here({ check: 'go', values: { in: 5.2 } })?.remedy?.change.drill).toBe('5.1');
+  expect(here({ check: 'not-go', values: {} })?.remedy?.change.drill).toBe('4.9');
   expect(here(pins, undefined, run('f/1/drill/1', 'f/2/drill/1'))?.left).toBe(1);
   expect(here(pins, undefined, run('f/1/drill/1', 'f/2/drill/1', 'f/3/drill/1'))).toBeUndefined();
   expect(here(pins, undefined, run('f/2/tap/1'))?.left).toBe(2);
