@@ -11,7 +11,7 @@ import { tell } from '../units/show';
 import { machineFigures } from './compare-machines';
 import { BLANK_FORM, type AskForm } from './form';
 import { mainCut } from './hole-plan';
-import { sectionOf } from './section';
+import { mouthDepth, sectionOf } from './section';
 import { tradeOffs } from './trade-off';
 
 const press = machineOf('press', 'drill-press', [140, 560, 980, 1700]);
@@ -64,6 +64,42 @@ describe('the section of a hole', () => {
     expect([kept.bores, kept.subtitle]).toEqual([[{ diameterMm: 8.5, fullMm: 12, tipMm: 0 }], 'the existing hole']);
     const reamed = sectionOf(plan({ callout: 'ø8 H7 REAM x 20 DEEP', thickness: '40' }));
     expect(reamed.bores.map((b) => b.diameterMm)).toEqual([8, 7.7]);
+  });
+
+  // 6.8 ends in a cone of 3.4 / tan 59° = 2.04; at 90° a mouth of 8.4 reaches 0.8 below the face of a hole of 6.8.
+  test('each depth hangs from the operation that makes it, and says what it is of; a narrower bore goes on below', () => {
+    const hung = (over: Partial<AskForm>): string[] =>
+      sectionOf(plan(over)).levels.map(
+        (l) =>
+          `${l.mm.toFixed(2)} ${tell(l.name, 'mm')}${l.op ? `, ${l.op}` : ''}${l.setMm ? `, set ${l.setMm.toFixed(1)}` : ''}${l.strong ? ' !' : ''}`,
+      );
+    expect(hung({ callout: 'M8 x 16 DEEP', thickness: '25', taps: 'M8x1.25 plug, M8x1.25 bottoming' })).toEqual([
+      '16.00 full thread to, tap-2',
+      '19.75 full, 1.3 mm chip room, drill !',
+      '21.79 stop, from touch, set 22.0 !',
+      '25.00 back, wall 3.2 mm',
+    ]);
+    expect(hung({ callout: 'M10 x 12 DEEP ø8 H7 REAM THRU', thickness: '25' }).slice(0, 3)).toEqual([
+      '12.00 full thread to, tap-1',
+      '19.50 tap drill to, drill !',
+      '25.00 through the plate, drill !',
+    ]);
+    expect(hung({ callout: 'ø9 x 20 DEEP CBORE ø15 x 8.6', thickness: '40' })).toEqual([
+      '8.60 counterbore to, counterbore',
+      '20.00 full diameter to, drill !',
+      '22.70 stop, from touch, set 23.0 !',
+      '40.00 back, wall 17.3 mm',
+    ]);
+    const through = sectionOf(plan({ callout: 'M8 THRU', thickness: '12' }));
+    expect([through.title, through.subtitle, through.thread?.runOutMm]).toEqual([
+      'M8x1.25',
+      'drill 6.8 mm, 118° point',
+      0,
+    ]);
+    expect(mouthDepth(through.mouth ?? { diameterMm: 0, angleDeg: 90, fromMm: 0 }, 6.8)).toBeCloseTo(0.8, 9);
+    const spotted = sectionOf(plan({ callout: 'ø6 THRU', thickness: '12', machine: 'mill' }));
+    expect([spotted.title, spotted.mouth]).toEqual(['ø6.0', undefined]);
+    expect(sectionOf(plan({ callout: 'ø9 x 20 DEEP', thickness: '40' })).levels[0].feature?.kind).toBe('hole');
   });
 });
 

@@ -2,6 +2,7 @@ import { ownTap, TAPS, tapShop } from '../tests/bench-taps';
 import { METRIC_INDEX, planned, shop } from '../tests/bench-shop';
 import { BLANK_FORM, type AskForm } from './form';
 import { findDrill } from './find-drill';
+import { allCautions } from './hole-plan';
 import { planForm } from './read-form';
 import { remedyFor } from './remedies';
 
@@ -72,4 +73,20 @@ test('no remedy where nothing helps: no drill in class above the loosest, no oth
   expect(other).not.toBe(plan.thread?.tapping.best.id);
   expect(plan.thread?.tapping.ways.find((w) => w.id === other)?.possible).toBe(true);
   expect(other).not.toBe('hand-free');
+});
+
+test('no depth given in a plastic: one and a half diameters, as no bolt is the measure there', () => {
+  const deep = (material: string) => planned({ callout: 'M8', hole: 'blind', thickness: '60', material }).hole.thread;
+  expect(deep('acetal')?.lengthMm).toBe(12);
+  expect(deep('steel-low-carbon')?.lengthMm).not.toBe(12);
+});
+
+// M8 goes 1.25 a turn: 1.875 are one thread and a half, which still is a thread.
+test('a sheet holds by the threads in it: under one and a half nothing, of a tapered thread its wall is the measure', () => {
+  const said = (callout: string, thickness: string) =>
+    allCautions(planned({ callout, thickness }))
+      .filter((c) => c.code === 'threads-in-sheet')
+      .map((c) => c.level);
+  expect([said('M8 THRU', '1.87'), said('M8 THRU', '1.875'), said('M8 THRU', '12')]).toEqual([['stop'], ['note'], []]);
+  expect(said('1/8 NPT', '3')).toEqual([]);
 });
