@@ -116,6 +116,7 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
         <div className="relative mx-auto w-full max-w-[460px] overflow-hidden">
           <Section task={seen.task} state={seen.now} display={display} />
           <Drill task={task} deepMm={now.deepMm} isHot={now.hotMoments > 2} isOut={now.isOver} />
+          <BesideDrill task={seen.task} state={seen.now} />
         </div>
         <p role="status" className="font-cond text-2xl first-letter:uppercase">
           {seen.now.isOver
@@ -245,10 +246,17 @@ const Section = memo(function Section({
         d={`M${x - wide / 2} ${top}v${Math.max(0, deep - tip)}l${wide / 2} ${Math.min(tip, deep)}l${wide / 2} ${-Math.min(tip, deep)}v${-Math.max(0, deep - tip)}z`}
         fill="#0d1b45"
       />
-      {!state.isOver && <Chips sign={chipNow(task, state)} x={x} y={top} />}
-      {!task.through && state.stopMm > 0 && (
-        <path d={`M30 ${top + state.stopMm * scale}h320`} stroke="#d3a23a" strokeDasharray="6 4" />
-      )}
+    </svg>
+  );
+});
+
+/** The chips that come up, and where the stop is set: over the drill. */
+const BesideDrill = memo(function BesideDrill({ task, state }: { task: PressTask; state: PressState }) {
+  const stop = TOP + state.stopMm * drawnDrill(task).scale;
+  return (
+    <svg viewBox={`0 0 380 ${HIGH}`} aria-hidden className="pointer-events-none absolute inset-0 w-full">
+      {!state.isOver && <Chips sign={chipNow(task, state)} x={MIDDLE} y={TOP} />}
+      {!task.through && state.stopMm > 0 && <path d={`M30 ${stop}h320`} stroke="#d3a23a" strokeDasharray="6 4" />}
     </svg>
   );
 });
