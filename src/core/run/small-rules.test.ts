@@ -7,11 +7,13 @@ import type { ShopHabits } from '../shop/habits';
 import { planned } from '../tests/bench-shop';
 import { ownTap } from '../tests/bench-taps';
 import { isOfHole, toolChanged, type BenchRecord, type HoleAt } from './bench-record';
+import { onceMore } from './bench-step';
 import { largerThread } from './choice-change';
 import { logWords } from './log-words';
 import { isRedone } from './plan-at-bench';
 import { changeFor, partInHand } from './run';
 import type { Remedy } from './run-records';
+import { featuresByTool } from './same-tool';
 import { settingAt } from './setting-at';
 import { toThreadsDecided } from './thread-decided';
 
@@ -142,4 +144,30 @@ test('a hole is held against its own bore where it has no thread, and against wh
 
 test('what is looked for: what people call it is found by what is recorded, spaces and capitals aside', () => {
   expect(logWords('  Drilled   not good in the A2 ')).toEqual(['step-done', '/drill', '"bad"', 'a2']);
+});
+
+test('what is done once more is a step of its own: its tool is fetched, its speed set where it has one', () => {
+  const again = onceMore(step('f', 'drill', 'drill'), 'r9', 'too small');
+  expect(again).toMatchObject({ key: 'f/1/drill/1~r9', again: 'too small', newTool: true, newSpeed: false });
+  const turned = { ...step('f', 'drill', 'drill'), item: { rpm: 560 } } as never;
+  expect(onceMore(turned, 'r9', '').newSpeed).toBe(true);
+});
+
+test('features share a tool that gives them their size, not one that only opens mouths or cuts between', () => {
+  const item = (featureId: string, code: string, tool: string) => ({ featureId, code, tool });
+  const items = [
+    item('f', 'drill', '6.8'),
+    item('g', 'drill', '6.8'),
+    item('g', 'tap', 'M8'),
+    item('h', 'tap', 'M8'),
+    item('f', 'chamfer', 'sink'),
+    item('k', 'chamfer', 'sink'),
+    item('k', 'cut-between', '6.8'),
+  ];
+  const found = featuresByTool({ setUps: [{ visits: [{ items }] }] } as never);
+  expect([...found].map(([id, ids]) => [id, [...ids].sort()])).toEqual([
+    ['f', ['f', 'g']],
+    ['g', ['f', 'g', 'h']],
+    ['h', ['g', 'h']],
+  ]);
 });
