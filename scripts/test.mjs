@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-// Everything that must hold: lint, types, production build, unit tests, end to end. Installs what is missing first.
+// Everything that must hold: lint, types, unit tests, production build, end to end. Installs what is missing first.
 import { execFileSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { build, installed, run } from './lib/steps.mjs';
@@ -50,14 +50,14 @@ function counted(name, file, read) {
 }
 
 await installed();
-// Lint reads only what the others do not write: it keeps the second core busy.
+// Lint runs on one core: types and unit tests keep the other busy.
 const linted = step('Lint', () => run('npm', ['run', '--silent', 'lint']));
 await step('Types', () => run('npm', ['run', '--silent', 'typecheck']));
-const built = await step('Production build', () => build());
-await linted;
 console.log('\n== Unit tests');
 await run('npx', ['jest', '--json', `--outputFile=${OUT}/jest.json`], { soft: true });
 counted('Jest', `${OUT}/jest.json`, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
+await linted;
+const built = await step('Production build', () => build());
 console.log('\n== End to end');
 if (built && (await chromium())) {
   await run('npx', ['playwright', 'test'], { soft: true, env: { PLAYWRIGHT_JSON_OUTPUT_NAME: `${OUT}/e2e.json` } });
