@@ -1,5 +1,4 @@
 import { memo } from 'react';
-import { HIGHEST_MM } from '@/core/practice/simulated-height-gauge';
 import { gaugeSteps } from '@/core/layout/height-list';
 import { mmToInch } from '@/core/units/length';
 
@@ -35,29 +34,30 @@ const tall = (line: number, number: number): number => (line % number === 0 ? 42
 /** Lines of the main scale left of the one that the zero of the vernier is past. */
 const BEFORE = 2;
 
-/** The main scale, all of it, drawn once: it is moved, not drawn anew. */
-const MainScale = memo(function MainScale({ gauge }: { gauge: Vernier }) {
+/** Lines that are drawn at once, beside those that are seen: so far it is moved, not drawn anew. */
+const BLOCK = 100;
+
+/** The main scale from a line on, a block of it. */
+const MainScale = memo(function MainScale({ from, gauge }: { from: number; gauge: Vernier }) {
   const { each, says } = SCALES[gauge];
-  const lines = Math.ceil(HIGHEST_MM / gaugeSteps(gauge).wholeMm) + SPAN;
+  const lines = Array.from({ length: BEFORE + BLOCK + SPAN }, (_, i) => from + i - BEFORE);
+  const x = (line: number): number => (line - from + BEFORE) * LINE_PX;
   return (
     <svg
-      viewBox={`${-BEFORE * LINE_PX} 0 ${(lines + BEFORE) * LINE_PX} 150`}
+      viewBox={`0 0 ${lines.length * LINE_PX} 150`}
       className="h-[150px] max-w-none"
-      style={{ width: (lines + BEFORE) * LINE_PX }}
+      style={{ width: lines.length * LINE_PX }}
       aria-hidden
     >
-      <rect x={-BEFORE * LINE_PX} width={(lines + BEFORE) * LINE_PX} height={76} fill="#dcd8d0" />
-      <path
-        d={Array.from({ length: lines + BEFORE }, (_, i) => i - BEFORE)
-          .map((i) => `M${i * LINE_PX} 76v${-tall(i, each)}`)
-          .join('')}
-        stroke="#1d1a16"
-      />
-      {Array.from({ length: Math.ceil(lines / each) }, (_, i) => i * each).map((i) => (
-        <text key={i} x={i * LINE_PX} y={28} fontSize={22} textAnchor="middle" fill="#1d1a16">
-          {says(i)}
-        </text>
-      ))}
+      <rect width={lines.length * LINE_PX} height={76} fill="#dcd8d0" />
+      <path d={lines.map((line) => `M${x(line)} 76v${-tall(line, each)}`).join('')} stroke="#1d1a16" />
+      {lines
+        .filter((line) => line >= 0 && line % each === 0)
+        .map((line) => (
+          <text key={line} x={x(line)} y={28} fontSize={22} textAnchor="middle" fill="#1d1a16">
+            {says(line)}
+          </text>
+        ))}
     </svg>
   );
 });
@@ -92,6 +92,7 @@ const Slide = memo(function Slide({ gauge }: { gauge: Vernier }) {
 export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Vernier }) {
   const { main, line } = vernierReads(shownMm, gauge);
   const from = main - BEFORE;
+  const block = Math.floor(main / BLOCK) * BLOCK;
   return (
     <div className="@container">
       <div role="group" aria-label="Height gauge, to be moved sideways" tabIndex={0} className="overflow-x-auto">
@@ -103,9 +104,9 @@ export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Verni
         >
           <div
             className="absolute inset-y-0 left-0 will-change-transform"
-            style={{ transform: `translateX(${-main * LINE_PX}px)` }}
+            style={{ transform: `translateX(${(block - main) * LINE_PX}px)` }}
           >
-            <MainScale gauge={gauge} />
+            <MainScale from={block} gauge={gauge} />
           </div>
           <div
             className="absolute inset-y-0 left-0 will-change-transform"
