@@ -24,24 +24,36 @@ export async function keyFrames(page, key, slowed = 1, restMs = 1000, count = 40
   const keys = events.filter((e) => e.name === 'EventDispatch' && e.args.data?.type === 'keydown');
   const painted = events.filter((e) => e.name === 'Layerize').sort((x, y) => x.ts - y.ts);
   const done = events.filter((e) => e.ph === 'X').sort((x, y) => x.ts - y.ts || y.dur - x.dur);
-  const found = keys.flatMap((one) => {
-    const own = (e) => e.tid === one.tid && e.pid === one.pid;
-    const after = painted.find((e) => own(e) && e.ts >= one.ts + one.dur);
-    if (!after) return [];
-    const end = after.ts + after.dur;
-    // Work inside of other work counts with it.
+  // Work inside of other work counts with it.
+  const workOf = (own, from, to) => {
     let until = 0;
-    const work = done
-      .filter((e) => own(e) && e.ts >= one.ts && e.ts < end)
-      .reduce((sum, e) => {
-        if (e.ts < until) return sum;
+    const sum = done
+      .filter((e) => own(e) && e.ts >= from && e.ts < to)
+      .reduce((all, e) => {
+        if (e.ts < until) return all;
         until = e.ts + e.dur;
-        return sum + (e.tdur ?? 0);
+        return all + (e.tdur ?? 0);
       }, 0);
-    return [{ frames: (end - one.ts) / 1000 / FRAME_MS, work: work / 1000 / FRAME_MS }];
+    return sum / 1000 / FRAME_MS;
+  };
+  const found = keys.flatMap((one, i) => {
+    const own = (e) => e.tid === one.tid && e.pid === one.pid;
+    const ends = painted
+      .filter((e) => own(e) && e.ts >= one.ts + one.dur && e.ts < (keys[i + 1]?.ts ?? Infinity))
+      .map((e) => e.ts + e.dur);
+    const [end, ...later] = ends;
+    if (end === undefined) return [];
+    return [
+      {
+        frames: (end - one.ts) / 1000 / FRAME_MS,
+        work: workOf(own, one.ts, end),
+        later: later.map((to, n) => workOf(own, ends[n], to)),
+      },
+    ];
   });
   const frames = found.map((f) => f.frames);
   const work = found.map((f) => f.work);
+  const later = found.flatMap((f) => f.later);
   return {
     keys: frames.length,
     medianFrames: p(frames, 0.5),
@@ -49,6 +61,8 @@ export async function keyFrames(page, key, slowed = 1, restMs = 1000, count = 40
     // The page's own work, whoever else the processor works for.
     medianWork: p(work, 0.5),
     p95Work: p(work, 0.95),
+    // Frames that follow of the same key, where what it moved is told in more drawings and in words.
+    p95LaterWork: later.length > 0 ? p(later, 0.95) : undefined,
     ratio: p(frames, 0.95),
   };
 }

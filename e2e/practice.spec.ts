@@ -64,6 +64,8 @@ test('a tap that is turned without a look breaks, and says why turn by turn; a c
   const wrench = page.getByRole('img', { name: /^Wrench from above/ });
   const box = await wrench.boundingBox();
   if (!box) throw new Error('no wrench');
+  const turnedDeg = () =>
+    wrench.locator('> div').evaluate((layer) => Number(/rotate\((.*)deg\)/.exec(layer.style.transform)?.[1]));
   const at = (deg: number): [number, number] => [
     box.x + box.width / 2 + 60 * Math.cos((deg * Math.PI) / 180),
     box.y + box.height / 2 + 60 * Math.sin((deg * Math.PI) / 180),
@@ -73,6 +75,10 @@ test('a tap that is turned without a look breaks, and says why turn by turn; a c
   for (let deg = 10; deg <= 120; deg += 10) await page.mouse.move(...at(deg));
   await page.mouse.up();
   await expect(tap.getByRole('status')).toContainText(/0\.(19|25|31) of/);
+  expect(await turnedDeg()).toBeCloseTo(
+    360 * Number(/([\d.]+) turns in/.exec((await wrench.getAttribute('aria-label')) ?? '')?.[1]),
+    -1,
+  );
   await page.keyboard.press('x');
   await expect(hands).toContainText('turns short');
 });
@@ -93,6 +99,7 @@ test('a press and a punch by keys: belt, stop, wheel and ease; a mark drawn acro
   const glass = page.getByRole('region', { name: 'Under the glass' });
   for (let blow = 0; blow < 3; blow++) {
     await page.keyboard.press('a');
+    await expect(glass.getByRole('status')).toHaveText(`Seen from straight above; ${3 - blow} light blows left.`);
     const seen = (await glass.getByRole('img').getAttribute('aria-label')) ?? '';
     const [, x, right, y, above] = /lies ([\d.]+) mm (right|left) and ([\d.]+) mm (above|below)/.exec(seen) ?? [];
     for (let n = Number(x); n > 0.025; n -= 0.05)
@@ -142,8 +149,12 @@ test('a height gauge and an edge by keys: zeroed on the plate and read; touched,
   const [target, tool, shim = 0] = numbers(await table.getByText(/^Put the spindle/).textContent());
   const said = (await page.getByText(/a turn, \d+ divisions/).textContent()) ?? '';
   const [, turn = NaN, divisions = NaN] = (/^([\d.]+) (?:mm|in) a turn, (\d+)/.exec(said) ?? []).map(Number);
-  for (let n = 0; n < 400 && !/kicks|just held/.test((await status.textContent()) ?? ''); n++)
+  for (let n = 0; n < 400; n++) {
+    const before = (await status.textContent()) ?? '';
+    if (/kicks|just held/.test(before)) break;
     await press('ArrowRight', 1);
+    await expect(status).not.toHaveText(before);
+  }
   await press('z', 1);
   await press('l', 1);
   const on = Math.round(((tool / 2 + shim + target) / turn) * divisions);

@@ -1,9 +1,15 @@
-import { memo } from 'react';
+'use client';
+
+import { memo, useCallback } from 'react';
+import type { Followed } from './hand';
+import { Moved } from './moved';
 
 interface Props {
   divisions: number;
   /** Division under the index. */
   at: number;
+  /** What turns the ring at once, where a hand does. */
+  follow?: Followed<number>;
   travelMm: number;
   /** What the dial is on. */
   of?: string;
@@ -16,21 +22,20 @@ const numbered = (divisions: number): number => (divisions % 100 === 0 ? divisio
 export function DialFace({
   divisions,
   at,
+  follow,
   travelMm,
   of = `A dial of ${divisions} divisions, ${travelMm} mm a turn`,
 }: Props) {
+  const to = useCallback((division: number) => `rotate(${(-360 * division) / divisions}deg)`, [divisions]);
   return (
     <div
       role="img"
       aria-label={`${of}: ${Number(at.toFixed(1))}`}
       className="relative mx-auto aspect-square w-full max-w-[240px]"
     >
-      <div
-        className="absolute inset-0 will-change-transform"
-        style={{ transform: `rotate(${(-360 * at) / divisions}deg)` }}
-      >
+      <Moved at={at} follow={follow} to={to} className="absolute inset-0">
         <Ring divisions={divisions} />
-      </div>
+      </Moved>
       <svg viewBox="0 0 220 220" className="absolute inset-0" aria-hidden>
         <circle cx="110" cy="110" r="20" fill="#857e72" />
         <path d="M110 2v14" stroke="#9d1420" strokeWidth="3" />

@@ -18,11 +18,12 @@ import { showText, type Display } from '@/core/units/show';
 import { useKeys } from '@/ui/keys';
 import { useKeptPage } from '../run/offline-shell';
 import { DialFace } from './dial-face';
-import { HandKeys, SoundSwitch, Told, type HandKey } from './hand-keys';
+import { followed, type Followed } from './hand';
+import { HandKeys, Said, SoundSwitch, Told, type HandKey } from './hand-keys';
 import { HandsFrame } from './hands-frame';
 import { Key } from './key';
 import { pointerAngle, turnsBetween } from './pointer-angle';
-import { useHands } from './use-hands';
+import { useHands, type InHand } from './use-hands';
 import { useLearner } from './use-learner';
 import { useSound } from './use-sound';
 
@@ -51,14 +52,17 @@ function whatIs(task: TableTask, now: TableState): string {
   return now.isDown ? SAYS[task.finder.kind][touchOfEdge(task, now)] : 'The spindle is up';
 }
 
+const says = ({ task, now }: InHand<TableTask, TableState>): string =>
+  `${whatIs(task, now)}; dial at ${Number(dialShows(task, now).toFixed(1))} of ${task.dial.divisions}`;
+
 /** A table with a dial: the edge is found, the dial zeroed there, then it goes on to the place from the same side. */
 export function EdgeView({ signedInAs }: { signedInAs?: string }) {
   const learner = useLearner(signedInAs);
   useKeptPage();
   const { sound, turnSound, play } = useSound();
-  const { task, now, seen, change, again } = useHands('edge', learner, tableTask, freshTable, told);
+  const { hand, seen, drawn, change, again } = useHands('edge', learner, tableTask, freshTable, told);
   const acts = useMemo(() => {
-    const doIt = (of: (t: TableTask) => TableAct) => (): void => void change((t, before) => atTable(t, before, of(t)));
+    const doIt = (of: (t: TableTask) => TableAct) => (): void => change((t, before) => atTable(t, before, of(t)));
     const turn = (divisions: number) =>
       doIt(({ dial }) => ({ do: 'turn', mm: (divisions * dial.travelMm) / dial.divisions }));
     return {
@@ -75,12 +79,13 @@ export function EdgeView({ signedInAs }: { signedInAs?: string }) {
     };
   }, [change, turnSound]);
   useKeys(acts);
-  const touch = task && now ? touchOfEdge(task, now) : 'free';
+  const dialAt = useMemo(() => followed(hand, ({ task, now }) => dialShows(task, now)), [hand]);
+  const touch = seen ? touchOfEdge(seen.task, seen.now) : 'free';
   useEffect(() => {
     if (touch !== 'free') play(KICK);
   }, [touch, play]);
-  if (!task || !now || !seen)
-    return <HandsFrame title="Edge and dial" here="/practice/edge" waits="The part is being clamped…" />;
+  if (!seen) return <HandsFrame title="Edge and dial" here="/practice/edge" waits="The part is being clamped…" />;
+  const { task, now } = seen;
   const { finder, dial } = task;
   const shown: Display = dial.inch ? 'inch' : 'mm';
   const divisions = dialShows(task, now);
@@ -95,15 +100,14 @@ export function EdgeView({ signedInAs }: { signedInAs?: string }) {
               : `tool of ${showText(mm(finder.diameterMm), shown)}, shim of ${showText(mm(finder.shimMm), shown)}`}
           </span>
         </p>
-        <Side {...seen} />
+        <Side task={task} now={now} />
         <Turned
           task={task}
           divisions={divisions}
+          follow={dialAt}
           onTurn={(by) => change((t, before) => atTable(t, before, { do: 'turn', mm: by }))}
         />
-        <p role="status" className="font-cond text-xl">
-          {whatIs(seen.task, seen.now)}; dial at {Number(dialShows(seen.task, seen.now).toFixed(1))} of {dial.divisions}
-        </p>
+        <Said drawn={drawn} says={says} />
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
         <p>
@@ -125,10 +129,12 @@ export function EdgeView({ signedInAs }: { signedInAs?: string }) {
 function Turned({
   task: { dial },
   divisions,
+  follow,
   onTurn,
 }: {
   task: TableTask;
   divisions: number;
+  follow: Followed<number>;
   onTurn: (byMm: number) => void;
 }) {
   const last = useRef<number>(undefined);
@@ -148,7 +154,13 @@ function Turned({
       }}
       onPointerMove={drag}
     >
-      <DialFace divisions={dial.divisions} at={divisions} travelMm={dial.travelMm} of="The dial of the table" />
+      <DialFace
+        divisions={dial.divisions}
+        at={divisions}
+        follow={follow}
+        travelMm={dial.travelMm}
+        of="The dial of the table"
+      />
     </div>
   );
 }

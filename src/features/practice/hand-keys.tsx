@@ -1,7 +1,11 @@
+'use client';
+
 import { memo } from 'react';
 import { tell, type Display } from '@/core/units/show';
 import type { Phrase } from '@/core/answer/answer';
+import type { Followed } from './hand';
 import { Key } from './key';
+import { useNextFrame } from './use-next-frame';
 
 /** What a key does, in words, and the key as it is written on it. */
 export type HandKey = readonly [label: string, key: string, shown?: string];
@@ -34,6 +38,25 @@ export const HandKeys = memo(function HandKeys({ keys, acts, off = '', over }: K
     </div>
   );
 });
+
+interface SaidProps<T> {
+  /** What was drawn last. */
+  drawn: Followed<T>;
+  says: (of: T) => string;
+  className?: string;
+}
+
+function SaidLater<T>({ drawn, says, className = 'text-xl' }: SaidProps<T>) {
+  const of = useNextFrame(drawn);
+  return (
+    <p role="status" className={`min-h-[1.5em] font-cond first-letter:uppercase ${className}`}>
+      {of && says(of)}
+    </p>
+  );
+}
+
+/** What is to be seen, heard and felt, in words: a frame after it is drawn. */
+export const Said = memo(SaidLater) as typeof SaidLater;
 
 /** Sound, with the key that puts it off. */
 export const SoundSwitch = memo(function SoundSwitch({ sound, turnSound }: { sound: boolean; turnSound: () => void }) {

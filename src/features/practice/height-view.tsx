@@ -20,10 +20,11 @@ import { showText } from '@/core/units/show';
 import { useKeys } from '@/ui/keys';
 import { useKeptPage } from '../run/offline-shell';
 import { DialFace } from './dial-face';
-import { HandKeys, Told, type HandKey } from './hand-keys';
+import { followed, type Followed } from './hand';
+import { HandKeys, Said, Told, type HandKey } from './hand-keys';
 import { HandsFrame } from './hands-frame';
 import { Key } from './key';
-import { useHands } from './use-hands';
+import { useHands, type InHand } from './use-hands';
 import { useLearner } from './use-learner';
 import { LINE_PX, VernierScale } from './vernier-scale';
 
@@ -43,14 +44,18 @@ function told(task: HeightTask, s: HeightState): { right: boolean; mistake: Mist
   return s.lineMm === undefined ? undefined : { right: heightTold(task, s).right, mistake: 'division' };
 }
 
+const says = ({ now }: InHand<HeightTask, HeightState>): string =>
+  now.lineMm !== undefined
+    ? 'Scribed.'
+    : `The scriber ${now.atMm === 0 ? 'stands on' : 'is clear of'} the plate; ${now.isLocked ? 'locked' : 'not locked'}.`;
+
 /** A height gauge on its plate: touched, zeroed, set by its scale, locked, and drawn along once. */
 export function HeightView({ signedInAs }: { signedInAs?: string }) {
   const learner = useLearner(signedInAs);
   useKeptPage();
-  const { task, now, seen, change, again } = useHands('height', learner, heightTask, freshHeight, told);
+  const { hand, seen, drawn, change, again } = useHands('height', learner, heightTask, freshHeight, told);
   const acts = useMemo(() => {
-    const doIt = (of: (t: HeightTask) => HeightAct) => (): void =>
-      void change((t, before) => atGauge(t, before, of(t)));
+    const doIt = (of: (t: HeightTask) => HeightAct) => (): void => change((t, before) => atGauge(t, before, of(t)));
     const move = (count: number, size: 'stepMm' | 'wholeMm') =>
       doIt((t) => ({ do: 'move', mm: count * gaugeSteps(t.gauge)[size] }));
     return {
@@ -67,8 +72,9 @@ export function HeightView({ signedInAs }: { signedInAs?: string }) {
     };
   }, [change]);
   useKeys(acts);
-  if (!task || !now || !seen)
-    return <HandsFrame title="Height gauge" here="/practice/height" waits="The plate is being wiped…" />;
+  const shown = useMemo(() => followed(hand, ({ now }) => shownMm(now)), [hand]);
+  if (!seen) return <HandsFrame title="Height gauge" here="/practice/height" waits="The plate is being wiped…" />;
+  const { task, now } = seen;
   const inch = task.gauge.endsWith('inch');
   const isDone = now.lineMm !== undefined;
   return (
@@ -78,17 +84,14 @@ export function HeightView({ signedInAs }: { signedInAs?: string }) {
           Scribe a line at {showText(mm(task.heightMm), inch ? 'inch' : 'mm')}
           <span className="ml-2 text-base">{GAUGES.find(([id]) => id === task.gauge)?.[1]}</span>
         </p>
-        <OnPlate now={seen.now} />
+        <OnPlate now={now} />
         <Scale
           task={task}
           now={now}
+          shown={shown}
           onMove={(by) => change((t, before) => atGauge(t, before, { do: 'move', mm: by }))}
         />
-        <p role="status" className="font-cond text-xl">
-          {seen.now.lineMm !== undefined
-            ? 'Scribed.'
-            : `The scriber ${seen.now.atMm === 0 ? 'stands on' : 'is clear of'} the plate; ${seen.now.isLocked ? 'locked' : 'not locked'}.`}
-        </p>
+        <Said drawn={drawn} says={says} />
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
         <p>Somebody used it before you. Drag the scale, or use the keys; read it once more, then draw it along once.</p>
@@ -107,32 +110,35 @@ export function HeightView({ signedInAs }: { signedInAs?: string }) {
 interface ScaleProps {
   task: HeightTask;
   now: HeightState;
+  shown: Followed<number>;
   onMove: (byMm: number) => void;
 }
 
 /** What is read: a vernier, or whole lines and a dial. Dragged sideways it moves. */
-function Scale({ task, now, onMove }: ScaleProps) {
-  const from = useRef<{ x: number; atMm: number }>(undefined);
+function Scale({ task, now, shown, onMove }: ScaleProps) {
+  const from = useRef<{ x: number; mm: number }>(undefined);
   const { stepMm, wholeMm } = gaugeSteps(task.gauge);
-  const shown = shownMm(now);
+  const at = shownMm(now);
   const drag = (e: PointerEvent): void => {
     if (!from.current || e.buttons === 0) return;
-    const to = from.current.atMm + Math.round((((e.clientX - from.current.x) / LINE_PX) * wholeMm) / stepMm) * stepMm;
-    if (Math.abs(to - now.atMm) > 1e-9) onMove(to - now.atMm);
+    const to = from.current.mm + Math.round((((e.clientX - from.current.x) / LINE_PX) * wholeMm) / stepMm) * stepMm;
+    const by = to - (shown.get() ?? to);
+    if (Math.abs(by) > 1e-9) onMove(by);
   };
-  const main = Math.floor(shown / wholeMm + 1e-9);
+  const main = Math.floor(at / wholeMm + 1e-9);
   const perTurn = Math.round(wholeMm / stepMm);
+  const division = useMemo(() => followed(shown, (mm) => Math.round(mm / stepMm)), [shown, stepMm]);
   return (
     <div
       className="touch-none bg-steel-100 text-ink"
       onPointerDown={(e) => {
-        from.current = { x: e.clientX, atMm: now.atMm };
+        from.current = { x: e.clientX, mm: shown.get() ?? at };
         e.currentTarget.setPointerCapture(e.pointerId);
       }}
       onPointerMove={drag}
     >
       {task.gauge === 'vernier-mm' || task.gauge === 'vernier-inch' ? (
-        <VernierScale shownMm={shown} gauge={task.gauge} />
+        <VernierScale shownMm={at} follow={shown} gauge={task.gauge} />
       ) : (
         <div className="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-3 p-2">
           <p className="font-cond text-3xl" aria-label="Whole turns shown">
@@ -140,7 +146,8 @@ function Scale({ task, now, onMove }: ScaleProps) {
           </p>
           <DialFace
             divisions={perTurn}
-            at={Math.round(shown / stepMm) - main * perTurn}
+            at={Math.round(at / stepMm) - main * perTurn}
+            follow={division}
             travelMm={wholeMm}
             of={`The dial of the gauge, ${perTurn} divisions`}
           />

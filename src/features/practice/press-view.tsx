@@ -25,11 +25,13 @@ import { TextField } from '@/ui/field';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
-import { Key } from './key';
 import { Chips } from './chips-drawing';
-import { HandKeys, SoundSwitch, type HandKey } from './hand-keys';
+import { followed, type Followed } from './hand';
+import { Key } from './key';
+import { Moved } from './moved';
+import { HandKeys, Said, SoundSwitch, type HandKey } from './hand-keys';
 import { HandsFrame } from './hands-frame';
-import { useHands } from './use-hands';
+import { useHands, type InHand } from './use-hands';
 import { useLearner } from './use-learner';
 import { useSound, type Tone } from './use-sound';
 
@@ -65,6 +67,12 @@ function heard(task: PressTask, s: PressState): Tone | undefined {
   };
 }
 
+/** What one sees and hears of the hole. */
+function lookOf(task: PressTask, now: PressState): string {
+  if (now.isOver) return 'out of the hole';
+  return isAtBack(task, now) ? 'the note rises: the point is through' : chipWords(chipNow(task, now));
+}
+
 const told = (_: PressTask, { isOver, faults }: PressState) =>
   isOver ? { right: faults.length === 0, mistake: faults[0] ? MISTAKE[faults[0]] : ('stop' as const) } : undefined;
 
@@ -75,8 +83,8 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
   const learner = useLearner(signedInAs);
   useKeptPage();
   const { display } = useUnits();
-  const { task, now, seen, seed, change, again } = useHands('press', learner, make, freshPress, told);
-  const doIt = useCallback((act: PressAct): void => void change((t, before) => atPress(t, before, act)), [change]);
+  const { hand, seen, drawn, isNone, change, again } = useHands('press', learner, make, freshPress, told);
+  const doIt = useCallback((act: PressAct): void => change((t, before) => atPress(t, before, act)), [change]);
   const { sound, turnSound, play } = useSound();
   const acts = useMemo(() => {
     const doing = (act: PressAct) => (): void => doIt(act);
@@ -91,21 +99,24 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
   }, [doIt, turnSound]);
   useKeys(acts);
   useEffect(() => {
-    const tone = task && now ? heard(task, now) : undefined;
+    const tone = seen && heard(seen.task, seen.now);
     if (tone) play(tone);
-  }, [task, now, play]);
-  if (!task || !now || !seen)
+  }, [seen, play]);
+  const deep = useMemo(() => followed(hand, ({ now }) => now.deepMm), [hand]);
+  const says = useCallback(
+    ({ task, now }: InHand<PressTask, PressState>) =>
+      `${lookOf(task, now)}; ${showText(mm(Math.round(now.deepMm * 10) / 10), display)} down`,
+    [display],
+  );
+  if (!seen)
     return (
       <HandsFrame
         title="Drill press"
         here="/practice/press"
-        waits={
-          seed === undefined
-            ? 'The part is being clamped…'
-            : 'This shop has no drill press with steps: add one in the crib.'
-        }
+        waits={isNone ? 'This shop has no drill press with steps: add one in the crib.' : 'The part is being clamped…'}
       />
     );
+  const { task, now, seed } = seen;
   return (
     <HandsFrame title="Drill press" here="/practice/press">
       <section aria-label="Press" className="dye flex flex-col gap-2 p-3">
@@ -114,18 +125,11 @@ export function PressView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs
           {showText(mm(task.fullMm), display)}
         </p>
         <div className="relative mx-auto w-full max-w-[460px] overflow-hidden">
-          <Section task={seen.task} state={seen.now} display={display} />
-          <Drill task={task} deepMm={now.deepMm} isHot={now.hotMoments > 2} isOut={now.isOver} />
-          <BesideDrill task={seen.task} state={seen.now} />
+          <Section task={task} state={now} display={display} />
+          <Drill task={task} deepMm={now.deepMm} deep={deep} isHot={now.hotMoments > 2} isOut={now.isOver} />
+          <BesideDrill task={task} state={now} />
         </div>
-        <p role="status" className="font-cond text-2xl first-letter:uppercase">
-          {seen.now.isOver
-            ? 'out of the hole'
-            : isAtBack(seen.task, seen.now)
-              ? 'the note rises: the point is through'
-              : chipWords(chipNow(seen.task, seen.now))}
-          ; {showText(mm(Math.round(seen.now.deepMm * 10) / 10), display)} down
-        </p>
+        <Said drawn={drawn} says={says} className="text-2xl" />
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
         <Setting key={seed} task={task} rpm={now.rpm} cuts={now.deepMm > 0} display={display} doIt={doIt} />
@@ -200,25 +204,31 @@ function drawnDrill(task: PressTask): { scale: number; wide: number; tip: number
   return { scale, wide: Math.min(150, Math.max(20, task.diameterMm * scale)), tip: task.tipMm * scale };
 }
 
-/** The drill, which follows the hand at once: it is moved, not drawn anew. */
-function Drill({ task, deepMm, isHot, isOut }: { task: PressTask; deepMm: number; isHot: boolean; isOut: boolean }) {
-  const { scale, wide, tip } = drawnDrill(task);
-  return (
-    <svg
-      viewBox={`0 0 380 ${HIGH}`}
-      aria-hidden
-      className="pointer-events-none absolute inset-0 w-full overflow-visible will-change-transform"
-      style={{ transform: `translateY(${(100 * deepMm * scale) / HIGH}%)` }}
-    >
-      <path
-        d={`M${MIDDLE - wide / 2} ${TOP - tip - 60}v60l${wide / 2} ${tip}l${wide / 2} ${-tip}v-60z`}
-        fill={isHot ? '#5b7fd6' : '#dfe6fb'}
-        stroke="#14275e"
-        opacity={isOut ? 0.25 : 1}
-      />
-    </svg>
-  );
+interface DrillProps {
+  task: PressTask;
+  deepMm: number;
+  deep: Followed<number>;
+  isHot: boolean;
+  isOut: boolean;
 }
+
+/** The drill, which follows the hand at once: it is moved, not drawn anew. */
+const Drill = memo(function Drill({ task, deepMm, deep, isHot, isOut }: DrillProps) {
+  const { scale, wide, tip } = drawnDrill(task);
+  const to = useCallback((mm: number) => `translateY(${(100 * mm * scale) / HIGH}%)`, [scale]);
+  return (
+    <Moved at={deepMm} follow={deep} to={to} className="pointer-events-none absolute inset-0">
+      <svg viewBox={`0 0 380 ${HIGH}`} aria-hidden className="w-full overflow-visible">
+        <path
+          d={`M${MIDDLE - wide / 2} ${TOP - tip - 60}v60l${wide / 2} ${tip}l${wide / 2} ${-tip}v-60z`}
+          fill={isHot ? '#5b7fd6' : '#dfe6fb'}
+          stroke="#14275e"
+          opacity={isOut ? 0.25 : 1}
+        />
+      </svg>
+    </Moved>
+  );
+});
 
 /** The hole as it is being made, cut in half. */
 const Section = memo(function Section({

@@ -5,14 +5,15 @@ import { feelWords, leanOf, whyBroken, type TapState, type TapTask } from '@/cor
 import type { PracticeSource } from '@/core/practice/some-hole';
 import { wholeShop, type ShopWithCrib } from '@/core/shop/shop';
 import { writeCallout } from '@/core/threads/write-callout';
-import { tell, type Display } from '@/core/units/show';
+import { tell } from '@/core/units/show';
 import { useKeys } from '@/ui/keys';
 import { useUnits } from '@/ui/units';
 import { useKeptPage } from '../run/offline-shell';
+import { followed } from './hand';
 import { Key } from './key';
-import { HandKeys, SoundSwitch, type HandKey } from './hand-keys';
+import { HandKeys, Said, SoundSwitch, type HandKey } from './hand-keys';
 import { HandsFrame } from './hands-frame';
-import { FeltCurve, SideDrawing, WrenchDrawing } from './tap-drawing';
+import { FeltCurve, type FeltProps, shareOf, SideDrawing, WrenchDrawing } from './tap-drawing';
 import { useLearner } from './use-learner';
 import { SHORT_TURNS, SQUARE_DEG, useTap } from './use-tap';
 
@@ -35,7 +36,17 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
   const source = useMemo<PracticeSource>(() => ({ shop: wholeShop(shop) }), [shop]);
   const { display } = useUnits();
   const learner = useLearner(signedInAs);
-  const { hole, now, seen, seed, doIt, again, sound, turnSound } = useTap(source, learner);
+  const { hand, seen, drawn, isNone, doIt, again, sound, turnSound } = useTap(source, learner);
+  const held = useMemo(
+    () => followed(hand, ({ task: { task }, now }) => ({ at: now.at, share: shareOf(task, now) })),
+    [hand],
+  );
+  const felt = useMemo(() => followed(drawn, ({ task: { task }, now }) => ({ task, state: now })), [drawn]);
+  const says = useCallback(
+    ({ task, state }: FeltProps) =>
+      `${tell(feelWords(task, state), display)} ${state.at.toFixed(2)} of ${task.turns.toFixed(1)} turns`,
+    [display],
+  );
   useKeptPage();
   const acts = useMemo(() => {
     const lean = (front: number, side: number) => () => doIt({ do: 'lean', front, side });
@@ -54,18 +65,20 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
   }, [doIt, turnSound]);
   const onTurn = useCallback((turns: number) => doIt({ do: 'turn', turns }), [doIt]);
   useKeys(acts);
-  if (!hole || !now || !seen)
+  if (!seen)
     return (
       <HandsFrame
         title="Tap by feel"
         here="/practice/tap"
         waits={
-          seed === undefined
-            ? 'A hole is being drilled…'
-            : 'This shop has no hole to tap by hand: add a straight-flute tap to the crib.'
+          isNone
+            ? 'This shop has no hole to tap by hand: add a straight-flute tap to the crib.'
+            : 'A hole is being drilled…'
         }
       />
     );
+  const { task: hole, now } = seen;
+  const { task } = hole;
   const over = now.broken !== undefined || now.isDone;
   return (
     <HandsFrame title="Tap by feel" here="/practice/tap">
@@ -74,34 +87,25 @@ export function TapView({ shop, signedInAs }: { shop: ShopWithCrib; signedInAs?:
           {writeCallout(hole.plan.callout)} in {hole.plan.material.label}
         </p>
         <div className="grid grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)] items-start gap-2">
-          <WrenchDrawing task={hole.task} state={now} toldAt={seen.now.at} onTurn={onTurn} onBack={acts.ArrowLeft} />
-          <SideDrawing task={seen.task.task} state={seen.now} from="front" leanDeg={seen.now.front} />
-          <SideDrawing task={seen.task.task} state={seen.now} from="side" leanDeg={seen.now.side} />
+          <WrenchDrawing task={task} state={now} held={held} onTurn={onTurn} onBack={acts.ArrowLeft} />
+          <SideDrawing task={task} state={now} hand={hand} from="front" />
+          <SideDrawing task={task} state={now} hand={hand} from="side" />
         </div>
-        <FeltCurve task={seen.task.task} state={seen.now} />
-        <Felt task={seen.task.task} state={seen.now} display={display} />
+        <FeltCurve drawn={felt} />
+        <Said drawn={felt} says={says} className="text-2xl" />
       </section>
       <section aria-label="Hands" className="plate flex flex-col gap-3 p-3">
-        <Advice biteTurns={hole.task.biteTurns} />
+        <Advice biteTurns={task.biteTurns} />
         <HandKeys keys={KEYS} acts={acts} over={over} />
         <button type="button" className="btn-next" disabled={over} onClick={acts.x}>
           Deep enough: stop <Key>X</Key>
         </button>
         <SoundSwitch sound={sound} turnSound={turnSound} />
-        {over && <After task={hole.task} state={now} again={again} />}
+        {over && <After task={task} state={now} again={again} />}
       </section>
     </HandsFrame>
   );
 }
-
-/** What the hand feels and how far it is, in words. */
-const Felt = memo(function Felt({ task, state, display }: { task: TapTask; state: TapState; display: Display }) {
-  return (
-    <p role="status" className="font-cond text-2xl first-letter:uppercase">
-      {tell(feelWords(task, state), display)} {state.at.toFixed(2)} of {task.turns.toFixed(1)} turns
-    </p>
-  );
-});
 
 /** What is to be done, with the bite that this tap takes. */
 const Advice = memo(function Advice({ biteTurns }: { biteTurns: number }) {

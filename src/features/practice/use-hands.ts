@@ -1,10 +1,18 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { Mistake } from '@/core/practice/exercise';
 import type { HandsKind } from '@/core/practice/kinds-of-exercise';
+import { handOf } from './hand';
 import type { Learner } from './use-learner';
 import { useNextFrame } from './use-next-frame';
+
+/** A task that was made, and how far it is. */
+export interface InHand<Task, State> {
+  seed: number;
+  task: Task;
+  now: State;
+}
 
 /** A new task by seed, again and again, and what is told once of each when it is over. */
 export function useHands<Task, State extends object>(
@@ -14,36 +22,43 @@ export function useHands<Task, State extends object>(
   fresh: (task: Task) => State,
   told: (task: Task, state: State) => { right: boolean; mistake: Mistake } | undefined,
 ) {
-  const [seed, setSeed] = useState<number>();
-  const task = useMemo(() => (seed === undefined ? undefined : make(seed)), [seed, make]);
-  const [state, setState] = useState<State>();
+  const [hand] = useState(() => handOf<InHand<Task, State>>());
+  const [isNone, setNone] = useState(false);
   const begun = useRef(0);
   const saidOf = useRef<number>(undefined);
   const again = useCallback(() => {
-    setState(undefined);
-    setSeed(Math.floor(Math.random() * 0x7fffffff));
+    const seed = Math.floor(Math.random() * 0x7fffffff);
+    const task = make(seed);
+    setNone(task === undefined);
+    hand.set(task && { seed, task, now: fresh(task) });
     begun.current = performance.now();
-  }, []);
+  }, [hand, make, fresh]);
+  const begin = useEffectEvent(again);
   useEffect(() => {
-    const first = setTimeout(again);
+    const first = setTimeout(begin);
     return () => clearTimeout(first);
-  }, [again]);
-  const untouched = useMemo(() => task && fresh(task), [task, fresh]);
-  const now = task && (state ?? untouched);
+  }, []);
+  // What the hand moves follows at once; what only shows it comes a frame later, and what tells of it in words after
+  // that, so that none of the three frames is late.
+  const seen = useNextFrame(hand);
+  const [drawn] = useState(() => handOf<InHand<Task, State>>());
+  useEffect(() => drawn.set(seen), [drawn, seen]);
   const { keep } = learner;
   useEffect(() => {
-    if (!task || now === undefined || seed === undefined || saidOf.current === seed) return;
-    const over = told(task, now);
+    if (!seen || saidOf.current === seen.seed) return;
+    const over = told(seen.task, seen.now);
     if (!over) return;
-    saidOf.current = seed;
-    void keep({ kind, seed, ...over, hints: 0, seconds: Math.round((performance.now() - begun.current) / 1000) });
-  }, [task, now, seed, told, keep, kind]);
+    saidOf.current = seen.seed;
+    const seconds = Math.round((performance.now() - begun.current) / 1000);
+    void keep({ kind, seed: seen.seed, ...over, hints: 0, seconds });
+  }, [seen, told, keep, kind]);
   /** Does something to what is there now. */
   const change = useCallback(
-    (next: (task: Task, before: State) => State) => task && setState((before) => next(task, before ?? fresh(task))),
-    [task, fresh],
+    (next: (task: Task, before: State) => State): void => {
+      const held = hand.get();
+      if (held) hand.set({ ...held, now: next(held.task, held.now) });
+    },
+    [hand],
   );
-  // What the hand moves follows at once; what only shows it may come a frame later, so that neither frame is late.
-  const seen = useNextFrame(useMemo(() => (task && now ? { task, now } : undefined), [task, now]));
-  return { task, now, seen, seed, change, again };
+  return { hand, seen, drawn, isNone, change, again };
 }

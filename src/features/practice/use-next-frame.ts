@@ -1,23 +1,26 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
+import type { Followed } from './hand';
 
-/** A value as it was when the frame before was painted: what only shows it is drawn after what moves it. */
-export function useNextFrame<T>(value: T): T {
-  const [shown, setShown] = useState(value);
-  const newest = useRef(value);
-  const waits = useRef(false);
+/** What is followed, as it was when the frame before was painted: what only shows it is drawn after what moves with it. */
+export function useNextFrame<T>(follow: Followed<T>): T | undefined {
+  const [shown, setShown] = useState(() => follow.get());
   useEffect(() => {
-    newest.current = value;
-    if (waits.current) return;
-    waits.current = true;
-    // The task after a frame's callbacks comes when that frame is painted.
-    requestAnimationFrame(() =>
-      setTimeout(() => {
-        waits.current = false;
-        setShown(newest.current);
-      }),
-    );
-  }, [value]);
+    let waits = false;
+    const later = (): void => {
+      if (waits) return;
+      waits = true;
+      // The task after a frame's callbacks comes when that frame is painted.
+      requestAnimationFrame(() =>
+        setTimeout(() => {
+          waits = false;
+          setShown(follow.get());
+        }),
+      );
+    };
+    later();
+    return follow.subscribe(later);
+  }, [follow]);
   return shown;
 }

@@ -34,19 +34,15 @@ function told({ task }: PracticeHole, s: TapState) {
 /** A tap in a hole of the shop, turned by whatever asks for it. */
 export function useTap(source: PracticeSource, learner: Learner) {
   const make = useCallback((seed: number) => practiceHole(source, seed), [source]);
-  const { task: hole, now, seen, seed, change, again } = useHands('tap-by-feel', learner, make, fresh, told);
+  const { hand, seen, drawn, isNone, change, again } = useHands('tap-by-feel', learner, make, fresh, told);
   const { sound, turnSound, play } = useSound();
-  const doIt = useCallback(
-    (what: TapAct): void => void change(({ task }, before) => act(task, before, what)),
-    [change],
-  );
-  const turned = now?.felt.length ?? 0;
+  const doIt = useCallback((what: TapAct): void => change(({ task }, before) => act(task, before, what)), [change]);
   const heardOf = useRef(0);
   useEffect(() => {
-    const isTurn = now?.felt.at(-1)?.did === 'turn';
-    if (hole && now && isTurn && turned > heardOf.current && now.torqueNm > 0)
-      play(creak(now.torqueNm / holdsNm(hole.task)));
-    heardOf.current = turned;
-  }, [hole, now, turned, play]);
-  return { hole, now, seen, seed, doIt, again, sound, turnSound };
+    const felt = seen?.now.felt ?? [];
+    if (seen && felt.length > heardOf.current && felt.at(-1)?.did === 'turn' && seen.now.torqueNm > 0)
+      play(creak(seen.now.torqueNm / holdsNm(seen.task.task)));
+    heardOf.current = felt.length;
+  }, [seen, play]);
+  return { hand, seen, drawn, isNone, doIt, again, sound, turnSound };
 }

@@ -1,6 +1,10 @@
-import { memo } from 'react';
+'use client';
+
+import { memo, useCallback } from 'react';
 import { gaugeSteps } from '@/core/layout/height-list';
 import { mmToInch } from '@/core/units/length';
+import type { Followed } from './hand';
+import { Moved } from './moved';
 
 /** Width of a line of the main scale, px. */
 export const LINE_PX = 18;
@@ -36,12 +40,15 @@ const BEFORE = 2;
 
 /** Lines that are drawn at once, beside those that are seen: so far it is moved, not drawn anew. */
 const BLOCK = 100;
+/** Lines more on both sides: the next block is drawn a frame after the hand has left this one. */
+const SLACK = 10;
 
 /** The main scale from a line on, a block of it. */
 const MainScale = memo(function MainScale({ from, gauge }: { from: number; gauge: Vernier }) {
   const { each, says } = SCALES[gauge];
-  const lines = Array.from({ length: BEFORE + BLOCK + SPAN }, (_, i) => from + i - BEFORE);
-  const x = (line: number): number => (line - from + BEFORE) * LINE_PX;
+  const first = from - BEFORE - SLACK;
+  const lines = Array.from({ length: BEFORE + BLOCK + SPAN + 2 * SLACK }, (_, i) => first + i);
+  const x = (line: number): number => (line - first) * LINE_PX;
   return (
     <svg
       viewBox={`0 0 ${lines.length * LINE_PX} 150`}
@@ -88,11 +95,26 @@ const Slide = memo(function Slide({ gauge }: { gauge: Vernier }) {
   );
 });
 
+interface Props {
+  shownMm: number;
+  /** What moves it at once, where a hand does. */
+  follow?: Followed<number>;
+  gauge: Vernier;
+}
+
 /** A main scale, and the vernier that slides along it. */
-export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Vernier }) {
+export function VernierScale({ shownMm, follow, gauge }: Props) {
   const { main, line } = vernierReads(shownMm, gauge);
-  const from = main - BEFORE;
   const block = Math.floor(main / BLOCK) * BLOCK;
+  const mainTo = useCallback(
+    (mm: number) => `translateX(${(block - SLACK - vernierReads(mm, gauge).main) * LINE_PX}px)`,
+    [block, gauge],
+  );
+  const slideTo = useCallback(
+    (mm: number) =>
+      `translateX(${(mm / gaugeSteps(gauge).wholeMm - vernierReads(mm, gauge).main + BEFORE) * LINE_PX}px)`,
+    [gauge],
+  );
   return (
     <div className="@container">
       <div role="group" aria-label="Height gauge, to be moved sideways" tabIndex={0} className="overflow-x-auto">
@@ -102,20 +124,12 @@ export function VernierScale({ shownMm, gauge }: { shownMm: number; gauge: Verni
           className="relative h-[150px] overflow-hidden"
           style={{ width: SPAN * LINE_PX }}
         >
-          <div
-            className="absolute inset-y-0 left-0 will-change-transform"
-            style={{ transform: `translateX(${(block - main) * LINE_PX}px)` }}
-          >
+          <Moved at={shownMm} follow={follow} to={mainTo} className="absolute inset-y-0 left-0">
             <MainScale from={block} gauge={gauge} />
-          </div>
-          <div
-            className="absolute inset-y-0 left-0 will-change-transform"
-            style={{
-              transform: `translateX(${(shownMm / gaugeSteps(gauge).wholeMm - from) * LINE_PX}px)`,
-            }}
-          >
+          </Moved>
+          <Moved at={shownMm} follow={follow} to={slideTo} className="absolute inset-y-0 left-0">
             <Slide gauge={gauge} />
-          </div>
+          </Moved>
         </div>
       </div>
       <p className="text-[14px] text-steel-700 @min-[972px]:hidden">Move the scale sideways to see all of it.</p>
