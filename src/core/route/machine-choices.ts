@@ -1,3 +1,4 @@
+import { isHandHeld } from '../cutting/machine';
 import { allCautions, refusals, type HolePlan } from '../hole/hole-plan';
 import { settingOf, type JobHead, type Planner } from '../job/plan-in-job';
 import type { Shop } from '../shop/shop';
@@ -19,17 +20,15 @@ const MOST_FEATURES = 60;
 const WORTH_S = 60;
 const SHOWN = 3;
 
-/** A hole off the axis of a lathe; a reamed one in a drill that is held by hand. */
-function isUnfit(feature: RoutedFeature, { machine, hole }: HolePlan, { part }: JobHead): boolean {
-  if (machine?.kind === 'lathe') return (settingOf(part, feature).offAxisMm ?? 0) > ON_AXIS_MM;
-  const fitted = hole.callout.features.some((f) => f.kind === 'hole' && (f.ream || f.fit !== undefined));
-  return machine?.kind === 'hand-drill' && fitted;
-}
+/** A hole off the axis of a lathe. */
+const isUnfit = (feature: RoutedFeature, { machine }: HolePlan, { part }: JobHead): boolean =>
+  machine?.kind === 'lathe' && (settingOf(part, feature).offAxisMm ?? 0) > ON_AXIS_MM;
 const ON_AXIS_MM = 0.5;
 
 /**
  * Other machines on which the job would be finished sooner: all of it on one, or each feature where it is made soonest, the
- * way between machines counted. Only where each hole can be made there with no more warnings than now.
+ * way between machines counted. Only where each hole can be made there with no more warnings than now, and never in a drill
+ * that is held by hand: what it saves it costs in squareness.
  * @param nowS what the route takes as it is, s
  */
 export function machineChoices(
@@ -51,17 +50,18 @@ export function machineChoices(
       return { warnings: Infinity, seconds: Infinity };
     return { warnings: allCautions(plan.value).filter((c) => c.level !== 'note').length, seconds: plan.value.seconds };
   };
+  const fixed = shop.machines.filter((machine) => !isHandHeld(machine));
   const fit = features.map((feature) => {
     const now = judged(feature).warnings;
     return new Map(
-      shop.machines.flatMap(({ id }) => {
+      fixed.flatMap(({ id }) => {
         const there = judged(on(feature, id));
         return there.warnings <= now && there.seconds < Infinity ? [[id, there.seconds] as const] : [];
       }),
     );
   });
   const candidates: { label: string; pick: (i: number) => string | undefined }[] = [
-    ...shop.machines.map(({ id, name }) => ({
+    ...fixed.map(({ id, name }) => ({
       label: `All on the ${name}`,
       pick: (i: number) => (fit[i].has(id) ? id : undefined),
     })),
@@ -70,15 +70,19 @@ export function machineChoices(
       pick: (i) => [...fit[i]].sort((a, b) => a[1] - b[1])[0]?.[0],
     },
   ];
-  return candidates
-    .flatMap(({ label, pick }): MachineChoice[] => {
-      const machines = features.map((_, i) => pick(i));
-      if (machines.some((m) => m === undefined)) return [];
-      const moved = features.map((f, i) => on(f, machines[i] as string));
+  const chosen = candidates.flatMap(({ label, pick }) => {
+    const machines = features.map((_, i) => pick(i));
+    return machines.every((m) => m !== undefined) ? [{ label, machines }] : [];
+  });
+  const keys = chosen.map(({ machines }) => machines.join(' '));
+  return chosen
+    .filter((_, i) => keys.indexOf(keys[i]) === i)
+    .flatMap(({ label, machines }): MachineChoice[] => {
+      const moved = features.map((f, i) => on(f, machines[i]));
       const work = workOfJob(moved, job, shop, planner, edits);
       if (!work.ok) return [];
       const { seconds } = planRoute(work.value, job.quantity, shop.habits);
-      return [{ label, machines: Object.fromEntries(features.map((f, i) => [f.id, machines[i] as string])), seconds }];
+      return [{ label, machines: Object.fromEntries(features.map((f, i) => [f.id, machines[i]])), seconds }];
     })
     .filter((c) => c.seconds < nowS - WORTH_S)
     .sort((a, b) => a.seconds - b.seconds)

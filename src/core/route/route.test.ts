@@ -448,6 +448,23 @@ describe('what comes first, and on which machine', () => {
       expect(choice.seconds).toBeLessThan(now);
     }
   });
+
+  test('no machine is offered on which a hole can’t be made, nor any for very many features', () => {
+    const offered = (features: RoutedFeature[], nowS = Infinity) =>
+      machineChoices(features, head(), at, plannerFor(at), {}, nowS);
+    const [reamed, drilled] = [
+      feature('A', 'ø8 H7 REAM THRU', { kind: 'point', x: 20, y: 20 }),
+      feature('B', 'ø5 THRU', { kind: 'point', x: 60, y: 20 }),
+    ];
+    // Neither lies on the axis of a lathe, and nothing is moved to a drill that is held by hand. On the mill, which is
+    // where each is made soonest, it is all once.
+    expect(offered([reamed, drilled]).map((c) => c.label)).toEqual(['All on the mill', 'All on the press']);
+    const [onMill, onPress] = offered([reamed, drilled]);
+    expect(offered([reamed, drilled], onPress.seconds + 60)).toEqual([onMill]);
+    const many = Array.from({ length: 61 }, (_, i) => ({ ...drilled, id: `f${i}` }));
+    expect(offered(many)).toEqual([]);
+    expect(offered(many.slice(1))).not.toEqual([]);
+  });
 });
 
 describe('one hole through first', () => {
