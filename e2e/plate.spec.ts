@@ -192,6 +192,10 @@ test('means of layout, dials, punch marks and an angled hole', async ({ page }) 
   await page.getByRole('button', { name: 'Record A1' }).click();
   await expect(page.getByText('0.15 mm off, right: tight')).toBeVisible();
   await expect(page.getByText('Measure again')).toBeVisible();
+  // What is laid out anew in between is the same hole still.
+  await page.getByLabel(/^Position zone of/).fill('0.45');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Set by you; empty it')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
   await expect(page.getByText('0.15 mm off, right: tight')).toBeHidden();
   await page.getByLabel('Right of the cross, mm').fill('0.15');

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { zoneOf } from '@/core/layout/joint-zone';
+import type { LaidHole } from '@/core/layout/lay-out';
 import { dimpleFor, judgePunch, MARKED_WITH, type MarkedWith } from '@/core/layout/punch';
 import { showText, tell, type Display } from '@/core/units/show';
 import { SelectField, TextField } from '@/ui/field';
@@ -10,6 +11,9 @@ import { HoleSteps, PunchedList, PunchPicture } from './punch-parts';
 import type { PlateState } from './use-plate';
 import { drillsOf, useOffset, usePunchMarks, type PlanOf } from './use-punch';
 import { ZoneField } from './zone-field';
+
+type HoleKey = Pick<LaidHole, 'featureId' | 'number'>;
+const isSameHole = (a: HoleKey, b: HoleKey): boolean => a.featureId === b.featureId && a.number === b.number;
 
 interface Props {
   state: PlateState;
@@ -24,11 +28,14 @@ export function PunchPanel({ state, letters, display, planOf }: Props) {
   const { laid, selection } = state;
   const holes = laid.holes.filter((h) => selection.size === 0 || selection.has(h.featureId));
   const marks = usePunchMarks(state.inHand.job.id, holes, planOf);
-  const [at, setAt] = useState(0);
+  const [shown, setShown] = useState<HoleKey>();
   const { typed, setTyped, put, x, y, clear } = useOffset(display);
   const [means, setMeans] = useState<MarkedWith>('eye');
   const unit = display === 'inch' ? 'in' : 'mm';
-  const hole = holes[Math.min(at, holes.length - 1)];
+  // A hole is known by its feature and number: laid out anew, it is another object.
+  const at = Math.max(0, shown ? holes.findIndex((h) => isSameHole(h, shown)) : 0);
+  const step = (to: number): void => setShown(holes[Math.min(to, holes.length - 1)]);
+  const hole = holes[at];
   if (!hole) return <p>Lay out a hole first.</p>;
   const zoneMm = zoneOf({ ...hole.footprint, zoneMm: state.featureOf(hole.featureId)?.zoneMm }).value;
   const planned = planOf(hole.featureId);
@@ -37,18 +44,18 @@ export function PunchPanel({ state, letters, display, planOf }: Props) {
   const judged = x !== undefined && y !== undefined ? judgePunch({ x, y }, zoneMm, lastMm) : undefined;
   function undo(): void {
     const undone = marks.undo();
-    if (undone) setAt(holes.indexOf(undone));
+    if (undone) setShown(undone);
   }
   function record(): void {
     if (x === undefined || y === undefined || !hole) return;
     marks.add(hole, { x, y }, zoneMm, means);
-    setAt((n) => Math.min(n + 1, holes.length - 1));
+    step(at + 1);
     clear();
   }
   const name = `${letters.get(hole.featureId)}${hole.number}`;
   return (
     <div className="flex flex-col gap-2">
-      <HoleSteps name={name} at={at} last={holes.length - 1} onStep={setAt} />
+      <HoleSteps name={name} at={at} last={holes.length - 1} onStep={step} />
       <p className="text-[15px]">
         Dimple at least {showText({ value: dimpleFor(firstMm), unit: 'mm', places: 1 }, display)} for the first drill,{' '}
         {showText({ value: firstMm, unit: 'mm' }, display)}, straight on the mark; one firm blow.
@@ -108,7 +115,7 @@ export function PunchPanel({ state, letters, display, planOf }: Props) {
           </button>
         </p>
       )}
-      <PunchedList marks={marks.judged} letters={letters} display={display} onAgain={(h) => setAt(holes.indexOf(h))} />
+      <PunchedList marks={marks.judged} letters={letters} display={display} onAgain={setShown} />
     </div>
   );
 }
