@@ -427,14 +427,13 @@ describe('an older database is brought up with everything in it', () => {
     const hasHoles = state <= 6;
     // As many as need three letters, in an order that is not that of their ids.
     if (hasHoles)
-      for (let i = 0; i < 704; i++)
-        await run('INSERT INTO job_holes (id, job_id, position, name, question) VALUES (?, ?, ?, ?, ?)', [
-          `hole-old-${(i * 7) % 704}`,
-          'job-old-1',
-          i,
-          `no ${i}`,
-          question(i === 0 ? 'M5 THRU' : 'ø5'),
-        ]);
+      await before.batch(
+        Array.from({ length: 704 }, (_, i) => ({
+          sql: 'INSERT INTO job_holes (id, job_id, position, name, question) VALUES (?, ?, ?, ?, ?)',
+          args: [`hole-old-${(i * 7) % 704}`, 'job-old-1', i, `no ${i}`, question(i === 0 ? 'M5 THRU' : 'ø5')],
+        })),
+        'write',
+      );
     if (hasHoles && state >= 2)
       await run(
         "INSERT INTO punch_marks (id, job_id, hole_id, number, dx_mm, dy_mm, zone_mm, at) VALUES ('mark-001', 'job-old-1', 'hole-old-0', 2, 0.1, -0.05, 0.4, '2026-11-20T10:00:00.000Z')",
