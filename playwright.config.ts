@@ -7,7 +7,7 @@ import { defineConfig, devices } from '@playwright/test';
  */
 const WITHOUT_WORKER = new Set([
   'crib',
-  'cut-off',
+  'every-view',
   'holes',
   'http-and-access',
   'jobs',

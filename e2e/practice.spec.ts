@@ -1,5 +1,5 @@
 import { EXERCISE_KINDS, KINDS_TO_LEARN } from '@/core/practice/kinds-of-exercise';
-import { expect, inaccessible, test, type Page } from './test';
+import { expect, test, type Page } from './test';
 
 const named = async (page: Page, name: string): Promise<void> => {
   await page.getByLabel('Your name').fill(name);
@@ -318,27 +318,3 @@ test('why: a rule found by go-to-anything, with a drawing that is dragged', asyn
   for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
   await expect(page.locator('figcaption')).not.toHaveText(before ?? '');
 });
-
-for (const width of [1280, 390])
-  test(`practice at ${width} wide is accessible, and nothing runs off the side`, async ({ page }) => {
-    await page.setViewportSize({ width, height: 844 });
-    for (const path of [
-      '/practice',
-      '/practice?kind=vernier',
-      '/practice/tap',
-      '/practice/press',
-      '/practice/punch',
-      '/practice/height',
-      '/practice/edge',
-      '/practice/why',
-      '/practice/why?rule=percent',
-      '/practice/class',
-    ]) {
-      await page.goto(path);
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      if (path.includes('kind=')) await page.getByRole('button', { name: 'Read a height gauge' }).first().click();
-      if (path.endsWith('tap')) await expect(page.getByRole('region', { name: 'Tap' })).toBeVisible();
-      expect(await inaccessible(page, path)).toEqual([]);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), path).toBeLessThanOrEqual(0);
-    }
-  });

@@ -126,18 +126,6 @@ test('deadline and cutting list: early or late, what would save most; bad figure
   expect(await inaccessible(page, 'route')).toEqual([]);
 });
 
-for (const size of [
-  { width: 1280, height: 800 },
-  { width: 390, height: 844 },
-])
-  test(`the route at ${size.width} wide: nothing runs off the side, and it is accessible`, async ({ page }) => {
-    await page.setViewportSize(size);
-    await page.goto('/jobs/sample-job-pier-adapter-plate/route');
-    await expect(region(page, 'Batch')).toBeVisible();
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
-    expect(await inaccessible(page, 'route')).toEqual([]);
-  });
-
 test('what comes first is typed and kept, both ways round is refused; a quicker machine is applied in one step', async ({
   page,
 }) => {

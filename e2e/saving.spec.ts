@@ -121,6 +121,29 @@ test('what was just typed is on the next view at once; undo goes across the view
   );
 });
 
+test('two changes of the same that are left behind go one after the other, and are in no conflict with each other', async ({
+  page,
+  request,
+}) => {
+  const copy = await (await request.post(`/api/v1${PIER}/duplicate`)).json();
+  const now = async () => (await request.get(`/api/v1/jobs/${copy.id}`)).json();
+  await page.goto(`/jobs/${copy.id}/plate`);
+  const refused: string[] = [];
+  page.on('response', (r) => r.status() === 409 && refused.push(r.url()));
+  // Nothing of it reaches the server from here.
+  await page.route('**/api/v1/jobs/*', (route) =>
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
+  );
+  await page.keyboard.press('Alt+u');
+  await expect(page.getByRole('button', { name: 'inch' })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Alt+u');
+  await expect(page.getByRole('button', { name: 'mm', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await page.unroute('**/api/v1/jobs/*');
+  await page.goto('/crib');
+  await expect.poll(async () => (await now()).headVersion).toBe(copy.headVersion + 2);
+  expect([(await now()).units, refused]).toEqual(['mm', []]);
+});
+
 test('what is recorded waits for the server, and what it will not have stays until somebody leaves it out', async ({
   page,
   request,

@@ -8,7 +8,7 @@ import { expect, test as base, type Page } from '@playwright/test';
 const FIRST_PORT = Number(process.env.E2E_PORT ?? 3917);
 
 /** Files of tests in a shop with its five months; the others begin on its first day, where every figure is typical. */
-const WITH_PAST = new Set(['cut-off', 'learned']);
+const WITH_PAST = new Set(['every-view', 'learned']);
 
 /** Every file of tests has a server of its own on a fresh sample shop. */
 export const test = base.extend<object, { shop: string; server: string }>({

@@ -1,8 +1,17 @@
+import type { PatchReceipt } from '@/contracts/job-change';
 import { MOST_RECORDS, type RecordBatch, type RecordReceipt } from '@/contracts/record';
 import { send } from '@/ui/send';
 import { agoOf } from './device';
 import { isInHand } from './job-store';
-import { dropWaiting, putWaiting, waitingChanges, waitingRecords, type WaitingRecord } from './outbox';
+import { madeAfter } from './job-document';
+import {
+  dropWaiting,
+  putWaiting,
+  waitingChanges,
+  waitingRecords,
+  type WaitingChange,
+  type WaitingRecord,
+} from './outbox';
 import { catchUp, logsOpen } from './record-log';
 import { otherTabs, tellSaved } from './tabs';
 
@@ -148,14 +157,25 @@ export async function sendChanges(): Promise<void> {
   if (waiting.length === 0) return;
   const others = await otherTabs();
   const stuck = new Set<string>();
-  for (const { id, jobId, tab, change } of waiting) {
+  const rows = new Map(waiting.map((row) => [row.id, row]));
+  for (const { id } of waiting) {
+    const { jobId, tab, change } = rows.get(id) as WaitingChange;
     if (others.has(tab) || isInHand(jobId) || stuck.has(jobId)) continue;
-    const got = await send('PATCH', `/api/v1/jobs/${jobId}`, change);
+    const got = await send<PatchReceipt>('PATCH', `/api/v1/jobs/${jobId}`, change);
+    rows.delete(id);
     // What somebody has to decide waits until the job is opened; those after it keep their order.
-    if (!got.ok) stuck.add(jobId);
-    else {
-      dropWaiting('changes', [id]);
-      tellSaved(jobId);
+    if (!got.ok) {
+      stuck.add(jobId);
+      continue;
     }
+    // Those that were made on top of it know it now: nobody is in conflict with what they did themselves.
+    for (const row of rows.values())
+      if (row.jobId === jobId && !isInHand(jobId)) {
+        const after = { ...row, change: madeAfter(row.change, change, got.value) };
+        rows.set(row.id, after);
+        putWaiting('changes', after);
+      }
+    dropWaiting('changes', [id]);
+    tellSaved(jobId);
   }
 }
