@@ -45,7 +45,7 @@ test('five measured holes move the predicted hole and change the drill; the scre
   // From 8.578: five pins at 8.725 count five to three, 8.67; six in ten are still under 8.676. Another drill is nearer now.
   await expect(async () => {
     await page.goto(`${address}${ASK}`);
-    await expect(page.getByText('from 5 of your own holes')).toBeVisible({ timeout: 1000 });
+    await expect(page.getByText('from 5 of your own holes')).toBeVisible({ timeout: 5000 });
   }).toPass();
   await expect(drill).toHaveText('Q');
   await expect(
