@@ -57,7 +57,7 @@ function drilling({ normal }: Draws): void {
         const { range = [0, 0] } = expected(
           'oversize',
           typical,
-          [...levels, `d${drill}`, `${levels[1]}|d${drill}`],
+          () => [...levels, `d${drill}`, `${levels[1]}|d${drill}`],
           learned,
         );
         count('oversize', value >= range[0] && value <= range[1]);
@@ -72,7 +72,7 @@ function drilling({ normal }: Draws): void {
     const choose = (by: Learned | undefined): number =>
       steps
         .map((step) => {
-          const { mean, sigma } = expected('oversize', typical, [...levels, `d${drill}`, `${levels[1]}|d${drill}`], by);
+          const { mean, sigma } = expected('oversize', typical, () => [...levels, `d${drill}`, `${levels[1]}|d${drill}`], by);
           return { step, share: shareWithin(mean + step, sigma, ...limits) };
         })
         .reduce((best, s) => (s.share > best.share ? s : best)).step;
@@ -96,7 +96,7 @@ function timing({ normal }: Draws): void {
       const value = Math.exp(pace + 0.22 * normal());
       const levels = ['drill', `drill|m${m}`];
       if (n > 2) {
-        const { range = [0, 0] } = expected('seconds', typical, levels, learn(readings));
+        const { range = [0, 0] } = expected('seconds', typical, () => levels, learn(readings));
         count('seconds', value >= range[0] && value <= range[1]);
       }
       readings.push(reading('seconds', levels, value, typical));

@@ -75,17 +75,17 @@ export const toolLevels = (tool: string, under: string): [string, string] => [to
 
 /**
  * What is to be expected of a figure: what was learned at the most particular level that there is, else what is typical.
- * @param levels from the most general to the most particular
- * @example expected('lean', { mean: 1.5, sigma: 0.8 }, ['hand-free'], undefined) // { mean: 1.5, sigma: 0.8, n: 0 }
+ * @param levelsOf from the most general to the most particular; asked only where something of it was learned
+ * @example expected('lean', { mean: 1.5, sigma: 0.8 }, () => ['hand-free'], undefined) // { mean: 1.5, sigma: 0.8, n: 0 }
  */
 export function expected(
   figure: LearnedFigure,
   typical: Spread,
-  levels: readonly string[],
+  levelsOf: () => readonly string[],
   learned: Learned | undefined,
 ): Expected {
   const known = learned?.[figure];
-  const level = known && levels.findLast((key) => Object.hasOwn(known, key));
+  const level = known && levelsOf().findLast((key) => Object.hasOwn(known, key));
   if (!known || level === undefined) return { mean: typical.mean, sigma: typical.sigma, n: 0 };
   const { mean, sigma, n, own, range } = known[level];
   return {
@@ -103,9 +103,9 @@ const TIME_SIGMA = 0.3;
 /** Seconds over the usual ones, before any were measured. */
 export const TYPICAL_TIME: Spread = { mean: 1, sigma: TIME_SIGMA };
 
-/** Seconds that something takes over the usual ones. @param levels from the most general to the most particular */
-export const expectedTime = (levels: readonly string[], learned: Learned | undefined): Expected =>
-  expected('seconds', TYPICAL_TIME, levels, learned);
+/** Seconds that something takes over the usual ones. @param levelsOf from the most general to the most particular */
+export const expectedTime = (levelsOf: () => readonly string[], learned: Learned | undefined): Expected =>
+  expected('seconds', TYPICAL_TIME, levelsOf, learned);
 
 /** Diameters that behave alike, by the largest of each band, mm. */
 const BANDS_MM = [3, 6, 10, 16, 25] as const;

@@ -105,7 +105,7 @@ export function typicalHoleMm(hole: DrilledHole): Spread {
  * @example expectedHoleMm({ drill: drill68, start: 'centre-drill', material: mildSteel }).mean // 6.8 + 0.104 × 0.7 = 6.873
  */
 export const expectedHoleMm = (hole: DrilledHole, learned?: Learned): Expected =>
-  expected('oversize', typicalHoleMm(hole), holeLevels(hole), learned);
+  expected('oversize', typicalHoleMm(hole), () => holeLevels(hole), learned);
 
 /**
  * The drill that would have left a hole of this size, mm, called by the size of the hole.

@@ -112,7 +112,7 @@ export function typicalPlace(placing: Placing): Spread {
 
 /** How far a hole lies from where it is drawn along one axis, mm: none on the whole, scattered by every step of placing it. */
 export function expectedPlace(placing: Placing, learned?: Learned): Expected {
-  return expected('place', typicalPlace(placing), placeLevels(placing), learned);
+  return expected('place', typicalPlace(placing), () => placeLevels(placing), learned);
 }
 
 /** Every means for a zone: those that hold first, the least effort first among them. */

@@ -33,7 +33,7 @@ const possible = (figure: LearnedFigure, value: number): number =>
 
 /** @param typical of the readings behind it */
 export function levelShown(figure: LearnedFigure, level: string, typical: Spread, learned: Learned): LevelShown {
-  const { mean, range = [mean, mean], n } = expected(figure, typical, [level], learned);
+  const { mean, range = [mean, mean], n } = expected(figure, typical, () => [level], learned);
   // A hole has another size at every drill: what counts is how far it is off.
   const zero = figure === 'oversize' ? typical.mean : 0;
   const low = possible(figure, range[0]) - zero;

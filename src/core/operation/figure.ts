@@ -20,8 +20,7 @@ import { orderOf, type CutStep, type Step } from './step';
 
 /** The time of a step as this shop takes it, where it knows; tapping knows its own. */
 function timeHere({ kind }: Step, usual: Answer, { asked, shop }: Context): Answer {
-  const levels = [kind, `${kind}|${asked.machine?.id ?? ''}`];
-  const share = expectedTime(levels, shop.learned);
+  const share = expectedTime(() => [kind, `${kind}|${asked.machine?.id ?? ''}`], shop.learned);
   if (share.n === 0 || kind === 'tap') return usual;
   return answer(usual.value * share.mean, 's', {
     rule: usual.working.rule,

@@ -22,7 +22,7 @@ const BENCH_AFTER: readonly WorkItem['code'][] = kindsThat((kind) => kind.where 
 
 /** What clamping takes on a machine over the usual, where it was timed. */
 function clampingOf(machine: Machine, learned: Learned | undefined): Pick<SetUp, 'clampShare'> {
-  const { mean, n } = expectedTime(clampLevels(machine), learned);
+  const { mean, n } = expectedTime(() => clampLevels(machine), learned);
   return n > 0 ? { clampShare: mean } : {};
 }
 

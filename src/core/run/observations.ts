@@ -227,7 +227,7 @@ function figuresOfWork(
   const figures: Figured[] = [];
   const levels =
     op.tap && thread ? tapTimeLevels(thread.tapping.best.id) : [op.code, `${op.code}|${machine?.id ?? ''}`];
-  const usualS = op.time.value / expectedTime(levels, work.shop.learned).mean;
+  const usualS = op.time.value / expectedTime(() => levels, work.shop.learned).mean;
   if (body.seconds !== undefined && body.seconds > 0 && usualS > 0)
     figures.push({ figure: 'seconds', levels, value: body.seconds / usualS, typical: TYPICAL_TIME });
   const tap = tapOf(plan, op);
@@ -235,7 +235,7 @@ function figuresOfWork(
   if (tap && thread) {
     const { use, level } = tap;
     if (turns !== undefined && turns > 0) {
-      const planned = use.turns.value / expected('turns', TYPICAL_TURNS, turnLevels(use.tap), work.shop.learned).mean;
+      const planned = use.turns.value / expected('turns', TYPICAL_TURNS, () => turnLevels(use.tap), work.shop.learned).mean;
       figures.push({ figure: 'turns', levels: turnLevels(use.tap), value: turns / planned, typical: TYPICAL_TURNS });
     }
     if (torqueNm !== undefined && use.load)
@@ -324,7 +324,7 @@ function clampingOf(r: BenchRecord, steps: ReadonlyMap<string, RunStep>, work: I
   const { seconds } = r.body;
   if (!step || !setUp?.machine || seconds === undefined || seconds <= 0 || setUp.clampS <= 0) return undefined;
   const levels = clampLevels(setUp.machine);
-  const usualS = setUp.clampS / expectedTime(levels, work.shop.learned).mean;
+  const usualS = setUp.clampS / expectedTime(() => levels, work.shop.learned).mean;
   const figure: Figured = { figure: 'seconds', levels, value: seconds / usualS, typical: TYPICAL_TIME };
   return {
     recordId: r.id,

@@ -4,7 +4,7 @@ import { ALL_DRILLS, isUsable, type Drill } from '../drills/drill';
 import { drillsBetween } from '../drills/near-size';
 import { isHard, isTough, type Material } from '../materials/material';
 import { isMetric } from '../threads/thread';
-import { judgeDrills, sameSize, type TapDrillCandidate, type TapDrillQuestion } from './tap-drill-candidate';
+import { isOwned, judgeDrills, sameSize, type TapDrillCandidate, type TapDrillQuestion } from './tap-drill-candidate';
 import { madeFor, tapDrillMethods, type TapDrillMethod } from './tap-drill-methods';
 import { targetOf, type PercentRange } from './target-percent';
 
@@ -72,12 +72,11 @@ function best(
   candidates: readonly TapDrillCandidate[],
   target: number,
   range: PercentRange,
-  anyMade = false,
 ): TapDrillCandidate | undefined {
   const least = leastMm(q);
   return candidates
     .filter((c) => c.verdict !== 'outside' && c.drill.diameterMm >= least)
-    .map((c) => ({ c, cost: costOf(q, anyMade ? { ...c, owned: true } : c, target, range) }))
+    .map((c) => ({ c, cost: costOf(q, c, target, range) }))
     .reduce<{ c: TapDrillCandidate; cost: number } | undefined>(
       (a, b) => (a && a.cost <= b.cost + 1e-9 ? a : b),
       undefined,
@@ -113,14 +112,15 @@ export function chooseTapDrill(q: TapDrillQuestion): TapDrillChoice {
   const inPool = poolNear(q, near);
   const made = (drills: readonly Drill[]): Drill[] => drillsBetween(drills, near.from, near.to);
   const { target, range } = targetOf(q);
-  const candidates = judgeDrills(q, inPool, true);
+  const candidates = judgeDrills(q, inPool);
   const choice = best(q, candidates, target.value, range);
   /** The best of the drills that are made. */
   const ideal = (drills: readonly Drill[]): TapDrillCandidate | undefined => {
     const suited = made(drills).map((d) => inSteelFor(d, q.material));
-    return best(q, judgeDrills(q, suited), target.value, range, true);
+    return best(q, judgeDrills(q, suited), target.value, range);
   };
-  const missing = ideal(madeFor(q.thread)) ?? ideal(ALL_DRILLS);
+  const wished = ideal(madeFor(q.thread)) ?? ideal(ALL_DRILLS);
+  const missing = wished && { ...wished, owned: isOwned(q.pool, wished.drill) };
   const bare = (c: TapDrillCandidate): number => costOf(q, { ...c, owned: true }, target.value, range);
   const nearer = (c: TapDrillCandidate): boolean => !choice || bare(c) + BETTER < bare(choice);
   const at = choice ? candidates.indexOf(choice) : -1;

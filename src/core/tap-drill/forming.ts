@@ -54,7 +54,7 @@ export const typicalShift = (formed: Formed): Spread => ({
 
 /** How far the metal's flow moves the minor diameter from what its percentage gives, mm. */
 function shiftOf(formed: Formed, learned: Learned | undefined): Expected {
-  return expected('formed-minor', typicalShift(formed), formedLevels(formed), learned);
+  return expected('formed-minor', typicalShift(formed), () => formedLevels(formed), learned);
 }
 
 /**

@@ -66,7 +66,7 @@ const TAPER_NEAR_MM = 0.1;
 
 export const sameSize = (a: Drill, b: Drill): boolean => Math.abs(a.diameterMm - b.diameterMm) < 0.004;
 
-const isOwned = (pool: DrillPool, drill: Drill): boolean =>
+export const isOwned = (pool: DrillPool, drill: Drill): boolean =>
   isUsable(drill) && pool.drills.some((d) => sameSize(d, drill) && isUsable(d));
 
 function judgeTaper(
@@ -115,6 +115,6 @@ export function judgeDrill(q: TapDrillQuestion, drill: Drill, owned = isOwned(q.
   };
 }
 
-/** Drills judged one by one. @param owned they are the pool's own */
-export const judgeDrills = (q: TapDrillQuestion, drills: readonly Drill[], owned?: true): TapDrillCandidate[] =>
-  drills.map((drill) => judgeDrill(q, drill, owned));
+/** Drills judged one by one, as if all of them were in the pool. */
+export const judgeDrills = (q: TapDrillQuestion, drills: readonly Drill[]): TapDrillCandidate[] =>
+  drills.map((drill) => judgeDrill(q, drill, true));

@@ -11,10 +11,10 @@ export const leanLevels = (id: WayId): string[] => [id];
 
 /** Lean of a tap driven this way, degrees: what people reach, until the shop's own square says otherwise. */
 export const expectedLean = (id: WayId, learned?: Learned): Expected =>
-  expected('lean', typicalLean(id), leanLevels(id), learned);
+  expected('lean', typicalLean(id), () => leanLevels(id), learned);
 
 /** Levels at which times of tapping pool: all of it, then the way. */
 export const tapTimeLevels = (id: WayId): string[] => ['tap', `tap|${id}`];
 
 /** Seconds for tapping this way over the usual ones. */
-export const expectedTapTime = (id: WayId, learned?: Learned): Expected => expectedTime(tapTimeLevels(id), learned);
+export const expectedTapTime = (id: WayId, learned?: Learned): Expected => expectedTime(() => tapTimeLevels(id), learned);

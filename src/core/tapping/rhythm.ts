@@ -43,7 +43,7 @@ export const turnLevels = ({ geometry }: Tap): string[] => [geometry];
 
 /** Turns over those that depth and pitch give. */
 const turnsShare = (tap: Tap, learned?: Learned): Expected =>
-  expected('turns', TYPICAL_TURNS, turnLevels(tap), learned);
+  expected('turns', TYPICAL_TURNS, () => turnLevels(tap), learned);
 
 /**
  * The value of {@link totalTurns} alone.

@@ -25,7 +25,7 @@ export const coastAtMeasured = ({ coastAtRpm }: Machine, run: { revolutions: num
 
 /** How far a machine's spindle runs on: as it was typed, until its runs were counted. */
 export const expectedCoast = (machine: Machine, learned?: Learned): Coast => ({
-  revolutions: expected('coast', typicalCoast(machine), [machine.id], learned).mean,
+  revolutions: expected('coast', typicalCoast(machine), () => [machine.id], learned).mean,
   atRpm: machine.coastAtRpm,
 });
 

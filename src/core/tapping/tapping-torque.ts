@@ -148,13 +148,11 @@ export function measuredTorque(
   tap: { key: string; owned: boolean },
   learned: Learned | undefined,
 ): Expected | undefined {
-  const levels = torqueLevels(material, thread);
-  const found = expected(
-    'torque',
-    TYPICAL_TORQUE,
-    [...levels, ...toolLevels(tapLevel(tap, thread), levels[1])],
-    learned,
-  );
+  const levelsOf = (): string[] => {
+    const levels = torqueLevels(material, thread);
+    return [...levels, ...toolLevels(tapLevel(tap, thread), levels[1])];
+  };
+  const found = expected('torque', TYPICAL_TORQUE, levelsOf, learned);
   return found.n > 0 ? found : undefined;
 }
 

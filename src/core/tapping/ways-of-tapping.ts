@@ -77,13 +77,12 @@ function ranked(costed: Costed[], asked: string | undefined): Costed[] {
   return [...costed].sort((a, b) => place(a) - place(b) || 0);
 }
 
-/** Works something out once for each key. */
-function once<K, I extends unknown[], V>(keyOf: (...input: I) => K, work: (...input: I) => V): (...input: I) => V {
+/** Works something out once for each that it is asked of. */
+function once<K, V>(work: (of: K) => V): (of: K) => V {
   const known = new Map<K, V>();
-  return (...input) => {
-    const key = keyOf(...input);
-    const value = known.get(key) ?? work(...input);
-    known.set(key, value);
+  return (of) => {
+    const value = known.get(of) ?? work(of);
+    known.set(of, value);
     return value;
   };
 }
@@ -94,19 +93,22 @@ interface Turned {
   figures: () => Turning;
 }
 
-/** Sequences under each kind of drive: ways that turn them alike share it. */
-const turner = (q: TappingQuestion): ((sequence: TapSequence, drive: Drive) => Turned) =>
-  once(
-    ({ key }, { power, freehand, runIn, turnsBack }) => `${key} ${power} ${freehand} ${runIn} ${turnsBack}`,
-    (sequence, drive) => {
-      const weighed = weighTurning(q, sequence, drive);
-      const figures = once(
-        () => weighed,
-        () => turning(q, weighed),
-      );
-      return { weighed, figures };
-    },
-  );
+/** Sequences under a drive: ways that turn them alike share it. */
+function turner(q: TappingQuestion): (drive: Drive) => (sequence: TapSequence) => Turned {
+  const figuresOf = once((weighed: WeighedTurning) => turning(q, weighed));
+  const under = new Map<string, (sequence: TapSequence) => Turned>();
+  return (drive) => {
+    const key = [drive.power, drive.freehand, drive.runIn, drive.turnsBack].join(' ');
+    const turned =
+      under.get(key) ??
+      once((sequence: TapSequence): Turned => {
+        const weighed = weighTurning(q, sequence, drive);
+        return { weighed, figures: () => figuresOf(weighed) };
+      });
+    under.set(key, turned);
+    return turned;
+  };
+}
 
 /** A way with its best sequence and the others, best first. */
 interface WeighedTaps {
@@ -120,8 +122,9 @@ function weighAll(q: TappingQuestion, { all: sequences, asked }: TapSequences): 
   return WAYS.map((id) => {
     const out = unavailable(id, q);
     const label = wayLabel(id, q);
+    const turnedBy = turningOf(driveOf(id));
     const list = (out ? sequences.slice(0, 1) : sequences).map((sequence): Costed => {
-      const turned = turningOf(sequence, driveOf(id));
+      const turned = turnedBy(sequence);
       const way = weighWay({ id, label, holder: holderOf(id, q, sequence.taps) }, q, sequence, turned.weighed, out);
       return { way, cost: costOf(way, q), figures: turned.figures };
     });
