@@ -110,7 +110,11 @@ test('the order of arrival makes no difference; what is taken back leaves nothin
       book.remove(extra.recordId);
       expect(book.learned()).toEqual(whole);
       for (const r of all) book.remove(r.recordId);
-      expect(expected('oversize', { mean: 1, sigma: 2 }, () => ['x'], book.learned())).toEqual({ mean: 1, sigma: 2, n: 0 });
+      expect(expected('oversize', { mean: 1, sigma: 2 }, () => ['x'], book.learned())).toEqual({
+        mean: 1,
+        sigma: 2,
+        n: 0,
+      });
       expect(holeOf(book.learned())).toEqual(holeOf({}));
     }),
     { numRuns: 60 },

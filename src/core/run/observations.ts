@@ -235,7 +235,8 @@ function figuresOfWork(
   if (tap && thread) {
     const { use, level } = tap;
     if (turns !== undefined && turns > 0) {
-      const planned = use.turns.value / expected('turns', TYPICAL_TURNS, () => turnLevels(use.tap), work.shop.learned).mean;
+      const planned =
+        use.turns.value / expected('turns', TYPICAL_TURNS, () => turnLevels(use.tap), work.shop.learned).mean;
       figures.push({ figure: 'turns', levels: turnLevels(use.tap), value: turns / planned, typical: TYPICAL_TURNS });
     }
     if (torqueNm !== undefined && use.load)

@@ -17,4 +17,5 @@ export const expectedLean = (id: WayId, learned?: Learned): Expected =>
 export const tapTimeLevels = (id: WayId): string[] => ['tap', `tap|${id}`];
 
 /** Seconds for tapping this way over the usual ones. */
-export const expectedTapTime = (id: WayId, learned?: Learned): Expected => expectedTime(() => tapTimeLevels(id), learned);
+export const expectedTapTime = (id: WayId, learned?: Learned): Expected =>
+  expectedTime(() => tapTimeLevels(id), learned);
