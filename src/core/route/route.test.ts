@@ -9,6 +9,7 @@ import { tell } from '../units/show';
 import { writeRouteCsv } from '../formats/route-csv';
 import { againstDeadline, changePoints, firstArticle, fluidMl, nameOfSetUp, savings, timeShares } from './batch';
 import { compareRoutes } from './compare-routes';
+import { likeHoles } from './first-through';
 import { holdingOf } from './holding';
 import { machineChoices } from './machine-choices';
 import { timesOf } from './machine-times';
@@ -468,6 +469,16 @@ describe('what comes first, and on which machine', () => {
 });
 
 describe('one hole through first', () => {
+  test('the same hole on another face is another group: its drill is set up anew there', () => {
+    const on = (letter: string, face: 'top' | 'bottom') =>
+      feature(letter, 'M6 x 8 DEEP', { kind: 'point', x: 20, y: 20 }, {}, { face });
+    const groups = likeHoles([on('A', 'top'), on('B', 'bottom'), on('C', 'top')]);
+    expect(groups.map((g) => [g.features, g.decides])).toEqual([
+      [['feature-A', 'feature-C'], true],
+      [['feature-B'], true],
+    ]);
+  });
+
   const four = [feature('A', '4x M6 THRU', circle(4, 100))];
   const run = (
     features: RoutedFeature[],
@@ -654,7 +665,8 @@ test('a part is held as its machine and stock need it; a drill that goes through
     return tell(holdingOf(on, part, face, grabN, tilted), 'mm');
   };
   const bar: Part = { stock: { shape: 'bar', diameterMm: 20, lengthMm: 200 }, condition: '', datums: {} };
-  expect(held('lathe', bar, 'top', 0)).toContain('no more than 60.0 mm out');
+  expect(held('lathe', bar, 'top', 0)).toMatch(/^In the chuck.*no more than 60\.0 mm out/);
+  expect(held('press', bar, 'side', 0)).toMatch(/^Lying in V-blocks.*on top\.$/);
   expect(held('lathe', bar, 'front', 0)).toMatch(/^Sawn 200\.0 mm long.*Face this end before its holes/);
   expect(held('press', bar, 'side', 40)).toMatch(/^Lying in V-blocks.*pulls with 40 N/);
   expect(held('press', plate, 'top', 300)).toContain('Hold it in a vise bolted down, or better: it pulls with 300 N');
