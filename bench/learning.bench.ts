@@ -72,7 +72,12 @@ function drilling({ normal }: Draws): void {
     const choose = (by: Learned | undefined): number =>
       steps
         .map((step) => {
-          const { mean, sigma } = expected('oversize', typical, () => [...levels, `d${drill}`, `${levels[1]}|d${drill}`], by);
+          const { mean, sigma } = expected(
+            'oversize',
+            typical,
+            () => [...levels, `d${drill}`, `${levels[1]}|d${drill}`],
+            by,
+          );
           return { step, share: shareWithin(mean + step, sigma, ...limits) };
         })
         .reduce((best, s) => (s.share > best.share ? s : best)).step;
