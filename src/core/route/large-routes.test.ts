@@ -4,6 +4,7 @@ import { shop } from '../tests/bench-shop';
 import { tell } from '../units/show';
 import { planRoute, type Route } from './route';
 import { countSteps, tooManySteps } from './run-steps';
+import type { SetUp } from './work-item';
 import { workOfJob } from './work-of-job';
 
 const visit = (items: number) => ({ items: { length: items } });
@@ -31,31 +32,54 @@ test('more steps than a bench follows: how many parts at a time would do, or tha
   expect(tooManySteps(route(2, { visits: [visit(200_000)] }))?.field).toBe('quantity');
 });
 
-test('over very many holes each tool begins where the one before it ended, and is at each once', () => {
-  const job: JobHead = {
-    materialId: 'aluminium-wrought-6000',
-    quantity: 1,
-    part: {
-      stock: { shape: 'plate', widthMm: 200, heightMm: 150, thicknessMm: 8 },
-      condition: '',
-      datums: {},
-    },
-  };
+const job: JobHead = {
+  materialId: 'aluminium-wrought-6000',
+  quantity: 1,
+  part: { stock: { shape: 'plate', widthMm: 200, heightMm: 150, thicknessMm: 8 }, condition: '', datums: {} },
+};
+function tapped(columns: number, rows: number): SetUp[] {
   const many = {
     id: 'many',
     letter: 'A',
     name: 'A',
     face: 'top' as const,
-    place: { kind: 'grid' as const, x: 20, y: 20, columns: 13, rows: 10, dx: 12, dy: 12 },
-    question: { ...BLANK_FORM, machine: 'mill', callout: '130x M3 THRU' },
+    place: { kind: 'grid' as const, x: 20, y: 20, columns, rows, dx: 12, dy: 12 },
+    question: { ...BLANK_FORM, machine: 'mill', callout: `${columns * rows}x M3 THRU` },
   };
   const work = workOfJob([many], job, shop, plannerFor(shop));
   if (!work.ok) throw new Error('refused');
-  const { setUps } = planRoute(work.value, 1, { order: 'tool-by-tool', firstHole: 'all' });
+  return work.value;
+}
+
+test('over very many holes each tool begins where the one before it ended, and is at each once', () => {
+  const { setUps } = planRoute(tapped(13, 10), 1, { order: 'tool-by-tool', firstHole: 'all' });
   const visits = setUps.flatMap((s) => (s.machine ? s.visits.map((v) => v.items.map((i) => i.hole)) : []));
   expect(visits.length).toBeGreaterThan(2);
   for (const [n, holes] of visits.entries()) {
     expect(new Set(holes).size).toBe(130);
     if (n > 0) expect(holes[0]).toBe(visits[n - 1][129]);
   }
+});
+
+test('what was weighed stands the quickest first, and that one is used', () => {
+  for (const quantity of [2, 40]) {
+    const { setUps } = planRoute(tapped(2, 2), quantity, { order: 'quicker', firstHole: 'all' });
+    for (const { weighed, seconds, strategy, mode } of setUps.filter((s) => s.machine)) {
+      expect(weighed.length).toBeGreaterThan(3);
+      expect(weighed.map((w) => w.seconds)).toEqual(weighed.map((w) => w.seconds).sort((a, b) => a - b));
+      expect({ strategy, mode }).toEqual({ strategy: weighed[0].strategy, mode: weighed[0].mode });
+      expect(seconds).toBeCloseTo(weighed[0].seconds, 6);
+    }
+  }
+});
+
+test('an order that no longer works is said, of one hole that goes through first as well, and the proposed one stays', () => {
+  const habits = { order: 'quicker', firstHole: 'through' } as const;
+  const plain = planRoute(tapped(2, 2), 2, habits);
+  const first = plain.setUps.find((s) => s.isFirst);
+  if (!first) throw new Error('none first');
+  const order = { [first.key]: first.visits.map((v) => v.key).reverse() };
+  const wrong = planRoute(tapped(2, 2), 2, habits, { order });
+  expect(wrong.problems.map((p) => [p.code, p.field])).toEqual([['route-order', first.key]]);
+  expect(wrong.setUps).toEqual(plain.setUps);
 });
