@@ -462,6 +462,10 @@ describe('what comes first, and on which machine', () => {
     expect(offered([reamed, drilled]).map((c) => c.label)).toEqual(['All on the mill', 'All on the press']);
     const [onMill, onPress] = offered([reamed, drilled]);
     expect(offered([reamed, drilled], onPress.seconds + 60)).toEqual([onMill]);
+    // Only the mill turns slowly enough for it.
+    const slow = [feature('C', 'ø25 THRU', { kind: 'point', x: 60, y: 60 }, { machine: 'mill' })];
+    const inNickel = machineChoices(slow, head({ materialId: 'nickel-alloy' }), at, plannerFor(at), {}, Infinity);
+    expect(inNickel.map((c) => c.label)).toEqual(['All on the mill']);
     const many = Array.from({ length: 61 }, (_, i) => ({ ...drilled, id: `f${i}` }));
     expect(offered(many)).toEqual([]);
     expect(offered(many.slice(1))).not.toEqual([]);

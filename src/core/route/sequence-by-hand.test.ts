@@ -56,6 +56,10 @@ test('tool by tool: the same tool at another speed comes before the same speed, 
   // What waits is not begun: the tap of a hole after its drill, and all drilling before it where that is then done for good.
   const drills = [item('5.0', 800, 0), item('5.0', 800, 1)];
   const taps = drills.map((d) => item('M6', 200, d.hole, { code: 'tap', after: [d.id] }));
+  // What is then done for good comes first, however many others could begin.
+  const reamed = item('6.0', 800, 0);
+  const bored = [item('5.0', 800, 0), item('5.0', 800, 1), item('5.0', 800, 2, { after: [reamed.id] })];
+  expect(toolByTool([...bored, reamed])).toEqual(['6.0@800', '5.0@800', '5.0@800', '5.0@800']);
   expect(toolByTool([...taps, ...drills])).toEqual(['5.0@800', '5.0@800', 'M6@200', 'M6@200']);
 });
 
