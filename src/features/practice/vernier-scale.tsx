@@ -59,6 +59,8 @@ const MainScale = memo(function MainScale({ from, gauge }: { from: number; gauge
       <rect width={lines.length * LINE_PX} height={76} fill="#dcd8d0" />
       <path d={lines.map((line) => `M${x(line)} 76v${-tall(line, each)}`).join('')} stroke="#1d1a16" />
       {lines
+        // The outermost two are never seen: a number there would stand out of the drawing.
+        .slice(1, -1)
         .filter((line) => line >= 0 && line % each === 0)
         .map((line) => (
           <text key={line} x={x(line)} y={28} fontSize={22} textAnchor="middle" fill="#1d1a16">
