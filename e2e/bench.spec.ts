@@ -1,4 +1,4 @@
-import { expect, OwnServer, test, type APIRequestContext, type Page } from './test';
+import { expect, inaccessible, OwnServer, test, type APIRequestContext, type Page } from './test';
 
 const BLOCK = 'sample-job-bearing-block';
 const PIER = 'sample-job-pier-adapter-plate';
@@ -311,7 +311,10 @@ test('skip with a reason, take back, dark, and the foot switch; nothing has to b
   ).toPass();
 });
 
-test('the key of the bench is on the first screen, at the desk and on a phone', async ({ page, request }) => {
+test('the key of the bench is on the first screen and the bench is accessible, at the desk and on a phone', async ({
+  page,
+  request,
+}) => {
   await issue(request, PIER);
   for (const size of [
     { width: 1280, height: 800 },
@@ -322,5 +325,6 @@ test('the key of the bench is on the first screen, at the desk and on a phone', 
     const key = page.getByRole('button', { name: /^Done/ });
     await expect(key).toBeInViewport({ ratio: 1 });
     await key.click({ trial: true });
+    expect(await inaccessible(page, `bench at ${size.width}`)).toEqual([]);
   }
 });

@@ -206,14 +206,17 @@ test('drill against tap: the chart says what each drill costs, the rail takes on
   await expect(operations(page)).toContainText('Drill 8.5 mm');
 });
 
-test('every tab of a hole is accessible on a phone', async ({ page }) => {
+test('every tab of a hole is accessible, on a phone and at the desk', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/jobs/sample-job-counterweight-collar/holes');
   await expect(operations(page).getByRole('listitem').first()).toBeVisible();
   for (const name of ['Taps', 'Drill size and tap load', 'When it goes wrong', 'On another machine', /Cautions/]) {
     await page.getByRole('tab', { name }).click();
-    expect(await inaccessible(page, String(name))).toEqual([]);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    for (const width of [390, 1280]) {
+      await page.setViewportSize({ width, height: 844 });
+      expect(await inaccessible(page, `${name} at ${width}`)).toEqual([]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    }
   }
 });
 
