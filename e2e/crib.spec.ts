@@ -153,6 +153,7 @@ test('tools and materials: add, search, copy and change; what is wrong is said a
   await expect(dialog(page).getByText('At most 95.')).toBeVisible();
   await dialog(page).getByLabel('Thread, %, target').fill('78');
   await save(page);
+  await expect(page.getByRole('button', { name: 'Change Our black bar' })).toBeVisible();
   await page.goto('/?callout=M8+THRU&thickness=12&units=mm');
   await pick(page, 'Material', 'black bar');
   await expect(page.getByText('target 78')).toBeVisible();

@@ -44,13 +44,15 @@ export default function PickList({ label, value, options, find, onText, anchor, 
     onClose();
   };
   useEffect(() => {
-    void find?.().then((loaded) => {
-      const first = early.current === undefined ? undefined : loaded(early.current)[0];
-      if (first) pick(first.id);
-      else setOwn({ find: loaded });
-    });
+    void find?.().then((loaded) => setOwn({ find: loaded }));
     // eslint-disable-next-line react-hooks/exhaustive-deps -- loaded once, as the list opens
   }, []);
+  useEffect(() => {
+    // Enter may still come between the loading and this: it is asked for here, where the keys know of it too.
+    const first = early.current === undefined ? undefined : own?.find(early.current)[0];
+    if (first) pick(first.id);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as it can be found
+  }, [own]);
   const shown = own ? own.find(text) : onText ? options : byWords(options, text);
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>

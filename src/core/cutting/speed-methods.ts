@@ -28,19 +28,21 @@ export function chartRpm(machine: Machine | undefined, c: DrillingConditions): A
   });
 }
 
-/** The three methods for one drill, each with its working; the chart only where the machine has one. */
-export function speedMethods(c: DrillingConditions): { id: SpeedMethod; label: string; rpm: Answer }[] {
+/** The three methods for one drill, each with its working; the chart only where the machine has one. @param formula of these conditions */
+export function speedMethods(
+  c: DrillingConditions,
+  formula = idealRpm(c),
+): { id: SpeedMethod; label: string; rpm: Answer }[] {
   const chart = chartRpm(c.machine, c);
   return [
-    { id: 'formula', label: SPEED_METHODS.formula, rpm: idealRpm(c) },
+    { id: 'formula', label: SPEED_METHODS.formula, rpm: formula },
     { id: 'thumb', label: SPEED_METHODS.thumb, rpm: ruleOfThumbRpm(c.material, c.drill.diameterMm) },
     ...(chart ? [{ id: 'chart' as const, label: SPEED_METHODS.chart, rpm: chart }] : []),
   ];
 }
 
 /** The speed to aim at by the shop's method; by cutting speed where its own has nothing to say. */
-export function idealByMethod(method: SpeedMethod, c: DrillingConditions): Answer {
-  const formula = idealRpm(c);
+export function idealByMethod(method: SpeedMethod, c: DrillingConditions, formula = idealRpm(c)): Answer {
   if (method === 'formula') return formula;
   const own = method === 'chart' ? chartRpm(c.machine, c) : ruleOfThumbRpm(c.material, c.drill.diameterMm);
   return own ? { ...own, cautions: formula.cautions } : formula;

@@ -47,14 +47,14 @@ export function withinPower(q: PowerQuestion): Result<PowerFit> {
   const wantedW = 1000 * spindlePower(torqueNm, speed.rpm);
   const values = { wanted: quantity(wantedW, 'W'), has: quantity(hasW, 'W'), machine: machine.name };
   const slower = fixed.speed ? [] : slowerSpeeds(machine, speed.rpm, (q.idealRpm * SAFE_PERCENT.low) / 100);
-  const choices = [speed, ...slower.map((setting) => asChoice(machine, setting, q.idealRpm))];
+  const settings = [speed, ...slower];
   const enough = fixed.feed ? [1] : FEED_SHARES;
   for (const least of enough) {
-    const found = choices.find((c) => shareAt(c.rpm) >= least);
+    const found = settings.find((s) => shareAt(s.rpm) >= least);
     if (!found) continue;
     const eased = feed * Math.min(1, shareAt(found.rpm));
     return ok({
-      speed: found,
+      speed: found === speed ? speed : asChoice(machine, found, q.idealRpm),
       feed: eased,
       cautions: [
         caution(

@@ -13,6 +13,7 @@ import {
   type Result,
 } from '../answer/answer';
 import { drillingTorque, drillingTorqueNm, grabForce, holdingFor } from '../cutting/drilling-torque';
+import { idealRpm } from '../cutting/cutting-speed';
 import { drillFeed, peckDepths, peckEvery } from '../cutting/feed';
 import { isHandHeld, isRigid } from '../cutting/machine';
 import { cutsMetal, steelFor } from '../cutting/suited-drills';
@@ -163,9 +164,11 @@ function plannedFor(spec: CutSpec, ctx: Context, depthMm: number) {
   const { material, machine, dry } = ctx.asked;
   const drill = spec.drill ?? sizedDrill(spec.diameterMm);
   const conditions = { drill, material, depthMm, machine, dry };
+  const formula = idealRpm(conditions);
   return {
     conditions,
-    ideal: forTool(idealByMethod(ctx.shop.habits.speed, conditions), spec.family, 'speed'),
+    formula,
+    ideal: forTool(idealByMethod(ctx.shop.habits.speed, conditions, formula), spec.family, 'speed'),
     feed: forTool(drillFeed(spec.diameterMm, material, isHandHeld(machine)), spec.family, 'feed'),
   };
 }
@@ -206,7 +209,7 @@ export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}):
   const isDrill = spec.family === 'drill';
   const tipMm = tipOf(spec);
   const reachMm = reachOf(spec);
-  const { conditions, ideal, feed: usual } = plannedFor(spec, ctx, isDrill ? reachMm : 0);
+  const { conditions, formula, ideal, feed: usual } = plannedFor(spec, ctx, isDrill ? reachMm : 0);
   const planned =
     over.feed === undefined
       ? usual
@@ -225,7 +228,7 @@ export function cutFigures(spec: CutSpec, ctx: Context, over: CutOverride = {}):
   const cut: Cut = {
     spec,
     ideal,
-    methods: isDrill ? speedMethods(conditions) : [],
+    methods: isDrill ? speedMethods(conditions, formula) : [],
     speed,
     feed,
     tipMm,

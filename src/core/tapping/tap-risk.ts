@@ -1,6 +1,6 @@
 import { mustHaveFluid, TAPPED_TO_HB, type Material } from '../materials/material';
 import { percentOfThread } from '../threads/percent-of-thread';
-import { HAND_LIMIT_NM, oneWorse, safetyLevel, worstLevel, type SafetyLevel } from './tap-strength';
+import { HAND_LIMIT_NM, oneWorse, safetyLevel, worseLevel, type SafetyLevel } from './tap-strength';
 import { fluidFactor, packingFactor, rubFactor, type TappingConditions } from './tapping-torque';
 
 /** From this hardness on a metal is never tapped without care, HB. */
@@ -40,14 +40,11 @@ function bestOf({ thread: { majorMm }, material }: TappingConditions): SafetyLev
  * @param safety breaking torque over torque
  */
 export function riskLevel(c: TappingConditions, safety: number, torqueNm: number): SafetyLevel {
-  const level = worstLevel(
-    safetyLevel(safety),
-    bestOf(c),
-    c.byHand && torqueNm > HAND_LIMIT_NM.wrench ? 'careful' : 'calm',
-    c.fluid === 'dry' && mustHaveFluid(c.material) ? 'warn' : 'calm',
-    (c.tap.wear ?? 1) >= WORN_FROM && isTreacherous(c.material) ? 'warn' : 'calm',
-    c.leastMinorMm !== undefined && c.minorMm < c.leastMinorMm ? 'careful' : 'calm',
-  );
+  let level = worseLevel(safetyLevel(safety), bestOf(c));
+  if (c.byHand && torqueNm > HAND_LIMIT_NM.wrench) level = worseLevel(level, 'careful');
+  if (c.fluid === 'dry' && mustHaveFluid(c.material)) level = worseLevel(level, 'warn');
+  if ((c.tap.wear ?? 1) >= WORN_FROM && isTreacherous(c.material)) level = worseLevel(level, 'warn');
+  if (c.leastMinorMm !== undefined && c.minorMm < c.leastMinorMm) level = worseLevel(level, 'careful');
   return leanBreaks(c) ? oneWorse(level) : level;
 }
 

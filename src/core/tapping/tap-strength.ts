@@ -54,12 +54,16 @@ export function safetyLevel(safety: number): SafetyLevel {
   return safety >= 0.9 ? 'warn' : 'stop';
 }
 
-/** The worse of some levels. */
-export const worstLevel = (...levels: SafetyLevel[]): SafetyLevel =>
-  LEVELS[Math.max(...levels.map((l) => LEVELS.indexOf(l)))];
+const RANK: Record<SafetyLevel, number> = { calm: 0, careful: 1, warn: 2, stop: 3 };
+
+/** How bad a level is, 0 to 3. */
+export const rankOf = (level: SafetyLevel): number => RANK[level];
+
+/** The worse of two levels. */
+export const worseLevel = (a: SafetyLevel, b: SafetyLevel): SafetyLevel => (RANK[a] < RANK[b] ? b : a);
 
 /** One level worse; nothing is worse than stop. */
-export const oneWorse = (level: SafetyLevel): SafetyLevel => LEVELS[Math.min(LEVELS.indexOf(level) + 1, 3)];
+export const oneWorse = (level: SafetyLevel): SafetyLevel => LEVELS[Math.min(RANK[level] + 1, 3)];
 
 /** Largest torque that people put on by hand, Nm: T-handle and two-handed wrench of 250 mm. */
 export const HAND_LIMIT_NM = { tHandle: 6, wrench: 45 } as const;

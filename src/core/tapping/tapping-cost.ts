@@ -71,10 +71,11 @@ const leanCost = ({ leanDeg }: WeighedWay, { hole, thread }: TappingQuestion): n
   8 * leanDeg * Math.min(3, Math.max(0.5, hole.depthMm / thread.majorMm));
 
 /** Points for time: six for each doubling against plain hand tapping, less for what is quicker. */
-function timeCost(seconds: number, { thread, hole, holes }: TappingQuestion): number {
-  const usual = handTappingSeconds(thread, hole.depthMm / thread.pitchMm + 4, true) + 20;
-  return 6 * Math.log2(seconds / (holes * usual));
-}
+const timeCost = (seconds: number, usual: number): number => 6 * Math.log2(seconds / usual);
+
+/** Seconds that all holes take by hand, plainly. */
+const usualSeconds = ({ thread, hole, holes }: TappingQuestion): number =>
+  holes * (handTappingSeconds(thread, hole.depthMm / thread.pitchMm + 4, true) + 20);
 
 /** A spindle that runs towards a bottom is never without risk; more the less room it has. */
 const stoppingCost = ({ stopping }: WeighedWay): number =>
@@ -146,13 +147,18 @@ const WRENCH_POINTS = 12;
 const HOLDER_POINTS = { owned: 3, toBuy: 12 } as const;
 export const LATE_POINTS = 200;
 
-/** What a weighed way costs in points; nothing where it is ruled out. */
-export function costOf(way: WeighedWay, q: TappingQuestion): TappingCost {
+/** How the ways of a question are priced: what each costs in points; nothing where it is ruled out. */
+export function priced(q: TappingQuestion): (way: WeighedWay) => TappingCost {
+  const usual = usualSeconds(q);
+  return (way) => costOf(way, q, usual);
+}
+
+function costOf(way: WeighedWay, q: TappingQuestion, usual: number): TappingCost {
   if (way.ruledOut) return NO_COST;
   const { id, sequence, turned } = way;
   const breaking = breakingCost(turned.worst.load?.safety) + (hasChippingTeeth(turned) ? TEETH_POINTS : 0);
   const lean = leanCost(way, q);
-  const time = timeCost(way.secondsAll, q);
+  const time = timeCost(way.secondsAll, usual);
   const room = stoppingCost(way) + wallCost(turned, q) + depthCost(turned, q);
   const suit =
     suitCost(q, sequence) +

@@ -93,7 +93,7 @@ export function tappingConditions(
 ): TappingConditions {
   const { hole, material } = q;
   return {
-    ...(q.learned?.torque ? { measured: measuredTorque(material, q.thread, tap, q.learned) } : {}),
+    measured: q.learned?.torque && measuredTorque(material, q.thread, tap, q.learned),
     thread: q.thread,
     material,
     tap,

@@ -117,7 +117,7 @@ function torqueParts(c: TappingConditions): { area: number; chip: number; kc: nu
   return { area, chip, kc, bareNm: (kc * area * (thread.majorMm + minorMm)) / 4 / 1000 };
 }
 
-/** What makes it turn harder: rubbing, geometry, fluid, wear, grip, packing. */
+/** What makes it turn harder: rubbing, geometry, fluid, wear, grip, packing, what was measured. */
 const factorsOf = (c: TappingConditions): readonly number[] => [
   rubFactor(percentOfThread(c.thread, c.minorMm)),
   GEOMETRY_FACTOR[c.tap.geometry],
@@ -156,14 +156,16 @@ export function measuredTorque(
   return found.n > 0 ? found : undefined;
 }
 
+const product = (factors: readonly number[], of: number): number => factors.reduce((a, b) => a * b, of);
+
 /** The value of {@link tappingTorque} alone, Nm. */
-export const tappingTorqueNm = (c: TappingConditions): number =>
-  factorsOf(c).reduce((torque, factor) => torque * factor, torqueParts(c).bareNm);
+export const tappingTorqueNm = (c: TappingConditions): number => product(factorsOf(c), torqueParts(c).bareNm);
 
 /** Torque to turn a tap, Nm. Model: an estimate for comparing, never a rating. */
 export function tappingTorque(c: TappingConditions): Answer {
   const { thread, material, minorMm, tap } = c;
-  const { area, chip, kc } = torqueParts(c);
+  const { area, chip, kc, bareNm } = torqueParts(c);
+  const factors = factorsOf(c);
   const labels = [
     'rubbing of a full thread',
     GEOMETRY_LABEL[tap.geometry],
@@ -173,7 +175,7 @@ export function tappingTorque(c: TappingConditions): Answer {
     'chips packing',
     `measured over ${c.measured?.n} holes here`,
   ];
-  return answer(tappingTorqueNm(c), 'Nm', {
+  return answer(product(factors, bareNm), 'Nm', {
     rule: 'Tapping torque',
     formula: 'kc × thread area × (major + hole) ÷ 4000 × factors; kc = kc1.1 × chip^−mc',
     inchFormula: '250 × kc × thread area × (major + hole) × factors; kc = kc1.1 × chip^−mc, chip in mm',
@@ -183,7 +185,7 @@ export function tappingTorque(c: TappingConditions): Answer {
       ['chip on one tooth', mm(chip)],
       [`cutting force kc, ${material.label}`, quantity(kc, 'MPa')],
       [tap.geometry === 'form' ? 'finished minor' : 'predicted hole', mm(minorMm)],
-      ...factorsOf(c).flatMap((factor, i): [string, Quantity][] =>
+      ...factors.flatMap((factor, i): [string, Quantity][] =>
         factor === 1 ? [] : [[labels[i], quantity(factor, 'ratio')]],
       ),
     ],

@@ -6,9 +6,9 @@ import { biteTurns, countTaperTurns, countTurns, taperTurns, totalTurns } from '
 import type { TapToUse } from './tap';
 import { loadFigures, tapLoad, type LoadFigures, type TapLoad } from './tap-load';
 import type { TapSequence } from './tap-sequence';
-import { tapShares } from './tap-shares';
-import { breakingTorque, LEVELS } from './tap-strength';
-import { depthForTap, partsForTap, tappingConditions, wallUnder, type TappingQuestion } from './tapping-question';
+import type { TapShare } from './tap-shares';
+import { breakingTorque, rankOf } from './tap-strength';
+import { partsForTap, tappingConditions, wallUnder, type TappingQuestion } from './tapping-question';
 import type { TappingConditions } from './tapping-torque';
 import { WAY_FACTS, type WayId } from './ways';
 
@@ -105,7 +105,7 @@ function stoppingPitches(q: TappingQuestion, last: TapToUse, { power, runIn }: D
 
 const isWorse = (a: WeighedUse, b: WeighedUse): boolean => {
   if (!a.load || !b.load) return false;
-  const by = LEVELS.indexOf(a.load.level) - LEVELS.indexOf(b.load.level);
+  const by = rankOf(a.load.level) - rankOf(b.load.level);
   return by > 0 || (by === 0 && a.load.safety < b.load.safety);
 };
 
@@ -113,13 +113,17 @@ const isWorse = (a: WeighedUse, b: WeighedUse): boolean => {
 const chamferOut = ({ hole }: TappingQuestion, tap: TapToUse, last: TapToUse): number =>
   hole.through ? tap.chamferThreads : last.chamferThreads;
 
-/** The taps of a sequence under one kind of drive, weighed. */
-export function weighTurning(q: TappingQuestion, { taps }: TapSequence, drive: Drive): WeighedTurning {
+/** The taps of a sequence under one kind of drive, weighed. @param shares what each of them cuts */
+export function weighTurning(
+  q: TappingQuestion,
+  { taps }: TapSequence,
+  shares: readonly TapShare[],
+  drive: Drive,
+): WeighedTurning {
   const { thread, material, hole, machine } = q;
   const { power, freehand, runIn } = drive;
   const last = taps[taps.length - 1];
   const tapered = isTapered(thread);
-  const shares = tapShares(thread, hole.minorMm, taps);
   const each = taps.map((tap, i): WeighedUse => {
     const takes = i > 0 || tap.place !== 'complete' ? shares[i] : undefined;
     const conditions = tappingConditions(q, tap, !power, freehand && i === 0, takes, !power || drive.turnsBack);
@@ -153,10 +157,10 @@ export function weighTurning(q: TappingQuestion, { taps }: TapSequence, drive: D
 export const lastTurn = ({ turns, tipMm, tap }: TapUse, { pitchMm }: Pick<Thread, 'pitchMm'>): number =>
   Math.max(0, turns.value - Math.max(0, tipMm - tap.reachMm) / pitchMm);
 
-/** A weighed sequence with every figure worked out. */
-export function turning(q: TappingQuestion, weighed: WeighedTurning): Turning {
+/** A weighed sequence with every figure worked out. @param depth of a blind hole for its last tap */
+export function turning(q: TappingQuestion, weighed: WeighedTurning, depth: BlindDepth | undefined): Turning {
   const { thread, hole } = q;
-  const { taps, morePitches, wallMm, rpm } = weighed;
+  const { taps, wallMm, rpm } = weighed;
   const last = taps[taps.length - 1];
   const each = weighed.each.map(({ tap, conditions, load, biteTurns: bite, tipMm }): TapUse => ({
     tap,
@@ -171,7 +175,7 @@ export function turning(q: TappingQuestion, weighed: WeighedTurning): Turning {
   return {
     taps,
     each,
-    depth: hole.through ? undefined : depthForTap(q, last, morePitches),
+    depth,
     wallMm,
     worst,
     load: worst.load,

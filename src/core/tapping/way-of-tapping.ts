@@ -22,7 +22,7 @@ import type { TapSequence } from './tap-sequence';
 import type { TappingQuestion } from './tapping-question';
 import type { Turning, WeighedTurning } from './turning';
 import { holderCaution, type Holder } from './tap-holder';
-import { headFor, RUN_IN_TURNS, slipsTooLate, WAY_FACTS, type WayId } from './ways';
+import { headFor, RUN_IN_TURNS, slipsTooLate, wayLabel, WAY_FACTS, type WayId } from './ways';
 
 /** One way of driving the taps of a hole, with what it would mean. */
 export interface WayOfTapping extends Turning {
@@ -261,13 +261,31 @@ interface Stopping {
   turnsNeeded: number;
 }
 
+/** A way as it is in this shop, whatever the taps. */
+interface WayHere {
+  id: WayId;
+  label: string;
+  leanDeg: number;
+  /** Seconds over the usual ones. */
+  pace: number;
+}
+
+/** A way of driving taps as this shop has it. */
+export const wayHere = (id: WayId, q: TappingQuestion): WayHere => ({
+  id,
+  label: wayLabel(id, q),
+  leanDeg: expectedLean(id, q.learned).mean,
+  pace: expectedTapTime(id, q.learned).mean,
+});
+
 /**
  * One way of driving one sequence of taps, weighed.
- * @param way which, with what holds its taps
+ * @param holder what holds a shank that the chuck does not take
  * @param out why the way is not to be had, whatever the taps
  */
 export function weighWay(
-  { id, label, holder }: Pick<WeighedWay, 'id' | 'label' | 'holder'>,
+  { id, label, leanDeg, pace }: WayHere,
+  holder: Holder | undefined,
   q: TappingQuestion,
   sequence: TapSequence,
   turned: WeighedTurning,
@@ -285,11 +303,11 @@ export function weighWay(
       cannotHold(id, q, turned, holder) ??
       noRoom(turned.wallMm) ??
       spindleProblem(id, q, turned, stopping),
-    leanDeg: expectedLean(id, q.learned).mean,
+    leanDeg,
     stopping,
     oddSquareMm: squareTooOdd(id, q, turned),
     holder,
-    secondsAll: secondsFor(id, q, turned) * expectedTapTime(id, q.learned).mean,
+    secondsAll: secondsFor(id, q, turned) * pace,
   };
 }
 

@@ -1,11 +1,13 @@
 import { phrase, quantity, type Phrase } from '../answer/answer';
+import type { TapToUse } from './tap';
 import type { TapSequence, TapSequences } from './tap-sequence';
 import { holderOf } from './tap-holder';
-import { costOf, LATE_POINTS, type TappingCost } from './tapping-cost';
-import type { TappingQuestion } from './tapping-question';
+import { LATE_POINTS, priced, type TappingCost } from './tapping-cost';
+import { tapShares } from './tap-shares';
+import { depthForTap, type TappingQuestion } from './tapping-question';
 import { driveOf, turning, weighTurning, type Drive, type Turning, type WeighedTurning } from './turning';
-import { wayOfTapping, weighWay, type WayOfTapping, type WeighedWay } from './way-of-tapping';
-import { unavailable, wayLabel, WAYS } from './ways';
+import { wayHere, wayOfTapping, weighWay, type WayOfTapping, type WeighedWay } from './way-of-tapping';
+import { unavailable, WAYS } from './ways';
 
 /** A way with its place among the others. */
 export interface TappingWay extends WayOfTapping {
@@ -24,32 +26,33 @@ interface Costed {
   figures: Turned['figures'];
 }
 
+const COSTS = ['breaking', 'lean', 'time', 'room', 'suit'] as const;
+
 const namesOf = ({ sequence: { taps } }: WeighedWay): string => taps.map((t) => t.name).join(', ');
 
 /** Why a possible way loses to the best one: the cost in which it is furthest behind. */
 function losesBecause({ way, cost }: Costed, best: Costed): Phrase {
   const winner = best.way;
-  const [behind] = (['breaking', 'lean', 'time', 'room', 'suit'] as const)
-    .map((kind) => ({ kind, by: cost[kind] - best.cost[kind] }))
-    .sort((a, b) => b.by - a.by);
+  const by = (kind: (typeof COSTS)[number]): number => cost[kind] - best.cost[kind];
+  const behind = COSTS.reduce((a, b) => (by(b) > by(a) ? b : a));
   if (cost.suit >= LATE_POINTS) return phrase('Under M5 it slips too late: a method to choose, not to propose.');
   if (cost.total - best.cost.total < 1) return phrase('As good, by our judgement: use whichever you prefer.');
-  if (behind.kind === 'breaking')
+  if (behind === 'breaking')
     return phrase('Safety against breaking {safety}, against {best}.', {
       safety: quantity(way.turned.worst.load?.safety ?? 0, 'ratio'),
       best: quantity(winner.turned.worst.load?.safety ?? 0, 'ratio'),
     });
-  if (behind.kind === 'lean')
+  if (behind === 'lean')
     return phrase('Leans about {lean}, against {best}: the tap binds and the screw sits crooked.', {
       lean: quantity(way.leanDeg, 'deg'),
       best: quantity(winner.leanDeg, 'deg'),
     });
-  if (behind.kind === 'room')
+  if (behind === 'room')
     return phrase('Stops {needed} after switching off, with {left} left above the bottom.', {
       needed: quantity(way.stopping?.turnsNeeded ?? 0, 'turns'),
       left: quantity(way.stopping?.turnsLeft ?? 0, 'turns'),
     });
-  if (behind.kind === 'suit')
+  if (behind === 'suit')
     return way.sequence.taps.some((t) => !t.owned)
       ? phrase('Needs a tap that is not in the crib: {tap}.', {
           tap: way.sequence.taps.find((t) => !t.owned)?.name ?? '',
@@ -70,12 +73,9 @@ function winsBecause(way: Costed, second: Costed | undefined): Phrase {
   });
 }
 
-/** The sequences of one way, best first: the one asked for where it can be done, then by points, then those ruled out. */
-function ranked(costed: Costed[], asked: string | undefined): Costed[] {
-  const place = ({ way, cost }: Costed): number =>
-    way.ruledOut ? Infinity : way.sequence.key === asked ? -Infinity : cost.total;
-  return [...costed].sort((a, b) => place(a) - place(b) || 0);
-}
+/** Order of the sequences of one way: the one asked for where it can be done, then by points, then those ruled out. */
+const placeOf = ({ way, cost }: Costed, asked: string | undefined): number =>
+  way.ruledOut ? Infinity : way.sequence.key === asked ? -Infinity : cost.total;
 
 /** Works something out once for each that it is asked of. */
 function once<K, V>(work: (of: K) => V): (of: K) => V {
@@ -95,14 +95,19 @@ interface Turned {
 
 /** Sequences under a drive: ways that turn them alike share it. */
 function turner(q: TappingQuestion): (drive: Drive) => (sequence: TapSequence) => Turned {
-  const figuresOf = once((weighed: WeighedTurning) => turning(q, weighed));
+  const { thread, hole } = q;
+  const sharesOf = once(({ taps }: TapSequence) => tapShares(thread, hole.minorMm, taps));
+  const depthsFor = once((last: TapToUse) => once((morePitches: number) => depthForTap(q, last, morePitches)));
+  const depthOf = ({ taps, morePitches }: WeighedTurning) =>
+    hole.through ? undefined : depthsFor(taps[taps.length - 1])(morePitches);
+  const figuresOf = once((weighed: WeighedTurning) => turning(q, weighed, depthOf(weighed)));
   const under = new Map<string, (sequence: TapSequence) => Turned>();
   return (drive) => {
     const key = [drive.power, drive.freehand, drive.runIn, drive.turnsBack].join(' ');
     const turned =
       under.get(key) ??
       once((sequence: TapSequence): Turned => {
-        const weighed = weighTurning(q, sequence, drive);
+        const weighed = weighTurning(q, sequence, sharesOf(sequence), drive);
         return { weighed, figures: () => figuresOf(weighed) };
       });
     under.set(key, turned);
@@ -110,38 +115,46 @@ function turner(q: TappingQuestion): (drive: Drive) => (sequence: TapSequence) =
   };
 }
 
-/** A way with its best sequence and the others, best first. */
+/** A way with every sequence, and the best of them. */
 interface WeighedTaps {
   best: Costed;
-  others: Costed[];
+  list: Costed[];
 }
 
 /** Every way, each with every sequence of taps, weighed; one that is not to be had with its first alone. */
 function weighAll(q: TappingQuestion, { all: sequences, asked }: TapSequences): WeighedTaps[] {
   const turningOf = turner(q);
+  const costOf = priced(q);
   return WAYS.map((id) => {
     const out = unavailable(id, q);
-    const label = wayLabel(id, q);
+    const here = wayHere(id, q);
     const turnedBy = turningOf(driveOf(id));
     const list = (out ? sequences.slice(0, 1) : sequences).map((sequence): Costed => {
       const turned = turnedBy(sequence);
-      const way = weighWay({ id, label, holder: holderOf(id, q, sequence.taps) }, q, sequence, turned.weighed, out);
-      return { way, cost: costOf(way, q), figures: turned.figures };
+      const way = weighWay(here, holderOf(id, q, sequence.taps), q, sequence, turned.weighed, out);
+      return { way, cost: costOf(way), figures: turned.figures };
     });
-    const [best, ...others] = ranked(list, asked?.key);
-    return { best, others };
+    return { best: list.reduce((a, b) => (placeOf(b, asked?.key) < placeOf(a, asked?.key) ? b : a)), list };
   });
 }
 
-const othersOf = (others: readonly Costed[], figured: (costed: Costed) => WayOfTapping): TappingWay['others'] =>
-  others.map((other) => ({
-    key: other.way.sequence.key,
-    taps: other.way.sequence.taps.map((t) => `${t.name} ${t.chamferThreads}`),
-    possible: !other.way.ruledOut,
-    owned: other.way.sequence.taps.every((t) => t.owned),
-    way: figured(other),
-    cost: other.cost,
-  }));
+/** The other sequences of a way, best first. */
+const othersOf = (
+  { best, list }: WeighedTaps,
+  asked: string | undefined,
+  figured: (costed: Costed) => WayOfTapping,
+): TappingWay['others'] =>
+  list
+    .filter((costed) => costed !== best)
+    .sort((a, b) => placeOf(a, asked) - placeOf(b, asked) || 0)
+    .map((other) => ({
+      key: other.way.sequence.key,
+      taps: other.way.sequence.taps.map((t) => `${t.name} ${t.chamferThreads}`),
+      possible: !other.way.ruledOut,
+      owned: other.way.sequence.taps.every((t) => t.owned),
+      way: figured(other),
+      cost: other.cost,
+    }));
 
 /**
  * Every way of driving the taps, best first, each with its best sequence and a reason; those ruled out come last. The one
@@ -159,7 +172,7 @@ export function waysOfTapping(q: TappingQuestion, sequences: TapSequences): Tapp
       cost: entry.best.cost,
       possible: !entry.best.way.ruledOut,
       reason,
-      others: entry === used ? othersOf(entry.others, figured) : [],
+      others: entry === used ? othersOf(entry, sequences.asked?.key, figured) : [],
     });
   return [
     ...open.map((entry) =>

@@ -22,16 +22,14 @@ const INCH_ALONE = /^\s*(?:(?:\d{1,3}[-\s])?\d{1,3}\/\d{1,3}|\.\d{3,5})\s*$/;
 /** Longest length that is read, mm. */
 const LONGEST_MM = 5000;
 
+/** How signs that drawings use are written here. */
+const PLAIN = new Map(
+  ['x×✕✖*', '"“”″', 'ø⌀∅φ', '-–—−'].flatMap(([plain, ...signs]) => signs.map((sign) => [sign, plain] as const)),
+);
+
 /** One character for one, so that places in the normal form are places in what was typed. */
-function normalForm(text: string): string {
-  return Array.from(text.toLowerCase(), (c) => {
-    if ('×✕✖*'.includes(c)) return 'x';
-    if ('“”″'.includes(c)) return '"';
-    if ('⌀∅Øφ'.includes(c)) return 'ø';
-    if ('–—−'.includes(c)) return '-';
-    return c.length > 1 ? '?' : c;
-  }).join('');
-}
+const normalForm = (text: string): string =>
+  text.toLowerCase().replace(/[^ -)+-~]/gu, (c) => PLAIN.get(c) ?? (c.length > 1 ? '?' : c));
 
 const PIPE: readonly ThreadSeries[] = ['G', 'Rp', 'Rc'];
 

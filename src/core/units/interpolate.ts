@@ -8,7 +8,7 @@ export function interpolate(points: readonly (readonly [x: number, y: number])[]
   while (above < points.length && points[above][0] < x) above++;
   if (above === 0) return points[0][1];
   if (above === points.length) return points[above - 1][1];
-  const [x0, y0] = points[above - 1];
-  const [x1, y1] = points[above];
-  return y0 + ((x - x0) / (x1 - x0)) * (y1 - y0);
+  const from = points[above - 1];
+  const to = points[above];
+  return from[1] + ((x - from[0]) / (to[0] - from[0])) * (to[1] - from[1]);
 }

@@ -32,7 +32,7 @@ export function useCrib() {
       setBusy(id);
       const done = queue.current.then(async () => {
         const version = Math.max(seen, versions.current.get(id) ?? 0);
-        const got = await send(method, path, { ...body, version });
+        const got = await send(method, path, { ...body, version }, true);
         if (got.ok) versions.current.set(id, version + 1);
         setBusy(undefined);
         router.refresh();
@@ -45,7 +45,7 @@ export function useCrib() {
   );
   const add = useCallback(
     async (path: CribPath, item: { id: string }): Promise<string | undefined> => {
-      const got = await send('POST', `/api/v1/crib/${path}`, item);
+      const got = await send('POST', `/api/v1/crib/${path}`, item, true);
       if (got.ok) versions.current.delete(item.id);
       router.refresh();
       return heard(got);
@@ -75,7 +75,12 @@ export function useCrib() {
   const remove = useCallback(
     async (path: CribPath, { version, ...item }: Entry, name: string): Promise<void> => {
       const at = Math.max(version, versions.current.get(item.id) ?? 0);
-      const got = await send('DELETE', `/api/v1/crib/${path}/${encodeURIComponent(item.id)}?version=${at}`);
+      const got = await send(
+        'DELETE',
+        `/api/v1/crib/${path}/${encodeURIComponent(item.id)}?version=${at}`,
+        undefined,
+        true,
+      );
       heard(got);
       if (got.ok)
         setUndo({
