@@ -144,6 +144,63 @@ test('two changes of the same that are left behind go one after the other, and a
   expect([(await now()).units, refused]).toEqual(['mm', []]);
 });
 
+test('a change left behind in conflict is told in the list of jobs, sent once, and decided in its job', async ({
+  page,
+  request,
+}) => {
+  const copy = await (await request.post(`/api/v1${PIER}/duplicate`)).json();
+  await page.goto(`/jobs/${copy.id}`);
+  await page.route('**/api/v1/jobs/*', (route) =>
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
+  );
+  await page.getByLabel('Notes').fill('mine');
+  await expect(state(page)).toHaveText('1 change waiting for the server');
+  const theirs = { head: { version: copy.headVersion, set: { notes: 'theirs' } } };
+  expect((await request.patch(`/api/v1/jobs/${copy.id}`, { data: theirs })).ok()).toBe(true);
+  await page.unroute('**/api/v1/jobs/*');
+  let refused = 0;
+  page.on('response', (r) => r.status() === 409 && refused++);
+  await page.clock.install();
+  await page.goto('/jobs');
+  const told = page.getByRole('listitem').filter({ hasText: 'A change that you made waits here' });
+  await page.clock.runFor(1000);
+  await expect(told).toHaveCount(1);
+  // What waits behind it, of another job, goes: by then the one in conflict was passed over.
+  const other = await (await request.post(`/api/v1${PIER}/duplicate`)).json();
+  await page.evaluate(
+    ({ id, headVersion }) =>
+      new Promise<void>((resolve) => {
+        indexedDB.open('jolly-bit').onsuccess = (opened) => {
+          const at = (opened.target as IDBOpenDBRequest).result.transaction('changes', 'readwrite');
+          const rows = at.objectStore('changes');
+          rows.getAll().onsuccess = (got) => {
+            const [row] = (got.target as IDBRequest).result;
+            const change = { ...row.change, change: crypto.randomUUID() };
+            change.head = { version: headVersion, set: { notes: 'another' } };
+            rows.put({ ...row, id: `${row.id}-later`, jobId: id, change });
+          };
+          at.oncomplete = () => resolve();
+        };
+      }),
+    other,
+  );
+  await expect
+    .poll(async () => {
+      await page.clock.runFor(11_000);
+      return (await (await request.get(`/api/v1/jobs/${other.id}`)).json()).notes;
+    })
+    .toBe('another');
+  expect(refused).toBe(1);
+  await page.clock.resume();
+  await told.getByRole('link', { name: copy.name }).click();
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await saved(page);
+  expect((await (await request.get(`/api/v1/jobs/${copy.id}`)).json()).notes).toBe('mine');
+  await page.getByRole('link', { name: 'Jobs', exact: true }).first().click();
+  await expect(page.getByRole('link', { name: copy.name, exact: true }).first()).toBeVisible();
+  await expect(told).toHaveCount(0);
+});
+
 test('what is recorded waits for the server, and what it will not have stays until somebody leaves it out', async ({
   page,
   request,

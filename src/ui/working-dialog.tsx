@@ -25,7 +25,7 @@ export default function WorkingDialog({ of, display, onClose }: { of: Answer; di
           {reason.says}{' '}
           {reason.href && (
             <a className="link text-[15px]" href={reason.href}>
-              Why, in full
+              Why: open its page
             </a>
           )}
         </p>

@@ -3,6 +3,7 @@ import type { PractisedInput } from '@/contracts/practice';
 import type { RecordInput, RecordKept } from '@/contracts/record';
 import type { LocalChange } from './job-document';
 import type { Measured } from './device';
+import { decided } from './undecided';
 
 /** A change of a job that the server does not have yet. */
 export interface WaitingChange {
@@ -155,6 +156,7 @@ export function putWaiting(name: Name, row: WaitingChange | WaitingRecord | Prac
 export function dropWaiting(name: Name, ids: readonly string[]): void {
   if (ids.length === 0) return;
   if (name === 'records') ids.forEach((id) => inMemory.delete(id));
+  if (name === 'changes') decided(ids);
   writeNow(name, (store) => ids.forEach((id) => store.delete(id)));
 }
 

@@ -14,6 +14,7 @@ import {
 } from './outbox';
 import { catchUp, logsOpen } from './record-log';
 import { otherTabs, tellSaved } from './tabs';
+import { isUndecided, leaveUndecided } from './undecided';
 
 /** A body of the server is at most 4 MiB; pictures are large. */
 const MOST_CHARACTERS = 3_000_000;
@@ -71,6 +72,7 @@ const bodyOf = (rows: readonly WaitingRecord[]): RecordBatch => ({
 const isUnreadable = (status: number): boolean => status === 400 || status === 413 || status === 422;
 
 const NO_JOB = 'job-unknown';
+const CONFLICT = 409;
 
 /** @param stuck ids of those that wait for their job */
 async function sendBatch(rows: readonly WaitingRecord[], stuck: Set<string>): Promise<boolean> {
@@ -161,10 +163,15 @@ export async function sendChanges(): Promise<void> {
   for (const { id } of waiting) {
     const { jobId, tab, change } = rows.get(id) as WaitingChange;
     if (others.has(tab) || isInHand(jobId) || stuck.has(jobId)) continue;
+    if (isUndecided(id)) {
+      stuck.add(jobId);
+      continue;
+    }
     const got = await send<PatchReceipt>('PATCH', `/api/v1/jobs/${jobId}`, change);
     rows.delete(id);
     // What somebody has to decide waits until the job is opened; those after it keep their order.
     if (!got.ok) {
+      if (got.status === CONFLICT || isUnreadable(got.status)) leaveUndecided(id, jobId);
       stuck.add(jobId);
       continue;
     }

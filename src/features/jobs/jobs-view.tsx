@@ -7,6 +7,7 @@ import type { Job, ListedJob } from '@/contracts/job';
 import type { JobSummary } from '@/core/job/summary';
 import { NOTHING_RECORDED, stageOf, type Recorded, type Stage } from '@/core/job/stage';
 import { tell, type Display } from '@/core/units/show';
+import { useUndecidedJobs } from '@/features/job-store/undecided';
 import { useShopTime } from '@/ui/shop-clock';
 import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';
@@ -190,6 +191,7 @@ function Row({ row: { job, material, summary, recorded = NOTHING_RECORDED }, dis
   const { stage, next } = stageOfRow({ summary, recorded });
   const { bench } = recorded;
   const at = useShopTime();
+  const waits = useUndecidedJobs().has(job.id);
   return (
     <li className="plate relative grid grid-cols-[76px_minmax(0,1fr)_auto] items-center gap-x-3 gap-y-1 p-2 focus-within:border-ink hover:border-ink md:grid-cols-[96px_minmax(0,2.2fr)_minmax(0,1fr)_auto]">
       <div className="dye row-span-2 grid h-[72px] grid-rows-[minmax(0,1fr)] place-items-center gap-1 p-1 md:row-span-1">
@@ -218,6 +220,11 @@ function Row({ row: { job, material, summary, recorded = NOTHING_RECORDED }, dis
           </span>
         </h2>
         {summary && <Kinds summary={summary} display={display} />}
+        {waits && (
+          <p className="border-l-4 border-l-brass pl-2 font-bold">
+            A change that you made waits here: open the job and choose.
+          </p>
+        )}
       </div>
       <p className="col-start-2 min-w-0 md:col-start-3 md:row-start-1">
         <span className="font-cond text-lg font-semibold">{stage}</span>
