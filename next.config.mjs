@@ -6,6 +6,8 @@ const config = {
   reactStrictMode: true,
   serverExternalPackages: ['@libsql/client', 'libsql', 'pdfmake'],
   devIndicators: false,
+  // Up a second sooner, on slow machines several: what a view needs is loaded when it is first opened.
+  experimental: { preloadEntriesOnStart: false },
   // Types are a step of their own in `npm test`.
   typescript: { ignoreBuildErrors: true },
 };

@@ -29,7 +29,7 @@ export const test = base.extend<object, { shop: string; server: string }>({
       });
       const ended = new Promise((resolve) => server.once('exit', resolve));
       const isUp = (): Promise<boolean> =>
-        fetch(`${address}/api/openapi.json`).then(
+        fetch(`${address}/sign-in`).then(
           (r) => r.ok,
           () => false,
         );

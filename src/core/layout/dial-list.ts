@@ -24,7 +24,7 @@ export function dialSetting(move: number, dial: Dial): DialSetting {
 }
 
 /**
- * Move from touching an edge until the spindle stands over it: half the tool and the shim, onward in the same direction.
+ * Move from touching an edge until the spindle stands over it, mm: half the tool and the shim, onward in the same direction.
  * @example touchOff(8, 0.25).value // 4.25
  */
 export function touchOff(toolDiameterMm: number, shimMm: number): Answer {

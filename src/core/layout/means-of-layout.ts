@@ -65,7 +65,7 @@ export interface RankedMeans {
 }
 
 /**
- * Root of the sum of squares, for independent errors.
+ * Root of the sum of squares, for independent errors: 0 and up, in their unit.
  * @example combined(0.06, 0.15) // √(0.06² + 0.15²) = 0.162
  */
 export const combined = (...spreads: number[]): number => Math.hypot(...spreads);

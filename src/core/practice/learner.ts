@@ -67,7 +67,7 @@ export function standingOf(practised: readonly Practised[]): Standing[] {
 /** Kinds not done yet open once this many of the level before are right at least once. */
 const OPENS_AFTER = 3;
 
-/** The highest level that somebody has come to. */
+/** The highest level that somebody has come to, 1 to 4. */
 export function levelOf(standing: readonly Standing[]): number {
   let level = 1;
   while (level < 4) {

@@ -76,6 +76,7 @@ export function punch(task: PunchTask, before: PunchState, act: PunchAct): Punch
   }
 }
 
+/** How far the mark is off the crossing, mm. */
 export const offMm = ({ x, y }: Pick<PunchState, 'x' | 'y'>): number => Math.hypot(x, y);
 
 /** How the mark came out, and what would have helped. */

@@ -80,7 +80,7 @@ export function tableTask(seed: number): TableTask {
   };
 }
 
-/** From the axis to the edge as they touch: half the tool, and the shim where there is one. */
+/** From the axis to the edge as they touch, mm: half the tool, and the shim where there is one. */
 export const reachOf = (finder: Finder): number =>
   touchOff(finder.diameterMm, finder.kind === 'shim' ? finder.shimMm : 0).value;
 

@@ -82,6 +82,7 @@ export const freshTap = ({ startLean: [front, side] }: TapTask): TapState => ({
   isDone: false,
 });
 
+/** How far the tap leans off square, degrees, from what is seen from the front and the side. */
 export const leanOf = ({ front, side }: Pick<TapState, 'front' | 'side'>): number => Math.hypot(front, side);
 
 /** What makes it turn harder just now: each cause by itself. */

@@ -156,7 +156,7 @@ function observedIn(r: BenchRecord, plan: HolePlan, op: Operation | undefined): 
   }
 }
 
-/** A pinned diameter: halfway between the pin that enters and the one that does not. */
+/** A pinned diameter, mm: halfway between the pin that enters and the one that does not. */
 export const pinned = ({ in: inMm, out }: Readonly<Record<string, number>>): number | undefined =>
   inMm === undefined ? undefined : out === undefined ? inMm : (inMm + out) / 2;
 

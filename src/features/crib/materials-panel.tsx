@@ -11,6 +11,7 @@ import { TextField } from '@/ui/field';
 import type { RecordField } from '@/ui/record-dialog';
 import { CRIB_INPUT, type MaterialEntry } from '@/contracts/crib';
 import type { CribState } from './use-crib';
+import { useFind } from './use-find';
 
 const RecordDialog = later(() => import('@/ui/record-dialog'));
 
@@ -75,10 +76,7 @@ interface Props {
 /** Work materials: copy one and change the copy to the metal at hand. */
 export function MaterialsPanel({ materials, state, display }: Props) {
   const [open, setOpen] = useState<MaterialEntry>();
-  const [search, setSearch] = useState('');
-  const shown = materials.filter((m) =>
-    `${m.label} ${m.group} ${m.notes}`.toLowerCase().includes(search.trim().toLowerCase()),
-  );
+  const { search, setSearch, shown, showAdded } = useFind(materials, (m) => `${m.label} ${m.group} ${m.notes}`);
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end gap-3">
@@ -147,7 +145,7 @@ export function MaterialsPanel({ materials, state, display }: Props) {
             const { version: _, ...m } = value as MaterialEntry;
             const material = { ...m, notes: m.notes ?? '', hazard: m.hazard ?? '' };
             return open.version === 0
-              ? state.add('materials', material)
+              ? showAdded(value as MaterialEntry, state.add('materials', material))
               : state.put('materials', { ...material, version: open.version });
           }}
           onRemove={open.version === 0 ? undefined : () => void state.remove('materials', open, open.label)}

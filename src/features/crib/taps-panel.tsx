@@ -2,7 +2,6 @@
 
 import { later } from '@/ui/later';
 import { z } from 'zod';
-import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { CRIB_INPUT, type TapEntry } from '@/contracts/crib';
@@ -15,6 +14,7 @@ import type { RecordField } from '@/ui/record-dialog';
 import { send } from '@/ui/send';
 import { TapRack } from './tap-rack';
 import type { CribState } from './use-crib';
+import { useFind } from './use-find';
 
 const RecordDialog = later(() => import('@/ui/record-dialog'));
 
@@ -65,15 +65,13 @@ interface Props {
 /** The taps in their rack: find them, add with usual figures, change, copy, mark worn or broken. */
 export function TapsPanel({ taps, names, state, display }: Props) {
   const [open, setOpen] = useState<TapEntry>();
-  const [search, setSearch] = useState(useSearchParams().get('find') ?? '');
+  const { search, setSearch, shown, showAdded } = useFind(
+    taps,
+    (t) => `${t.thread} ${tapName(t, names)} ${t.geometry} ${t.condition} ${t.steel} ${t.hand} ${t.where}`,
+  );
   const [thread, setThread] = useState('');
   const [kind, setKind] = useState('set');
   const [wrong, setWrong] = useState<string>();
-  const words = search.trim().toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = taps.filter((t) => {
-    const text = `${t.thread} ${tapName(t, names)} ${t.geometry} ${t.condition} ${t.steel} ${t.hand} ${t.where}`;
-    return words.every((w) => text.toLowerCase().includes(w));
-  });
   const fresh = (tap: OwnTap): TapEntry => ({ ...tap, version: 0 });
   const label = (t: OwnTap): string => `${t.thread} ${tapName(t, names)}`;
 
@@ -156,7 +154,9 @@ export function TapsPanel({ taps, names, state, display }: Props) {
           onSave={(t) => {
             // The schema names a thread as the standards do: M8 is M8x1.25.
             const tap = TAP.parse(t);
-            return open.version === 0 ? state.add('taps', tap) : state.put('taps', { ...tap, version: open.version });
+            return open.version === 0
+              ? showAdded(fresh(tap), state.add('taps', tap))
+              : state.put('taps', { ...tap, version: open.version });
           }}
           onRemove={open.version === 0 ? undefined : () => void state.remove('taps', open, label(open))}
           onClose={() => setOpen(undefined)}

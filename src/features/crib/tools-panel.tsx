@@ -2,7 +2,6 @@
 
 import { later } from '@/ui/later';
 import { z } from 'zod';
-import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { INSTRUMENTS } from '@/core/shop/instrument-check';
@@ -13,6 +12,7 @@ import type { RecordField } from '@/ui/record-dialog';
 import { CRIB_INPUT, type ToolEntry } from '@/contracts/crib';
 import { CONDITIONS } from './drills-panel';
 import type { CribState } from './use-crib';
+import { useFind } from './use-find';
 
 const RecordDialog = later(() => import('@/ui/record-dialog'));
 
@@ -147,10 +147,8 @@ function InstrumentSaid({ tool, display }: { tool: ToolEntry; display: Display }
 /** Everything else of the crib by kind: find it, add, change, mark blunt or lost. */
 export function ToolsPanel({ tools, state, display }: Props) {
   const [open, setOpen] = useState<ToolEntry>();
-  const [search, setSearch] = useState(useSearchParams().get('find') ?? '');
-  const wanted = search.trim().toLowerCase();
-  const shown = tools.filter((t) =>
-    [t.name, t.where ?? '', t.condition ?? '', TOOL_KINDS[t.kind]].some((text) => text.toLowerCase().includes(wanted)),
+  const { search, setSearch, shown, showAdded } = useFind(tools, (t) =>
+    [t.name, t.where, t.condition, TOOL_KINDS[t.kind]].join(' '),
   );
   return (
     <div className="flex flex-col gap-3">
@@ -169,7 +167,7 @@ export function ToolsPanel({ tools, state, display }: Props) {
       <div className="grid items-start gap-3 md:grid-cols-2 xl:grid-cols-3">
         {KINDS.map(([kind, label]) => {
           const list = shown.filter((t) => t.kind === kind);
-          if (wanted !== '' && list.length === 0) return null;
+          if (search.trim() !== '' && list.length === 0) return null;
           return (
             <section key={kind} className="plate p-3">
               <div className="flex items-center justify-between">
@@ -226,7 +224,7 @@ export function ToolsPanel({ tools, state, display }: Props) {
           onSave={(t) => {
             const { version: _, ...tool } = t as ToolEntry;
             return open.version === 0
-              ? state.add('tools', tool)
+              ? showAdded(t as ToolEntry, state.add('tools', tool))
               : state.put('tools', { ...tool, version: open.version });
           }}
           onRemove={open.version === 0 ? undefined : () => void state.remove('tools', open, open.name)}

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
+import { stillWaiting } from './undecided';
 import { somethingWaits } from './waits';
 
 const AGAIN_MS = 10_000;
@@ -10,7 +11,7 @@ export function LeftOver() {
   useEffect(() => {
     const work = (): void =>
       void somethingWaits().then(async (waits) => {
-        if (!waits) return;
+        if (!waits) return stillWaiting([]);
         const [{ sendChanges, sendRecords }, { sendPractised }] = await Promise.all([
           import('./sender'),
           import('./practised'),

@@ -14,7 +14,7 @@ import {
 } from './outbox';
 import { catchUp, logsOpen } from './record-log';
 import { otherTabs, tellSaved } from './tabs';
-import { isUndecided, leaveUndecided } from './undecided';
+import { isUndecided, leaveUndecided, stillWaiting } from './undecided';
 
 /** A body of the server is at most 4 MiB; pictures are large. */
 const MOST_CHARACTERS = 3_000_000;
@@ -156,6 +156,7 @@ export async function sendRecords(): Promise<void> {
 /** Sends what waits of jobs that no view has open: changes whose tab is gone. */
 export async function sendChanges(): Promise<void> {
   const waiting = await waitingChanges();
+  stillWaiting(waiting.map(({ id }) => id));
   if (waiting.length === 0) return;
   const others = await otherTabs();
   const stuck = new Set<string>();

@@ -26,6 +26,11 @@ export function decided(ids: readonly string[]): void {
   if (ids.filter((id) => undecided.delete(id)).length > 0) tell();
 }
 
+/** Only these still wait: what another tab has decided is not told here any more. */
+export function stillWaiting(ids: readonly string[]): void {
+  decided([...undecided.keys()].filter((id) => !ids.includes(id)));
+}
+
 const subscribe = (listener: () => void): (() => void) => {
   listeners.add(listener);
   return () => void listeners.delete(listener);
