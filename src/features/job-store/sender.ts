@@ -153,8 +153,15 @@ export async function sendRecords(): Promise<void> {
   }
 }
 
-/** Sends what waits of jobs that no view has open: changes whose tab is gone. */
-export async function sendChanges(): Promise<void> {
+let changesGo: Promise<void> | undefined;
+
+/** Sends what waits of jobs that no view has open, changes whose tab is gone: one pass at a time, so that none is sent twice. */
+export function sendChanges(): Promise<void> {
+  changesGo ??= sendEachChange().finally(() => (changesGo = undefined));
+  return changesGo;
+}
+
+async function sendEachChange(): Promise<void> {
   const waiting = await waitingChanges();
   stillWaiting(waiting.map(({ id }) => id));
   if (waiting.length === 0) return;
