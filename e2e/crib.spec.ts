@@ -164,6 +164,22 @@ test('tools and materials: add, search, copy and change; what is wrong is said a
   await expect(page.getByRole('rowheader', { name: 'Our black bar' })).toBeHidden();
 });
 
+test('what is looked for stays in its tab, and does not hide what was just added', async ({ page }) => {
+  await page.goto('/crib?tab=drills&find=6.9');
+  await expect(page.getByLabel('Find')).toHaveValue('6.9');
+  await page.getByLabel('Find').fill('carbide');
+  await page.getByLabel('New case').fill('Drawer 9');
+  await page.getByRole('button', { name: 'Add the case' }).click();
+  await expect(page.getByRole('heading', { name: 'Drawer 9' })).toBeVisible();
+  await tab(page, 'Taps');
+  await expect(page.getByLabel('Find')).toHaveValue('');
+  await page.getByLabel('Find').fill('M3');
+  await page.getByLabel('Add: thread').fill('M14');
+  await page.getByLabel('Kind').selectOption('set');
+  await page.getByLabel('Add: thread').press('Enter');
+  await expect(page.getByRole('button', { name: /M14/ }).first()).toBeVisible();
+});
+
 test('a dialog keeps the unit that it was opened in; a machine without a speed says so', async ({ page }) => {
   await page.goto('/crib');
   await page.getByRole('button', { name: 'Change' }).first().click();

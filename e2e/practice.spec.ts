@@ -31,7 +31,7 @@ test('every exercise by keys alone: asked, hinted at, answered with its reason, 
     await expect(card.getByRole('heading')).toBeVisible();
     await page.keyboard.press('h');
     await answerByKeys(page);
-    await expect(card.getByRole('link', { name: 'Why: open its page' })).toBeVisible();
+    await expect(card.getByRole('link', { name: 'Open the why page' })).toBeVisible();
     // Answered once is answered: another key changes nothing.
     await page.keyboard.press('1');
     await page.getByRole('button', { name: 'All exercises' }).press('Enter');

@@ -29,7 +29,7 @@ export default function Why({ code }: { code: string }) {
           {reason.says}{' '}
           {reason.href && (
             <a className="link" href={reason.href}>
-              Open its page
+              Open the why page
             </a>
           )}
           {code.startsWith('pilot-') && <LivePilot display={display} />}

@@ -25,7 +25,7 @@ export default function WorkingDialog({ of, display, onClose }: { of: Answer; di
           {reason.says}{' '}
           {reason.href && (
             <a className="link text-[15px]" href={reason.href}>
-              Why: open its page
+              Open the why page
             </a>
           )}
         </p>

@@ -36,6 +36,9 @@ const TABS = [
   ['files', 'Import, export'],
 ] as const;
 
+/** What is looked for belongs to the tab that it was typed for. */
+const OF_ONE_TAB = ['find'];
+
 /** What the shop has and how it works: look it over, add, change, mark blunt or lost, choose what is in use. */
 export function CribView({ shopName, machines, cases, tools, taps, materials, habits }: Props) {
   const state = useCrib();
@@ -67,7 +70,7 @@ export function CribView({ shopName, machines, cases, tools, taps, materials, ha
           </button>
         </p>
       )}
-      <Tabs.Root {...useTab(TABS)}>
+      <Tabs.Root {...useTab(TABS, 'tab', OF_ONE_TAB)}>
         <TabBar label="Parts of the crib" tabs={TABS} />
         <Tabs.Content value="machines">
           <MachinesPanel machines={machines} state={state} display={display} />

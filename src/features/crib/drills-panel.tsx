@@ -2,7 +2,6 @@
 
 import { later } from '@/ui/later';
 import { z } from 'zod';
-import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { CRIB_INPUT, type CribItem } from '@/contracts/crib';
@@ -16,6 +15,7 @@ import type { CaseEntry, DrillEntry } from '@/contracts/crib';
 import { DrillIndex } from './drill-index';
 import { InUseSwitch } from './in-use-switch';
 import type { CribState } from './use-crib';
+import { useFind } from './use-find';
 
 const RecordDialog = later(() => import('@/ui/record-dialog'));
 
@@ -102,9 +102,10 @@ const isLike = (wanted: string, d: Drill): boolean =>
 /** The drills as they stand in their cases; a drill opens when touched, a missing one can be put back. */
 export function DrillsPanel({ cases, state, display }: Props) {
   const [open, setOpen] = useState<OpenDrill>();
-  const [search, setSearch] = useState(useSearchParams().get('find') ?? '');
-  const wanted = search.trim().toLowerCase();
-  const shown = cases.filter((c) => wanted === '' || c.drills.some((d) => isLike(wanted, d)));
+  const { search, setSearch, wanted, shown } = useFind(
+    cases,
+    (c, text) => text === '' || c.drills.some((d) => isLike(text, d)),
+  );
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-end gap-3">
@@ -125,7 +126,7 @@ export function DrillsPanel({ cases, state, display }: Props) {
           onOpen={(own, size) => setOpen(opened(c.id, own, size))}
         />
       ))}
-      <NewCase state={state} />
+      <NewCase state={state} onAdded={() => setSearch('')} />
       {open && <DrillDialog open={open} state={state} display={display} onClose={() => setOpen(undefined)} />}
     </div>
   );
@@ -177,7 +178,7 @@ function Case({ entry: c, wanted, state, display, onOpen }: CaseProps) {
 }
 
 /** A case is added empty, or filled with a set as it is sold. */
-function NewCase({ state }: { state: CribState }) {
+function NewCase({ state, onAdded }: { state: CribState; onAdded: () => void }) {
   const [name, setName] = useState('');
   const [set, setSet] = useState('');
   async function add(): Promise<void> {
@@ -194,6 +195,7 @@ function NewCase({ state }: { state: CribState }) {
     }
     setName('');
     setSet('');
+    onAdded();
   }
   return (
     <section className="plate flex flex-wrap items-end gap-3 p-3">

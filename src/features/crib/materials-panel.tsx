@@ -11,7 +11,7 @@ import { TextField } from '@/ui/field';
 import type { RecordField } from '@/ui/record-dialog';
 import { CRIB_INPUT, type MaterialEntry } from '@/contracts/crib';
 import type { CribState } from './use-crib';
-import { useFind } from './use-find';
+import { hasWords, useFind } from './use-find';
 
 const RecordDialog = later(() => import('@/ui/record-dialog'));
 
@@ -76,7 +76,11 @@ interface Props {
 /** Work materials: copy one and change the copy to the metal at hand. */
 export function MaterialsPanel({ materials, state, display }: Props) {
   const [open, setOpen] = useState<MaterialEntry>();
-  const { search, setSearch, shown, showAdded } = useFind(materials, (m) => `${m.label} ${m.group} ${m.notes}`);
+  const { search, setSearch, shown, showAdded } = useFind(
+    materials,
+    (m, wanted) => hasWords(`${m.label} ${m.group} ${m.notes}`, wanted),
+    (m) => m.label,
+  );
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end gap-3">
@@ -89,7 +93,7 @@ export function MaterialsPanel({ materials, state, display }: Props) {
         <table className="w-full text-[15px]">
           <thead>
             <tr className="border-b border-steel-300 text-left font-cond text-base">
-              <th className="p-2">Material</th>
+              <th className="sticky left-0 bg-steel-50 p-2">Material</th>
               <th className="p-2">Hardness</th>
               <th className="p-2">Drill at</th>
               <th className="p-2">Feed, × mild steel</th>
@@ -104,7 +108,7 @@ export function MaterialsPanel({ materials, state, display }: Props) {
           <tbody>
             {shown.map((m) => (
               <tr key={m.id} className="border-b border-steel-200 last:border-0">
-                <th scope="row" className="p-2 text-left">
+                <th scope="row" className="sticky left-0 max-w-40 bg-steel-50 p-2 text-left sm:max-w-none">
                   {m.label}
                 </th>
                 <td className="p-2 whitespace-nowrap">{m.hardnessHb > 0 ? `${m.hardnessHb} HB` : '—'}</td>

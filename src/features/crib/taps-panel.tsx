@@ -14,7 +14,7 @@ import type { RecordField } from '@/ui/record-dialog';
 import { send } from '@/ui/send';
 import { TapRack } from './tap-rack';
 import type { CribState } from './use-crib';
-import { useFind } from './use-find';
+import { hasWords, useFind } from './use-find';
 
 const RecordDialog = later(() => import('@/ui/record-dialog'));
 
@@ -65,9 +65,11 @@ interface Props {
 /** The taps in their rack: find them, add with usual figures, change, copy, mark worn or broken. */
 export function TapsPanel({ taps, names, state, display }: Props) {
   const [open, setOpen] = useState<TapEntry>();
-  const { search, setSearch, shown, showAdded } = useFind(
+  const { search, setSearch, shown, show, showAdded } = useFind(
     taps,
-    (t) => `${t.thread} ${tapName(t, names)} ${t.geometry} ${t.condition} ${t.steel} ${t.hand} ${t.where}`,
+    (t, text) =>
+      hasWords(`${t.thread} ${tapName(t, names)} ${t.geometry} ${t.condition} ${t.steel} ${t.hand} ${t.where}`, text),
+    (t) => t.thread,
   );
   const [thread, setThread] = useState('');
   const [kind, setKind] = useState('set');
@@ -83,7 +85,10 @@ export function TapsPanel({ taps, names, state, display }: Props) {
     if (made.length === 1) return setOpen(fresh(made[0]));
     const got = await send('POST', '/api/v1/crib/import', { taps: made });
     state.heard(got);
-    if (got.ok) setThread('');
+    if (got.ok) {
+      setThread('');
+      show(fresh(made[0]));
+    }
     state.refresh();
   }
   const mark = (tap: TapEntry, condition: OwnTap['condition']): void => {

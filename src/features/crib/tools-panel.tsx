@@ -12,7 +12,7 @@ import type { RecordField } from '@/ui/record-dialog';
 import { CRIB_INPUT, type ToolEntry } from '@/contracts/crib';
 import { CONDITIONS } from './drills-panel';
 import type { CribState } from './use-crib';
-import { useFind } from './use-find';
+import { hasWords, useFind } from './use-find';
 
 const RecordDialog = later(() => import('@/ui/record-dialog'));
 
@@ -147,8 +147,10 @@ function InstrumentSaid({ tool, display }: { tool: ToolEntry; display: Display }
 /** Everything else of the crib by kind: find it, add, change, mark blunt or lost. */
 export function ToolsPanel({ tools, state, display }: Props) {
   const [open, setOpen] = useState<ToolEntry>();
-  const { search, setSearch, shown, showAdded } = useFind(tools, (t) =>
-    [t.name, t.where, t.condition, TOOL_KINDS[t.kind]].join(' '),
+  const { search, setSearch, wanted, shown, showAdded } = useFind(
+    tools,
+    (t, text) => hasWords([t.name, t.where, t.condition, TOOL_KINDS[t.kind]].join(' '), text),
+    (t) => t.name,
   );
   return (
     <div className="flex flex-col gap-3">
@@ -167,7 +169,7 @@ export function ToolsPanel({ tools, state, display }: Props) {
       <div className="grid items-start gap-3 md:grid-cols-2 xl:grid-cols-3">
         {KINDS.map(([kind, label]) => {
           const list = shown.filter((t) => t.kind === kind);
-          if (search.trim() !== '' && list.length === 0) return null;
+          if (wanted !== '' && list.length === 0) return null;
           return (
             <section key={kind} className="plate p-3">
               <div className="flex items-center justify-between">

@@ -69,7 +69,7 @@ export function ExerciseCard({ exercise, display, onDone, onNext }: Props) {
           <p className="text-[15px]">
             {REASONS[reason].says}{' '}
             <Link className="link" href={`/practice/why?rule=${reason}`} prefetch={false}>
-              Why: open its page
+              Open the why page
             </Link>
           </p>
           <button type="button" className="btn-next mt-2" onClick={onNext}>
