@@ -62,6 +62,7 @@ test('operations: a bad order is refused or explained, left out and put back, ad
   await page.goto(BLOCK);
   await features(page).getByText('Clamp bolt').click();
   const items = operations(page).getByRole('listitem');
+  await expect(items.filter({ hasText: /Tap 3\/8-16/ }).first()).toBeVisible();
   const count = await items.count();
   const at = async (text: RegExp): Promise<number> => (await items.allInnerTexts()).findIndex((t) => text.test(t)) + 1;
   const earlier = async (): Promise<void> => {

@@ -187,8 +187,7 @@ test('a job is rehearsed beside the page: how it comes out, what goes wrong, wha
   await panel.getByRole('button', { name: 'Show the working: a hole out of place' }).click();
   await expect(page.getByRole('dialog')).toContainText('jobs in which it happens ÷ jobs rehearsed');
   await page.keyboard.press('Escape');
-  const [first] = await panel.getByRole('button', { name: 'Show the working: bad parts with the change' }).all();
-  await first.click();
+  await panel.getByRole('button', { name: 'Show the working: bad parts with the change' }).first().click();
   await expect(page.getByRole('dialog')).toContainText('both ways on the same luck');
   await page.keyboard.press('Escape');
   await panel.getByText(/worst stor/).click();
