@@ -115,8 +115,8 @@ test('a day in one browser: every view twice, a file in, work without a network,
     await expect(page.getByText(/to send/)).toBeHidden();
     // What was taken leaves the browser's outbox once it was read back.
     await expect.poll(() => page.evaluate(waitingHere)).toBe(0);
-    await server.kill();
     state.offline = true;
+    await server.kill();
     await page.waitForEvent('requestfailed');
     await page.reload();
     await doneNow(5);

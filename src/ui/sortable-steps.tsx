@@ -3,7 +3,6 @@
 import {
   closestCenter,
   DndContext,
-  KeyboardSensor,
   PointerSensor,
   useSensor,
   useSensors,
@@ -12,6 +11,7 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
+import { PromptKeyboardSensor } from './prompt-keys';
 
 const HOW_TO_MOVE =
   'Press Space to pick the step up, the arrow keys to move it, Space to set it down, Escape to leave it.';
@@ -27,7 +27,7 @@ interface Props {
 export function SortableSteps({ ids, onMove, children }: Props) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+    useSensor(PromptKeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const numberOf = (id: UniqueIdentifier): number => ids.indexOf(String(id)) + 1;
   const announcements: Announcements = {
