@@ -22,8 +22,8 @@ export default defineConfig<object, { shop: string }>({
   // One more than the cores that CI has: a test waits for half of its time.
   workers: 3,
   // A neighbour may take a core: nothing here is decided by how long it takes.
-  timeout: 300_000,
-  expect: { timeout: 20_000 },
+  timeout: 900_000,
+  expect: { timeout: 60_000 },
   retries: 0,
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? '.tmp/results/e2e.json' }]],
   use: {

@@ -58,11 +58,12 @@ test('the address holds the whole question', async ({ page }) => {
   await page.getByRole('radio', { name: 'form' }).click();
   await page.getByLabel('Parts to make').fill('18');
   await expect(page).toHaveURL(/thickness=40.*tap=form.*parts=18/);
-  const said = await figures(page).innerText();
-  await page.goto(page.url());
-  await expect(page.getByLabel('Plate, mm')).toHaveValue('40');
-  await expect(page.getByLabel('Parts to make')).toHaveValue('18');
-  expect(await figures(page).innerText()).toBe(said);
+  const opened = await page.context().newPage();
+  await opened.goto(page.url());
+  await expect(opened.getByLabel('Plate, mm')).toHaveValue('40');
+  await expect(opened.getByLabel('Parts to make')).toHaveValue('18');
+  const said = await figures(opened).innerText();
+  await expect.poll(() => figures(page).innerText()).toBe(said);
 });
 
 test('one key switches inch and millimetre and changes no physical figure; the job and its card keep the unit', async ({

@@ -170,7 +170,7 @@ test('no network: fifty records, the tab closed, opened again; then all of them 
     await expect(again.getByText('87 to send')).toBeVisible();
     expect(await doneSteps(again)).toBe(66);
     await server.start();
-    await expect(again.getByText(/to send/)).toBeHidden({ timeout: 20_000 });
+    await expect(again.getByText(/to send/)).toBeHidden();
     const kept = await recordsOf(request, PIER, server.address);
     const gauged = kept.filter((r) => r.kind === 'checked');
     const others = kept.filter((r) => r.kind !== 'checked');
@@ -204,7 +204,7 @@ test('two benches on one job without a network, then with one: nothing lost, not
     await done(two);
     expect(await Promise.all(benches.map(doneSteps))).toEqual([3, 1]);
     await server.start();
-    for (const bench of benches) await expect(bar(bench)).toHaveAttribute('aria-valuenow', '4', { timeout: 20_000 });
+    for (const bench of benches) await expect(bar(bench)).toHaveAttribute('aria-valuenow', '4');
     const kept = await recordsOf(request, PIER, server.address);
     expect([kept.length, new Set(kept.map((r) => r.body.step)).size]).toEqual([4, 4]);
     await Promise.all(benches.map((b) => b.context().close()));
@@ -262,7 +262,7 @@ test('readings go to the check that waits and to the field with the focus; one t
   await expect(place).toContainText(/Off (0\.9|1\.0)\d* mm right.*the zone is 0\.5 mm/);
   await expect(async () => {
     const show = page.getByRole('button', { name: 'Show the photograph' });
-    if (await show.isVisible()) await show.click();
+    if (await show.isVisible()) await show.click({ timeout: 500 });
     await expect(page.getByRole('img', { name: /from which the position/ })).toBeVisible({ timeout: 500 });
   }).toPass();
   await page.goto(`/jobs/${PIER}/plate?tab=punch`);

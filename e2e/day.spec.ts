@@ -127,7 +127,7 @@ test('a day in one browser: every view twice, a file in, work without a network,
     await page.waitForEvent('requestfailed');
     await doneNow(5);
     await server.start();
-    await expect(page.getByText(/to send/)).toBeHidden({ timeout: 20_000 });
+    await expect(page.getByText(/to send/)).toBeHidden();
     state.offline = false;
 
     await page.goto(server.address);

@@ -85,13 +85,12 @@ test('a step that two tablets recorded without a network is open on both once on
   }
   for (const tablet of tablets) {
     await tablet.unroute('**/api/v1/records');
-    await expect(tablet.getByText(/to send/)).toBeHidden({ timeout: 15_000 });
+    await expect(tablet.getByText(/to send/)).toBeHidden();
   }
   await one.keyboard.press('ArrowLeft');
   await one.getByRole('button', { name: 'More', exact: true }).click();
   await one.getByRole('menuitem', { name: 'Undo: not done' }).click();
-  for (const tablet of tablets)
-    await expect(bar(tablet)).toHaveAttribute('aria-valuenow', String(before), { timeout: 15_000 });
+  for (const tablet of tablets) await expect(bar(tablet)).toHaveAttribute('aria-valuenow', String(before));
   const kinds = (await recorded(request, RING)).slice(-3).map((r) => r.kind);
   expect(kinds).toEqual(['step-done', 'step-done', 'step-undone']);
   await Promise.all(tablets.map((t) => t.context().close()));
@@ -241,8 +240,8 @@ test('an older copy is brought back, a job removed: open pages say so, and send 
         env: { ...process.env, DATABASE_URL: server.database },
       },
     );
-    await page.getByRole('button', { name: 'Send it again' }).click({ timeout: 15_000 });
-    await bench.getByRole('button', { name: 'Send it again' }).click({ timeout: 15_000 });
+    await page.getByRole('button', { name: 'Send it again' }).click();
+    await bench.getByRole('button', { name: 'Send it again' }).click();
     await expect(bar(bench)).toHaveAttribute('aria-valuenow', String(before + 1));
     await expect
       .poll(async () => (await (await request.get(at(`/api/v1${PIER}`))).json()).notes)
@@ -250,14 +249,14 @@ test('an older copy is brought back, a job removed: open pages say so, and send 
     await expect.poll(async () => (await recorded(request, RING, server.address)).map((r) => r.id)).toContain(made);
 
     await request.delete(at(`/api/v1${RING}`));
-    await expect(bench.getByText('This job is not on the server any more.')).toBeVisible({ timeout: 15_000 });
+    await expect(bench.getByText('This job is not on the server any more.')).toBeVisible();
     // A tab that is not seen sends at its next retry.
     await bench.bringToFront();
     await bench.keyboard.press('Enter');
     await expect(bar(bench)).toHaveAttribute('aria-valuenow', String(before + 2));
     await request.post(at(`/api/v1${RING}/restore`));
-    await expect(bench.getByText('This job is not on the server any more.')).toBeHidden({ timeout: 15_000 });
-    await expect(bench.getByText(/to send/)).toBeHidden({ timeout: 15_000 });
+    await expect(bench.getByText('This job is not on the server any more.')).toBeHidden();
+    await expect(bench.getByText(/to send/)).toBeHidden();
     await expect
       .poll(async () => (await recorded(request, RING, server.address)).filter((r) => r.kind === 'step-done').length)
       .toBe(done + 2);

@@ -18,6 +18,12 @@ export const test = base.extend<object, { shop: string; server: string }>({
       const folder = mkdtempSync(path.join(tmpdir(), `jolly-bit-${shop}-`));
       const port = FIRST_PORT + parallelIndex;
       const address = `http://127.0.0.1:${port}`;
+      const isUp = (): Promise<boolean> =>
+        fetch(`${address}/sign-in`).then(
+          (r) => r.ok,
+          () => false,
+        );
+      if (await isUp()) throw new Error(`Port ${port} is taken: another server would answer with its own shop.`);
       const server = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(port)], {
         stdio: 'inherit',
         env: {
@@ -28,11 +34,6 @@ export const test = base.extend<object, { shop: string; server: string }>({
         },
       });
       const ended = new Promise((resolve) => server.once('exit', resolve));
-      const isUp = (): Promise<boolean> =>
-        fetch(`${address}/sign-in`).then(
-          (r) => r.ok,
-          () => false,
-        );
       while (!(await isUp())) await new Promise((resolve) => setTimeout(resolve, 100));
       // The past fills in beside all else; its last job is written at once.
       const isPast = async (): Promise<boolean> =>
@@ -43,7 +44,7 @@ export const test = base.extend<object, { shop: string; server: string }>({
       await ended;
       rmSync(folder, { recursive: true, force: true });
     },
-    { scope: 'worker', auto: true, timeout: 60_000 },
+    { scope: 'worker', auto: true, timeout: 600_000 },
   ],
   baseURL: async ({ server }, provide) => provide(server),
   context: async ({ context }, provide) => {

@@ -10,14 +10,17 @@ export const needsCobalt = isTough;
 export const cutsMetal = ({ material = 'hss' }: Pick<Drill, 'material'>, { hardnessHb }: Material): boolean =>
   hardnessHb <= DRILLED_TO_HB[material];
 
-/** The steel of a drill to buy for a metal: the plainest that cuts it; undefined where high-speed steel does. */
+/** The steel of a drill to buy for a metal: the plainest that keeps its edge; undefined where high-speed steel does. */
 export const steelFor = (metal: Material): DrillMaterial | undefined =>
-  (['cobalt', 'carbide'] as const).find((material) => !cutsMetal({}, metal) && cutsMetal({ material }, metal));
+  needsCobalt(metal) ? (['cobalt', 'carbide'] as const).find((material) => cutsMetal({ material }, metal)) : undefined;
 
-/** A drill as it is to be bought for a metal: in the steel that cuts it. */
-export const inSteelFor = <D extends Drill>(drill: D, metal: Material): D => {
+/** Point of a drill to buy for a metal that wears edges, degrees: split, so that it neither wanders nor rubs. Trade rule. */
+const SPLIT_POINT_DEG = 135;
+
+/** A drill as it is to be bought for a metal: in the steel and with the point that it is then named and figured by. */
+export const toBuyFor = <D extends Drill>(drill: D, metal: Material): D => {
   const material = steelFor(metal);
-  return material ? { ...drill, material } : drill;
+  return material ? { ...drill, material, pointAngleDeg: SPLIT_POINT_DEG } : drill;
 };
 
 /** What to ask for in the shop: 8.0 mm, cobalt. */
@@ -32,11 +35,12 @@ export function preferenceRank({ material = 'hss', condition }: Drill, metal: Ma
   return worn + 1;
 }
 
+const steels: readonly DrillMaterial[] = ['hss', 'cobalt', 'carbide'];
 const sorted = new WeakMap<DrillPool, Map<string, DrillPool>>();
 
 /** A pool in the order in which a machinist takes drills of one size for a metal on a machine; worked out once a pool. */
 export function suitedTo(pool: DrillPool, metal: Material, machine: Machine | undefined): DrillPool {
-  const key = `${needsCobalt(metal)} ${steelFor(metal) ?? 'hss'} ${isRigid(machine)}`;
+  const key = `${needsCobalt(metal)} ${steels.find((s) => cutsMetal({ material: s }, metal))} ${isRigid(machine)}`;
   const known = sorted.get(pool) ?? new Map<string, DrillPool>();
   sorted.set(pool, known);
   const before = known.get(key);

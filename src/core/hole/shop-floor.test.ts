@@ -1,4 +1,5 @@
-import { planned as plan, shop } from '../tests/bench-shop';
+import { drillUsed } from '../tapping/tools-for-metal';
+import { material, planned as plan, shop } from '../tests/bench-shop';
 import { USUAL_HABITS, type ShopHabits } from '../shop/habits';
 import { tell } from '../units/show';
 import type { AskForm } from './form';
@@ -119,10 +120,19 @@ describe('how a shop does it', () => {
 
   test('steps: nearest for mild steel, next below for stainless, or as the shop says', () => {
     expect(speed({}, {})).toBe(1250);
-    expect(speed({ material: 'stainless-austenitic' }, {})).toBe(560);
-    expect(speed({ material: 'stainless-austenitic' }, { stepRule: 'nearest' })).toBe(740);
+    // 50 ft/min at 6.9: 703.
+    const stainless = { material: 'stainless-austenitic', drill: '6.9' };
+    expect(speed(stainless, {})).toBe(560);
+    expect(speed(stainless, { stepRule: 'nearest' })).toBe(740);
     expect(speed({}, { stepRule: 'below' })).toBe(1250);
     expect(speed({ dry: true }, { stepRule: 'below' })).toBe(740);
+  });
+
+  test('a drill to buy is figured in the steel and with the point that it is named by', () => {
+    const cut = mainCut(by({ material: 'stainless-austenitic' }));
+    expect(cut?.spec.drill && drillUsed(cut.spec.drill, material('stainless-austenitic'))).toBe('cobalt, 135° point');
+    // 50 ft/min, 1.15 of it, at 6.8.
+    expect([cut?.spec.pointAngleDeg, cut?.ideal.value.toFixed(0)]).toEqual([135, '820']);
   });
 
   test('formed threads a grade looser, and the names of taps', () => {

@@ -1,6 +1,6 @@
 import type { Learned } from '../answer/estimate';
 import { caution, depth, mm, type Caution } from '../answer/answer';
-import { inSteelFor, nameToBuy } from '../cutting/suited-drills';
+import { nameToBuy, toBuyFor } from '../cutting/suited-drills';
 import { ALL_DRILLS, drillName, isUsable, METRIC_DRILLS, sizedDrill, type Drill } from '../drills/drill';
 import type { DrillPool } from '../drills/drill-sets';
 import type { Material } from '../materials/material';
@@ -42,7 +42,7 @@ export function choosePlainDrill(diameterMm: number, pool: DrillPool, fitted: bo
       ],
     };
   const size = ALL_DRILLS.find((d) => Math.abs(d.diameterMm - diameterMm) < 0.011) ?? sizedDrill(diameterMm);
-  const made = inSteelFor(size, metal);
+  const made = toBuyFor(size, metal);
   return {
     drill: made,
     owned: false,
@@ -110,7 +110,7 @@ export function chooseReamDrill(
     }, undefined)?.drill;
   const own = best(inPool(pool));
   if (own) return { drill: own, owned: true, cautions: [] };
-  const made = inSteelFor(best(METRIC_DRILLS) ?? METRIC_DRILLS[0], material);
+  const made = toBuyFor(best(METRIC_DRILLS) ?? METRIC_DRILLS[0], material);
   return {
     drill: made,
     owned: false,

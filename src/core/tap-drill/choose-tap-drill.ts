@@ -1,5 +1,5 @@
 import type { Answer } from '../answer/answer';
-import { cutsMetal, inSteelFor, preferenceRank } from '../cutting/suited-drills';
+import { cutsMetal, preferenceRank, toBuyFor } from '../cutting/suited-drills';
 import { ALL_DRILLS, isUsable, type Drill } from '../drills/drill';
 import { drillsBetween } from '../drills/near-size';
 import { isHard, isTough, type Material } from '../materials/material';
@@ -116,7 +116,7 @@ export function chooseTapDrill(q: TapDrillQuestion): TapDrillChoice {
   const choice = best(q, candidates, target.value, range);
   /** The best of the drills that are made. */
   const ideal = (drills: readonly Drill[]): TapDrillCandidate | undefined => {
-    const suited = made(drills).map((d) => inSteelFor(d, q.material));
+    const suited = made(drills).map((d) => toBuyFor(d, q.material));
     return best(q, judgeDrills(q, suited), target.value, range);
   };
   const wished = ideal(madeFor(q.thread)) ?? ideal(ALL_DRILLS);

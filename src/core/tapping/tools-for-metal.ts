@@ -1,5 +1,5 @@
-import { isHard, isWorkHardening, type Material } from '../materials/material';
-import { needsCobalt } from '../cutting/suited-drills';
+import { isHard, type Material } from '../materials/material';
+import { toBuyFor } from '../cutting/suited-drills';
 import { pointAngleOf, type Drill } from '../drills/drill';
 
 const wearsTaps = (m: Material): boolean => m.group === 'aluminium' && m.formTapping === 'no';
@@ -19,19 +19,14 @@ export function tapHook(m: Material): 'no hook' | 'some hook' | 'high hook' {
     : 'some hook';
 }
 
-/** Steel and point of a drill for a metal. Trade rule. */
-function drillForMetal(m: Material): string {
-  if (needsCobalt(m)) return 'cobalt, 135° split point';
-  const soft = m.group === 'aluminium' || m.group === 'copper-alloy' || m.group === 'plastic' || m.group === 'zinc';
-  return soft || m.group === 'magnesium' || isWorkHardening(m) ? 'HSS, 118° point' : 'HSS, 118° or 135° split point';
-}
-
 const STEEL = { hss: 'HSS', cobalt: 'cobalt', carbide: 'solid carbide' } as const;
 
-/** The drill that is used: one of the crib as it hangs there, one to buy as it should be. */
-export function drillUsed(drill: Drill, owned: boolean, m: Material): string {
-  if (!owned) return drillForMetal(m);
-  const steel = drill.material ?? 'hss';
-  const own = `${STEEL[steel]}, ${pointAngleOf(drill)}° point`;
-  return steel === 'hss' && needsCobalt(m) ? `${own}; ${drillForMetal(m)} lasts longer in this metal` : own;
+const steelAndPoint = (drill: Drill): string => `${STEEL[drill.material ?? 'hss']}, ${pointAngleOf(drill)}° point`;
+
+/** The drill that is used, as it is figured: steel and point; which would last longer, where that is another. */
+export function drillUsed(drill: Drill, m: Material): string {
+  const better = toBuyFor(drill, m);
+  return (drill.material ?? 'hss') === 'hss' && better !== drill
+    ? `${steelAndPoint(drill)}; ${steelAndPoint(better)} lasts longer in this metal`
+    : steelAndPoint(drill);
 }

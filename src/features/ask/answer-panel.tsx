@@ -90,7 +90,7 @@ function TapDrill({ part, plan, display, actions }: ToolProps & { part: ThreadPa
       {because === 'chosen' && missing && (
         <span className="block font-bold text-white">{`${drillName(missing.drill)} is nearer but not in the crib`}</span>
       )}
-      <span className="block">{drillUsed(used.drill, used.owned, plan.material)}</span>
+      <span className="block">{drillUsed(used.drill, plan.material)}</span>
       <DrillKeys drill={used.drill} owned={used.owned} actions={actions} />
     </Block>
   );

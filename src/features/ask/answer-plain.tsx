@@ -24,7 +24,7 @@ export default function PlainTool({ cut, plan, display, actions }: ToolProps & {
           torque {showText(cut.torque, display)}
         </Working>
       )}
-      {drill && <span className="block">{drillUsed(drill, tool.owned, plan.material)}</span>}
+      {drill && <span className="block">{drillUsed(drill, plan.material)}</span>}
       {drill && <DrillKeys drill={drill} owned={tool.owned} actions={actions} />}
     </Block>
   );
