@@ -1,5 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { defineConfig, devices } from '@playwright/test';
+import { browserPath, flags } from './scripts/lib/browser-path.mjs';
 
 /**
  * Views without their service worker: it brings the whole application into every fresh browser. What needs it, and what
@@ -32,16 +33,8 @@ export default defineConfig<object, { shop: string }>({
     // A trace of every test costs a good part of its time: TRACE=1 where one has to be looked into.
     trace: process.env.TRACE ? 'retain-on-failure' : 'off',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      executablePath: browserPath(),
+      args: flags,
     },
   },
   // A file is a project, so that each begins on a fresh shop.

@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 // Everything that must hold: lint, types, unit tests, production build, end to end. Installs what is missing first.
-import { execFileSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { browserInstalled } from './lib/browser-path.mjs';
 import { build, installed, run } from './lib/steps.mjs';
 
 process.env.NEXT_TELEMETRY_DISABLED = '1';
@@ -10,18 +10,6 @@ rmSync(OUT, { recursive: true, force: true });
 mkdirSync(OUT, { recursive: true });
 let passed = 0;
 let failed = 0;
-
-async function chromium() {
-  if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return true;
-  if (process.getuid?.() !== 0) {
-    console.error('Chromium is missing. As root: apt-get install chromium. Or set CHROMIUM to its path.');
-    return false;
-  }
-  console.log('Installing Chromium ...');
-  execFileSync('apt-get', ['update'], { stdio: 'inherit' });
-  execFileSync('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { stdio: 'inherit' });
-  return true;
-}
 
 /** One step that passes or fails as a whole. */
 async function step(name, work) {
@@ -59,7 +47,7 @@ counted('Jest', `${OUT}/jest.json`, (r) => [r.numPassedTests, r.numFailedTests +
 await linted;
 const built = await step('Production build', () => build());
 console.log('\n== End to end');
-if (built && (await chromium())) {
+if (built && browserInstalled()) {
   await run('npx', ['playwright', 'test'], { soft: true, env: { PLAYWRIGHT_JSON_OUTPUT_NAME: `${OUT}/e2e.json` } });
   counted('Playwright', `${OUT}/e2e.json`, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);
 } else failed += 1;

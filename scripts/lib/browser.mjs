@@ -1,16 +1,9 @@
 import { spawn } from 'node:child_process';
 import { chromium } from '@playwright/test';
+import { browserPath, flags } from './browser-path.mjs';
 
-export const flags = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 /** Debian's Chromium without a screen. */
-export const browser = () =>
-  chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: flags });
+export const browser = () => chromium.launch({ executablePath: browserPath(), args: flags });
 
 /** Serves a built folder while `work` runs with its address. */
 export async function served(folder, port, env, work) {
