@@ -189,9 +189,13 @@ describe('torque, power and grab', () => {
   const steel = material('steel-low-carbon');
 
   test('10 mm at 0.15 mm/rev in mild steel: 6.3 Nm; a pilot takes its share; 480 rpm of it is a third of a kilowatt', () => {
-    const full = drillingTorque(10, 0.15, 118, steel).value;
-    expect(full).toBeCloseTo(6.3, 1);
-    expect(drillingTorque(10, 0.15, 118, steel, 5).value / full).toBeCloseTo(0.75, 9);
+    const [full, opened] = [0, 5].map((pilotMm) => drillingTorque(10, 0.15, 118, steel, pilotMm));
+    expect(full.value).toBeCloseTo(6.3, 1);
+    expect(opened.value / full.value).toBeCloseTo(0.75, 9);
+    expect([full, opened].map(({ working }) => working.inputs.some(({ label }) => label === 'pilot'))).toEqual([
+      false,
+      true,
+    ]);
     expect(spindlePower(6.3, 480)).toBeCloseTo(0.317, 3);
   });
 

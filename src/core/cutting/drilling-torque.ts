@@ -1,4 +1,4 @@
-import { answer, mm, phrase, quantity, type Answer } from '../answer/answer';
+import { answer, mm, phrase, quantity, type Answer, type Quantity } from '../answer/answer';
 import type { Material } from '../materials/material';
 
 function cuttingForce(feed: number, pointAngleDeg: number, material: Material): { chipMm: number; kc: number } {
@@ -32,13 +32,14 @@ export function drillingTorque(
   pilotMm = 0,
 ): Answer {
   const { chipMm: h, kc } = cuttingForce(feed, pointAngleDeg, material);
+  const swept = pilotMm > 0 ? '(diameter² − pilot²)' : 'diameter²';
   return answer(drillingTorqueNm(diameterMm, feed, pointAngleDeg, material, pilotMm), 'Nm', {
     rule: 'Drilling torque',
-    formula: '(diameter² − pilot²) × feed × cutting force ÷ 8000',
-    inchFormula: '(diameter² − pilot²) × feed × cutting force × 1000 ÷ 8',
+    formula: `${swept} × feed × cutting force ÷ 8000`,
+    inchFormula: `${swept} × feed × cutting force × 1000 ÷ 8`,
     inputs: [
       ['drill', mm(diameterMm)],
-      ['pilot', mm(pilotMm)],
+      ...(pilotMm > 0 ? [['pilot', mm(pilotMm)] satisfies [string, Quantity]] : []),
       ['feed', quantity(feed, 'mm/rev')],
       [`cutting force, ${material.label}, chip of ${h.toFixed(3)} mm`, quantity(kc, 'MPa')],
     ],

@@ -23,9 +23,12 @@ export const toBuyFor = <D extends Drill>(drill: D, metal: Material): D => {
   return material ? { ...drill, material, pointAngleDeg: SPLIT_POINT_DEG } : drill;
 };
 
+/** Of plain high-speed steel: a drill of which no more need be said than its size. */
+export const isPlain = ({ material = 'hss' }: Drill): boolean => material === 'hss';
+
 /** What to ask for in the shop: 8.0 mm, cobalt. */
 export const nameToBuy = (drill: Drill): string =>
-  drill.material && drill.material !== 'hss' ? `${drillName(drill)}, ${drill.material}` : drillName(drill);
+  isPlain(drill) ? drillName(drill) : `${drillName(drill)}, ${drill.material}`;
 
 /** Place of a drill among those of its size, the lowest taken first: cobalt for tough metal, carbide only where it does not snap. */
 export function preferenceRank({ material = 'hss', condition }: Drill, metal: Material, machine?: Machine): number {

@@ -27,6 +27,9 @@ test('a better drill that is missing, a blunt reamer, taps that nobody has, a ga
   expect(m8).toContain(
     'gauge | plug gauge M8x1.25 | better | its own bolt, which proves that this screw goes in, not the class',
   );
+  expect(lacking({ callout: 'M8 THRU', material: 'stainless-austenitic' })[0]).toMatch(
+    /^drill \| 6\.8 mm cobalt drill \| needed/,
+  );
   expect(m8.some((x) => x.startsWith('tap'))).toBe(false);
   expect(lacking({ callout: 'M6 THRU' }).filter((x) => x.startsWith('tap'))).toEqual([
     expect.stringMatching(/^tap \| M6x1 .* chamfer threads \| needed/),

@@ -1,4 +1,5 @@
 import { mm, phrase, quantity, type Phrase } from '../answer/answer';
+import { isPlain, nameToBuy } from '../cutting/suited-drills';
 import { drillName, type Drill } from '../drills/drill';
 import { threadGaugeFor } from '../shop/thread-gauge-for';
 import type { HolePlan } from '../hole/hole-plan';
@@ -27,13 +28,14 @@ const same = (list: readonly Drill[], drill: Drill): Drill | undefined => list.f
 function drillLacks({ operations, thread }: HolePlan, crib: readonly Drill[]): Lack[] {
   const lack = (drill: Drill, needed: boolean, instead?: Phrase): Lack => {
     const own = same(crib, drill);
+    const called = { drill: drillName(drill), kind: isPlain(drill) ? 'drill' : `${drill.material} drill` };
     return {
-      key: `drill ${drillName(drill)}`,
+      key: `drill ${nameToBuy(drill)}`,
       kind: 'drill',
       name:
         drill.series === 'metric'
-          ? phrase('{drill} drill', { drill: drillName(drill) })
-          : phrase('{drill} drill, {size}', { drill: drillName(drill), size: mm(drill.diameterMm) }),
+          ? phrase('{drill} {kind}', called)
+          : phrase('{drill} {kind}, {size}', { ...called, size: mm(drill.diameterMm) }),
       needed,
       instead: own?.condition === 'blunt' ? phrase('blunt, in the crib: sharpen it') : instead,
     };

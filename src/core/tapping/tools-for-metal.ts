@@ -1,5 +1,5 @@
 import { isHard, type Material } from '../materials/material';
-import { toBuyFor } from '../cutting/suited-drills';
+import { isPlain, toBuyFor } from '../cutting/suited-drills';
 import { pointAngleOf, type Drill } from '../drills/drill';
 
 const wearsTaps = (m: Material): boolean => m.group === 'aluminium' && m.formTapping === 'no';
@@ -26,7 +26,7 @@ const steelAndPoint = (drill: Drill): string => `${STEEL[drill.material ?? 'hss'
 /** The drill that is used, as it is figured: steel and point; which would last longer, where that is another. */
 export function drillUsed(drill: Drill, m: Material): string {
   const better = toBuyFor(drill, m);
-  return (drill.material ?? 'hss') === 'hss' && better !== drill
+  return isPlain(drill) && better !== drill
     ? `${steelAndPoint(drill)}; ${steelAndPoint(better)} lasts longer in this metal`
     : steelAndPoint(drill);
 }
