@@ -4,7 +4,7 @@ import { chromium } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { browserPath, flags } from '../scripts/lib/browser-path.mjs';
+import { flags, wholeBrowserPath } from '../scripts/lib/browser-path.mjs';
 import { served } from '../scripts/lib/browser.mjs';
 import { keyFrames } from './key-frames.mjs';
 
@@ -18,7 +18,7 @@ const p = (times, share) =>
 const say = (name, figures) => console.log(JSON.stringify({ name, ...figures }));
 const open = () =>
   chromium.launchPersistentContext(`${folder}/browser`, {
-    executablePath: browserPath(),
+    executablePath: wholeBrowserPath(),
     args: flags,
     viewport: { width: 1280, height: 800 },
   });

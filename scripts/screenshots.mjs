@@ -103,6 +103,8 @@ try {
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await chromium.newPage({ ...devices['Desktop Chrome'], viewport });
       await page.goto(base + address, { waitUntil: 'networkidle' });
+      // A quiet network is no drawn page: what says that it is still opening is waited for.
+      await page.waitForFunction(() => !/Opening.*…/.test(document.body.innerText));
       if (name === 'route') await rehearsed(page);
       await page.screenshot({ path: `docs/screenshots/${name}.png` });
       await page.close();

@@ -5,9 +5,11 @@ import { existsSync } from 'node:fs';
 const SHELL = { package: 'chromium-headless-shell', path: '/usr/bin/chromium-headless-shell' };
 const WHOLE = { package: 'chromium', path: '/usr/bin/chromium' };
 
-/** The browser that tests, pictures and measures use; `CHROMIUM` in the environment names another. */
-export const browserPath = () =>
-  process.env.CHROMIUM ?? ([SHELL, WHOLE].find(({ path }) => existsSync(path)) ?? WHOLE).path;
+const firstOf = (...wanted) => process.env.CHROMIUM ?? (wanted.find(({ path }) => existsSync(path)) ?? WHOLE).path;
+/** The browser of the tests; `CHROMIUM` in the environment names another, here and for pictures. */
+export const browserPath = () => firstOf(SHELL, WHOLE);
+/** The browser of pictures and measures: all of it, as people have it, where it is. */
+export const wholeBrowserPath = () => firstOf(WHOLE, SHELL);
 
 /** Without a sandbox, which root has not; and never asking the network for anything of its own. */
 export const flags = [

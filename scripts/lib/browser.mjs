@@ -1,9 +1,9 @@
 import { spawn } from 'node:child_process';
 import { chromium } from '@playwright/test';
-import { browserPath, flags } from './browser-path.mjs';
+import { flags, wholeBrowserPath } from './browser-path.mjs';
 
 /** Debian's Chromium without a screen. */
-export const browser = () => chromium.launch({ executablePath: browserPath(), args: flags });
+export const browser = () => chromium.launch({ executablePath: wholeBrowserPath(), args: flags });
 
 /** Serves a built folder while `work` runs with its address. */
 export async function served(folder, port, env, work) {
