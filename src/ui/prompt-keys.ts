@@ -7,18 +7,17 @@ import { KeyboardSensor, type KeyboardSensorProps } from '@dnd-kit/core';
 export class PromptKeyboardSensor extends KeyboardSensor {
   constructor(props: KeyboardSensorProps) {
     super(props);
-    const page = document;
     const held: KeyboardEvent[] = [];
     const hold = (event: KeyboardEvent): void => {
       if (event === props.event) return;
       event.preventDefault();
       held.push(event);
     };
-    page.addEventListener('keydown', hold);
+    document.addEventListener('keydown', hold);
     setTimeout(() => {
-      page.removeEventListener('keydown', hold);
+      document.removeEventListener('keydown', hold);
       for (const { code, key } of held)
-        page.dispatchEvent(new KeyboardEvent('keydown', { code, key, cancelable: true }));
+        document.dispatchEvent(new KeyboardEvent('keydown', { code, key, cancelable: true }));
     });
   }
 }

@@ -10,9 +10,12 @@ export const needsCobalt = isTough;
 export const cutsMetal = ({ material = 'hss' }: Pick<Drill, 'material'>, { hardnessHb }: Material): boolean =>
   hardnessHb <= DRILLED_TO_HB[material];
 
+/** From the plainest on. */
+const STEELS: readonly DrillMaterial[] = ['hss', 'cobalt', 'carbide'];
+
 /** The steel of a drill to buy for a metal: the plainest that keeps its edge; undefined where high-speed steel does. */
 export const steelFor = (metal: Material): DrillMaterial | undefined =>
-  needsCobalt(metal) ? (['cobalt', 'carbide'] as const).find((material) => cutsMetal({ material }, metal)) : undefined;
+  needsCobalt(metal) ? STEELS.slice(1).find((material) => cutsMetal({ material }, metal)) : undefined;
 
 /** Point of a drill to buy for a metal that wears edges, degrees: split, so that it neither wanders nor rubs. Trade rule. */
 const SPLIT_POINT_DEG = 135;
@@ -24,11 +27,11 @@ export const toBuyFor = <D extends Drill>(drill: D, metal: Material): D => {
 };
 
 /** Of plain high-speed steel: a drill of which no more need be said than its size. */
-export const isPlain = ({ material = 'hss' }: Drill): boolean => material === 'hss';
+export const isHighSpeed = ({ material = 'hss' }: Drill): boolean => material === 'hss';
 
 /** What to ask for in the shop: 8.0 mm, cobalt. */
 export const nameToBuy = (drill: Drill): string =>
-  isPlain(drill) ? drillName(drill) : `${drillName(drill)}, ${drill.material}`;
+  isHighSpeed(drill) ? drillName(drill) : `${drillName(drill)}, ${drill.material}`;
 
 /** Place of a drill among those of its size, the lowest taken first: cobalt for tough metal, carbide only where it does not snap. */
 export function preferenceRank({ material = 'hss', condition }: Drill, metal: Material, machine?: Machine): number {
@@ -38,12 +41,11 @@ export function preferenceRank({ material = 'hss', condition }: Drill, metal: Ma
   return worn + 1;
 }
 
-const steels: readonly DrillMaterial[] = ['hss', 'cobalt', 'carbide'];
 const sorted = new WeakMap<DrillPool, Map<string, DrillPool>>();
 
 /** A pool in the order in which a machinist takes drills of one size for a metal on a machine; worked out once a pool. */
 export function suitedTo(pool: DrillPool, metal: Material, machine: Machine | undefined): DrillPool {
-  const key = `${needsCobalt(metal)} ${steels.find((s) => cutsMetal({ material: s }, metal))} ${isRigid(machine)}`;
+  const key = `${needsCobalt(metal)} ${STEELS.find((s) => cutsMetal({ material: s }, metal))} ${isRigid(machine)}`;
   const known = sorted.get(pool) ?? new Map<string, DrillPool>();
   sorted.set(pool, known);
   const before = known.get(key);

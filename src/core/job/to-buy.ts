@@ -1,5 +1,5 @@
 import { mm, phrase, quantity, type Phrase } from '../answer/answer';
-import { isPlain, nameToBuy } from '../cutting/suited-drills';
+import { isHighSpeed, nameToBuy } from '../cutting/suited-drills';
 import { drillName, type Drill } from '../drills/drill';
 import { threadGaugeFor } from '../shop/thread-gauge-for';
 import type { HolePlan } from '../hole/hole-plan';
@@ -28,7 +28,7 @@ const same = (list: readonly Drill[], drill: Drill): Drill | undefined => list.f
 function drillLacks({ operations, thread }: HolePlan, crib: readonly Drill[]): Lack[] {
   const lack = (drill: Drill, needed: boolean, instead?: Phrase): Lack => {
     const own = same(crib, drill);
-    const called = { drill: drillName(drill), kind: isPlain(drill) ? 'drill' : `${drill.material} drill` };
+    const called = { drill: drillName(drill), kind: isHighSpeed(drill) ? 'drill' : `${drill.material} drill` };
     return {
       key: `drill ${nameToBuy(drill)}`,
       kind: 'drill',

@@ -1,6 +1,6 @@
 import { caution, depth, mm, percent, type Caution } from '../answer/answer';
 import { isHandHeld } from '../cutting/machine';
-import { isPlain, needsCobalt } from '../cutting/suited-drills';
+import { isHighSpeed, needsCobalt } from '../cutting/suited-drills';
 import { drillName } from '../drills/drill';
 import { chiselEdge } from '../drills/drill-point';
 import { usualFluteMm } from '../drills/flute-length';
@@ -93,7 +93,7 @@ function reachCautions(spec: CutSpec): Caution[] {
 }
 
 const steelCautions = ({ drill }: CutSpec, { material }: Asked): Caution[] =>
-  when(drill && isPlain(drill) && needsCobalt(material), () =>
+  when(drill && isHighSpeed(drill) && needsCobalt(material), () =>
     caution(
       'note',
       'cobalt',

@@ -1,5 +1,5 @@
 import { isHard, type Material } from '../materials/material';
-import { isPlain, toBuyFor } from '../cutting/suited-drills';
+import { isHighSpeed, toBuyFor } from '../cutting/suited-drills';
 import { pointAngleOf, type Drill } from '../drills/drill';
 
 const wearsTaps = (m: Material): boolean => m.group === 'aluminium' && m.formTapping === 'no';
@@ -26,7 +26,7 @@ const steelAndPoint = (drill: Drill): string => `${STEEL[drill.material ?? 'hss'
 /** The drill that is used, as it is figured: steel and point; which would last longer, where that is another. */
 export function drillUsed(drill: Drill, m: Material): string {
   const better = toBuyFor(drill, m);
-  return isPlain(drill) && better !== drill
+  return isHighSpeed(drill) && better !== drill
     ? `${steelAndPoint(drill)}; ${steelAndPoint(better)} lasts longer in this metal`
     : steelAndPoint(drill);
 }
