@@ -15,6 +15,13 @@ export default defineConfig(
   {
     rules: {
       eqeqeq: 'error',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'MemberExpression[object.name="z"][property.name="iso"]',
+          message: 'Use day, moment or clockMoment.',
+        },
+      ],
       '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       '@typescript-eslint/no-non-null-assertion': 'error',
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],

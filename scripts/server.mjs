@@ -26,10 +26,14 @@ function refuse(response, status, title, detail, headers = {}) {
   response.end(body);
 }
 
+/** Control characters in an address, but the tab and the ends of lines, which a question may hold. */
+const CONTROL = /%(0[0-8bcef]|1[0-9a-f]|7f)/i;
+
+/** Whether an address is one of ours to read: a path, and not one that begins with another host. */
 function isText(url) {
   try {
     decodeURIComponent(url.split('?')[0]);
-    return url.startsWith('/');
+    return /^\/(?![/\\])/.test(url) && !CONTROL.test(url);
   } catch {
     return false;
   }
@@ -90,7 +94,8 @@ const answer = (request, response) => {
     return refuse(response, 405, 'No such method', 'Use GET, POST, PUT, PATCH or DELETE.', {
       allow: [...METHODS].join(', '),
     });
-  if (!isText(request.url)) return refuse(response, 400, 'Not an address', 'The path is not readable as text.');
+  if (!isText(request.url))
+    return refuse(response, 400, 'Not an address', 'The address is not readable as text, or has control characters.');
   // Who it came from, as seen here: what a program writes into this header itself is not believed.
   keepReadableState(request.headers);
   for (const name of Object.keys(request.headers))

@@ -7,7 +7,7 @@ import { build, installed } from './lib/steps.mjs';
 await installed();
 await build();
 const { rows } = await import('../bench/torture/lib.mjs');
-const PARTS = ['kills', 'crowds', 'clocks', 'restores', 'full', 'limits', 'lists', 'big', 'odd', 'browsers'];
+const PARTS = ['kills', 'crowds', 'clocks', 'restores', 'full', 'limits', 'lists', 'big', 'odd', 'texts', 'browsers'];
 const MOST_MS = 20 * 60_000;
 const wanted = process.argv.slice(2);
 const begun = Date.now();

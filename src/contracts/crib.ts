@@ -11,8 +11,12 @@ import { TAP_GEOMETRIES, TAP_PLACES, TAP_STEELS, TAP_SURFACES, type TapSteel } f
 import { threadNamed } from '@/core/threads/thread-named';
 import { isTimeZone } from '@/core/units/shop-time';
 import { DISPLAYS } from '@/core/units/show';
+import { day, isName, NOT_A_NAME } from './text';
 
-const rowId = z.string().regex(/^[\w.-]{1,80}$/, 'An id is 1 to 80 letters, digits, dots, - or _.');
+const rowId = z
+  .string()
+  .regex(/^[\w.-]{1,80}$/, 'An id is 1 to 80 letters, digits, dots, - or _.')
+  .refine(isName, NOT_A_NAME);
 const name = z.string().trim().min(1, 'Enter a name.').max(120, 'A name has at most 120 characters.');
 const size = z.number().positive('Above zero.').max(10000);
 const rpm = z.number('Enter rev/min.').min(1, 'At least 1 rev/min.').max(200000, 'At most 200000 rev/min.');
@@ -162,7 +166,7 @@ export const toolInput = z.strictObject({
     .regex(/^-?\d+(\.\d+)?( +-?\d+(\.\d+)?)*$/, 'Readings in mm with spaces between: 50.02 50.03.')
     .optional(),
   number: z.string().trim().max(40).optional().describe('Number of the instrument'),
-  checkedOn: z.iso.date('A date such as 2026-11-24.').optional().describe('When it was last checked'),
+  checkedOn: day.optional().describe('When it was last checked'),
   condition: condition.default('sharp'),
   where,
 });

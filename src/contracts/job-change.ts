@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { MOST_HOLES } from '@/core/layout/place';
-import { featureInput, headFields, rowId, versionNumber, type FeatureInput, type JobInput } from './job';
+import { featureInput, headFields, versionNumber, type FeatureInput, type JobInput } from './job';
+import { rowId } from './text';
 import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
 import { questionSet } from './question';
 import { operationEdits } from './operation-edits';

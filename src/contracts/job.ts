@@ -7,9 +7,8 @@ import { exitSchema, faceSchema, partSchema, placeSchema } from './part';
 import { keptQuestion } from './question';
 import { routeSettings } from './route';
 import { operationEdits } from './operation-edits';
+import { rowId } from './text';
 
-/** Ids are made by whoever creates the row. */
-export const rowId = z.string().regex(/^[\w-]{8,64}$/, 'An id is 8 to 64 letters, digits, - or _.');
 export const versionNumber = z.number().int().min(1);
 
 /** A hole or pattern of a job, whole: in jobs, changes and part files alike. */

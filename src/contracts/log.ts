@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LOG_KINDS, type LogKind } from '@/core/run/log-words';
 import { recordKept } from './record';
+import { day } from './text';
 
 const kinds = Object.keys(LOG_KINDS) as [LogKind, ...LogKind[]];
 
@@ -14,8 +15,8 @@ export const logQuery = z.strictObject({
   job: z.string().max(100).optional().describe('Id of a job'),
   metal: z.string().max(100).optional().describe('Id of a material'),
   tool: z.string().max(200).optional().describe('A drill or tap, as /api/v1/tools names it'),
-  from: z.iso.date().optional().describe('First day'),
-  to: z.iso.date().optional().describe('Last day'),
+  from: day.optional().describe('First day'),
+  to: day.optional().describe('Last day'),
   page: z.coerce.number().int().min(1).max(100_000).default(1),
 });
 export type LogQuery = z.infer<typeof logQuery>;

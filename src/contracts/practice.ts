@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { MISTAKES, type Mistake } from '@/core/practice/exercise';
 import { PRACTISED_KINDS } from '@/core/practice/kinds-of-exercise';
-import { rowId } from './job';
+import { clockMoment, day, rowId } from './text';
 
 /** What is practised: kinds of exercise, and the tap by feel. */
 const practisedKind = z.enum(PRACTISED_KINDS);
@@ -18,7 +18,7 @@ export const practisedInput = z.strictObject({
   seconds: z.number().min(0).max(86_400),
   mistake: z.enum(Object.keys(MISTAKES) as [Mistake, ...Mistake[]]),
   jobId: rowId.optional().describe('The job whose own holes it was about'),
-  at: z.iso.datetime({ offset: true }),
+  at: clockMoment,
 });
 export type PractisedInput = z.infer<typeof practisedInput>;
 
@@ -33,7 +33,7 @@ export const assignment = z.strictObject({
   id: rowId,
   kinds: z.array(practisedKind).min(1, 'Choose at least one exercise.').max(40),
   names: z.array(name).max(200),
-  due: z.iso.date('A date such as 2026-12-24.'),
+  due: day,
   jobId: rowId.optional().describe('A job: the exercises are about its own holes'),
 });
 export type Assignment = z.infer<typeof assignment>;

@@ -9,7 +9,7 @@ import { DIE_CAUSE_IDS, DIE_SIGNS } from '@/core/operation/die-trouble';
 import { LAST_FELT } from '@/core/tapping/broken-tap';
 import { CAUSE_IDS, SIGNS } from '@/core/tapping/trouble';
 import { questionSet } from './question';
-import { rowId } from './job';
+import { clockMoment, rowId } from './text';
 
 const jobId = rowId.describe('Job that it is about');
 const hole = {
@@ -18,7 +18,7 @@ const hole = {
 };
 const common = {
   id: rowId.describe('Made by the sender: the same record sent again counts once'),
-  happenedAt: z.iso.datetime({ offset: true }).optional().describe('Left out: when it arrives'),
+  happenedAt: clockMoment.optional().describe('Left out: when it arrives'),
   corrects: rowId.optional().describe('Record that this one corrects'),
   who: z.string().trim().max(60).optional().describe('Who was at the bench'),
   device: z.string().min(1).max(64).optional().describe('Browser or program that made it'),
@@ -177,8 +177,7 @@ export const recordBatch = z.strictObject({
     .min(1)
     .max(MOST_RECORDS)
     .describe('Each a RecordInput; one that cannot be read is refused by itself'),
-  sentAt: z.iso
-    .datetime({ offset: true })
+  sentAt: clockMoment
     .optional()
     .describe('By the clock of the sender: where it is wrong, the times of its records are put right by as much'),
   agoMs: z

@@ -2,10 +2,11 @@ import { z } from 'zod';
 import type { Route } from '@/core/route/route';
 import type { ShopWithCrib } from '@/core/shop/shop';
 import type { Job } from './job';
+import { rowId } from './text';
 
 /** Issues the route as it is now, under an id of the sender: the same one sent again issues once. */
 export const routeIssueRequest = z.strictObject({
-  id: z.string().regex(/^[\w-]{8,64}$/, 'An id is 8 to 64 letters, digits, - or _.'),
+  id: rowId,
   jobVersion: z.number().int().min(1).describe('Version of the job that was looked at'),
   who: z.string().trim().max(60).optional(),
 });

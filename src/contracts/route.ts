@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { CuttingQuestion } from '@/core/job/cutting-list';
 import type { RouteEdits } from '@/core/route/route';
 import { ORDER_REASONS } from '@/core/route/work-item';
+import { day } from './text';
 
 const key = z.string().max(160);
 const keys = z.array(key).max(400);
@@ -50,7 +51,7 @@ export const routeSettings = z.strictObject({
     .max(10000)
     .optional()
     .describe('Every how many parts a hole is gauged; first and last always'),
-  deadline: z.iso.date('A date such as 2026-12-24.').optional(),
+  deadline: day.optional(),
   hoursPerDay: z.number().positive('Above zero.').max(24, 'At most 24.').optional(),
   spare: z.number().int().min(0).max(10000).optional().describe('Blanks cut beyond the parts, for what is spoiled'),
   cutting: z

@@ -4,7 +4,9 @@ import { createClient, type Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { copyDatabase, fileOf } from './backup';
+import { mendedWords, mendRows } from './bad-rows';
 import { UnusableDatabase, unusable } from './database-faults';
+import { soundClient } from './sound-text';
 import * as schema from './schema';
 
 export type Database = LibSQLDatabase<typeof schema>;
@@ -48,6 +50,17 @@ async function prepare(client: Client, file: string): Promise<void> {
   await client.batch(['CREATE TABLE IF NOT EXISTS write_probe (id INTEGER)', 'DROP TABLE write_probe'], 'write');
 }
 
+/** Of a file that was looked through for texts that cannot be read, since when none gets in. */
+const LOOKED_THROUGH = 1;
+
+/** Mends what older programs let in, once. */
+async function mendOnce(client: Client): Promise<void> {
+  const { rows } = await client.execute('PRAGMA user_version');
+  if (Number(rows[0].user_version) >= LOOKED_THROUGH) return;
+  for (const one of await mendRows(client)) console.error(mendedWords(one));
+  await client.execute(`PRAGMA user_version = ${LOOKED_THROUGH}`);
+}
+
 /**
  * Opens a database and brings it to the newest migration; a file is copied first when that changes it.
  * @param url libSQL address; `file:` makes the folder when it is missing
@@ -60,9 +73,11 @@ export async function openDatabase(url: string): Promise<{ db: Database; client:
     const client = createClient({ url, timeout: BUSY_MS });
     try {
       if (file) await prepare(client, file);
-      const db = drizzle(client, { schema });
+      const sound = soundClient(client);
+      const db = drizzle(sound, { schema });
       await migrate(db, { migrationsFolder: MIGRATIONS });
-      return { db, client };
+      if (file) await mendOnce(sound);
+      return { db, client: sound };
     } catch (error) {
       client.close();
       throw error;

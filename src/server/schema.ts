@@ -417,6 +417,17 @@ export const signInAttempts = sqliteTable('sign_in_attempts', {
   notBefore: integer('not_before').notNull(),
 });
 
+/** What could not be read and was mended or taken out when the server started, as its bytes in hexadecimal. */
+export const badRows = sqliteTable('bad_rows', {
+  id: integer('id').primaryKey(),
+  tableName: text('table_name').notNull(),
+  rowName: text('row_name').notNull(),
+  columnName: text('column_name').notNull(),
+  was: text('was').notNull(),
+  done: text('done').notNull(),
+  at: moment('at'),
+});
+
 /** One row: which data this is. A copy that is brought back has another mark, so that pages notice. */
 export const dataMark = sqliteTable('data_mark', { id: id(), mark: text('mark').notNull() });
 

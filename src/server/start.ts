@@ -1,7 +1,8 @@
 import type { Client } from '@libsql/client';
 import { isPasscode, setPasscode } from './access/passcode';
 import { setDoor } from './access/session';
-import { copyEveryNight } from './backup';
+import { copyEveryNight, fileOf } from './backup';
+import { mendedWords, mendRows, setRecordAside } from './bad-rows';
 import { DEFAULT_URL, openDatabase, type Database } from './database';
 import { UnusableDatabase } from './database-faults';
 import { addSampleLog } from './demo/sample-log';
@@ -11,6 +12,7 @@ import { isLoopback } from './http/hosts';
 import { accessRow, isEnded } from './repositories/access-repository';
 import { forgetChanges } from './repositories/job-repository';
 import { observeRest } from './services/run-service';
+import { startMark, type LeftBehind, type StartMark } from './starting';
 import { writing } from './writing';
 
 /** So long a browser may keep a change before it sends it again, ms: a quarter of a year. */
@@ -19,6 +21,7 @@ const CHANGES_KEPT_MS = 90 * 24 * 3_600_000;
 interface Opened {
   db: Database;
   client: Client;
+  mark?: StartMark;
 }
 
 /** A server that would stand open to the shop's network without a passcode. */
@@ -45,10 +48,22 @@ async function closeDoor(db: Database): Promise<void> {
   });
 }
 
+/** After a server that ended without having said so: mends what it may have ended by. */
+async function mendAfter(client: Client, { jobId, after, again }: LeftBehind): Promise<void> {
+  const mended = await mendRows(client);
+  if (again && jobId !== undefined && after !== undefined) mended.push(...(await setRecordAside(client, jobId, after)));
+  for (const one of mended) console.error(mendedWords(one));
+}
+
 /** Opens the server's database and, when it is new, fills it with the sample shop; `JOLLY_BIT_SEED=none` begins an empty one, `first-day` the sample shop before it made anything. */
 async function start(): Promise<Opened> {
   const url = process.env.DATABASE_URL ?? DEFAULT_URL;
   const { db, client } = await openDatabase(url);
+  const file = fileOf(url);
+  const mark = file === undefined ? undefined : startMark(file);
+  const left = mark?.left();
+  if (left) await mendAfter(client, left);
+  mark?.at(left ?? {});
   if (process.env.JOLLY_BIT_SEED === 'none') await beginEmptyShop(db);
   else if (await seedSampleShop(db)) {
     await beginSampleRun(db);
@@ -57,9 +72,9 @@ async function start(): Promise<Opened> {
   }
   await writing(db, (tx) => forgetChanges(tx, new Date(Date.now() - CHANGES_KEPT_MS).toISOString()));
   await closeDoor(db);
-  await observeRest(db);
+  await observeRest(db, (at) => mark?.at(at, left), left?.jobId);
   copyEveryNight(client, url);
-  return { db, client };
+  return { db, client, mark };
 }
 
 const shared = globalThis as { jollyBitDatabase?: Promise<Opened>; jollyBitClose?: () => Promise<void> };
@@ -70,6 +85,7 @@ shared.jollyBitClose = async () => {
   if (!open) return;
   await open.client.execute('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => undefined);
   open.client.close();
+  open.mark?.ended();
 };
 
 function opened(): Promise<Opened> {

@@ -1,3 +1,5 @@
+import { cleaned } from '@/contracts/text';
+
 /** What a request to our own server came to: a value, or a sentence for the person who waits. */
 export type Sent<T> =
   { ok: true; value: T } | { ok: false; status: number; fault: string; errors?: FieldFault[]; partial?: unknown };
@@ -26,7 +28,10 @@ export async function sendSeen<T>(
   body?: unknown,
   leaving = false,
 ): Promise<Sent<T> & { headers: Headers }> {
-  const text = body === undefined ? undefined : JSON.stringify(body);
+  const text =
+    body === undefined
+      ? undefined
+      : JSON.stringify(body, (_, value: unknown) => (typeof value === 'string' ? cleaned(value) : value));
   try {
     const response = await fetch(path, {
       method,

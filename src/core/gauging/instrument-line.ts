@@ -31,7 +31,8 @@ export function readInstrumentLine(line: string): Result<InstrumentLine> {
   const read = LINE.exec(line.trim());
   if (!read) return not(`“${line.slice(0, 60)}” is not a reading.`);
   const [, name, pairs, unitName] = read;
-  if (!(unitName in UNITS)) return not(`“${unitName}” is not a unit of a reading: mm, in, Nm, lbf·in or turns.`);
+  if (!Object.hasOwn(UNITS, unitName))
+    return not(`“${unitName}” is not a unit of a reading: mm, in, Nm, lbf·in or turns.`);
   const [unit, factor] = UNITS[unitName as keyof typeof UNITS];
   const words = pairs.trim().split(/\s+/);
   const values: Record<string, number> = {};

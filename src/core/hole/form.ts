@@ -105,7 +105,7 @@ export function fromAddress(
     const value = Array.isArray(given) ? given[0] : given;
     if (value === undefined || value.length > LONGEST) continue;
     if (key === 'dry') form.dry = value === 'true';
-    else if (key in CHOICES) {
+    else if (Object.hasOwn(CHOICES, key)) {
       if ((CHOICES[key as keyof typeof CHOICES] as readonly string[]).includes(value))
         Object.assign(form, { [key]: value });
     } else Object.assign(form, { [key]: value });

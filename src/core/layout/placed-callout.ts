@@ -26,7 +26,7 @@ export const PLACE_WORDS: readonly [word: string, example: string][] = [
 ];
 
 const CUT = /\s(?=(?:at|circle|grid|pitch)\b)/i;
-const NUMBER = String.raw`[-+]?(?:\d{1,3}[- ]\d{1,3}\/\d{1,3}|\d{1,3}\/\d{1,3}|\d*\.?\d+)(?:\s*(?:mm|in\b|"|thou\b))?`;
+const NUMBER = String.raw`[-+]?(?:\d{1,3}[- ]\d{1,3}\/\d{1,3}|\d{1,3}\/\d{1,3}|\d+(?:\.\d+)?|\.\d+)(?:\s*(?:mm|in\b|"|thou\b))?`;
 const TOKEN: [name: string, pattern: RegExp][] = [
   ['space', /[\s;]+/y],
   ['at', new RegExp(`at\\s*(${NUMBER})\\s*,\\s*(${NUMBER})`, 'iy')],
@@ -34,8 +34,8 @@ const TOKEN: [name: string, pattern: RegExp][] = [
   ['grid', /grid\s*(\d{1,3})\s*(?:x|by)\s*(\d{1,3})/iy],
   ['pitch2', new RegExp(`pitch\\s*(${NUMBER})\\s*,\\s*(${NUMBER})`, 'iy')],
   ['pitch', new RegExp(`pitch\\s*(${NUMBER})`, 'iy')],
-  ['angle', /angle\s*([-+]?\d*\.?\d+)\s*(?:°|deg)?/iy],
-  ['from', /from\s*([-+]?\d*\.?\d+)\s*(?:°|deg)?/iy],
+  ['angle', /angle\s*([-+]?(?:\d+(?:\.\d+)?|\.\d+))\s*(?:°|deg)?/iy],
+  ['from', /from\s*([-+]?(?:\d+(?:\.\d+)?|\.\d+))\s*(?:°|deg)?/iy],
   ['skip', /skip\s*(\d{1,3}(?:\s*,\s*\d{1,3})*)/iy],
 ];
 

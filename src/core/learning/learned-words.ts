@@ -4,7 +4,7 @@ import { START_LABEL, START_MEANS, type StartMeans } from '../drills/expected-ho
 import { MEANS } from '../layout/means-of-layout';
 import { KINDS } from '../operation/kinds';
 import type { OperationCode } from '../operation/operation';
-import { GEOMETRY_LABEL, type TapGeometry } from '../tapping/tap';
+import { GEOMETRY_LABEL } from '../tapping/tap';
 import { WAY_FACTS, type WayId } from '../tapping/ways';
 
 /** What the shop calls what levels name by their ids. */
@@ -88,6 +88,9 @@ const BAND: Record<string, string> = {
   'to 25': 'over 16 to 25 mm',
   'over 25': 'over 25 mm',
 };
+/** The word for a name that comes from outside: itself where the table has none. */
+const wordOf = (table: Readonly<Record<string, string>>, name: string): string =>
+  Object.hasOwn(table, name) ? table[name] : name;
 const wayName = (id: string): string => (Object.hasOwn(WAY_FACTS, id) ? WAY_FACTS[id as WayId].label : id);
 const isTool = (part: string): boolean => /^(drill|tap|hand) /.test(part);
 const isStart = (part: string): part is StartMeans => (START_MEANS as readonly string[]).includes(part);
@@ -106,18 +109,18 @@ export function levelWords(figure: LearnedFigure, level: string, names: Names): 
       case 'oversize': {
         const [steel, band, metal, start] = rest;
         if (steel === undefined) return [];
-        const of = tool === undefined ? [`${STEEL[steel] ?? steel} ${BAND[band] ?? band}`] : [];
+        const of = tool === undefined ? [`${wordOf(STEEL, steel)} ${wordOf(BAND, band)}`] : [];
         return [...of, names.material(metal), ...(start && isStart(start) ? [START_LABEL[start]] : [])];
       }
       case 'formed-minor':
-        return [names.material(rest[0]), ...(rest[1] ? [BAND[rest[1]] ?? rest[1]] : [])];
+        return [names.material(rest[0]), ...(rest[1] ? [wordOf(BAND, rest[1])] : [])];
       case 'seconds': {
         if (rest[0] === 'tap') return ['Tapping', ...(rest[1] ? [wayName(rest[1])] : [])];
         const kind = Object.hasOwn(KINDS, rest[0]) ? KINDS[rest[0] as OperationCode].verb : rest[0];
         return [kind, ...(rest[1] ? [names.machine(rest[1])] : [])];
       }
       case 'turns':
-        return [GEOMETRY_LABEL[rest[0] as TapGeometry] ?? rest[0]];
+        return [wordOf(GEOMETRY_LABEL, rest[0])];
       case 'coast':
         return [names.machine(rest[0])];
       case 'lean':

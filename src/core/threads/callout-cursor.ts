@@ -11,7 +11,7 @@ export const sticky = (source: string): RegExp => new RegExp(source, 'y');
 
 /** Inch sizes as written: `#10`, `1-1/8`, `3/8`, `.250`, `1`. */
 export const SIZE = String.raw`#\s*\d{1,2}|\d{1,2}[-\s]\d{1,2}\/\d{1,2}|\d{1,2}\/\d{1,2}|\d?\.\d{2,5}|\d{1,2}`;
-const LENGTH = String.raw`(?:\d{1,3}[-\s])?\d{1,4}\/\d{1,3}|\d*[.,]?\d+`;
+const LENGTH = String.raw`(?:\d{1,3}[-\s])?\d{1,4}\/\d{1,3}|\d+(?:[.,]\d+)?|[.,]\d+`;
 const UNIT = String.raw`(?:\s*(?:mm|in(?:ch(?:es)?)?\b\.?|"|thou\b))?`;
 /** A length with or without its unit. */
 export const MEASURE = `(?:${LENGTH})${UNIT}`;

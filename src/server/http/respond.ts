@@ -1,6 +1,7 @@
 import '@/contracts/plain-errors';
 import type { z } from 'zod';
 import type { FieldError, ProblemDocument } from '@/contracts/problem';
+import { textIn, type TextFault } from '@/contracts/text';
 import { sqliteCode } from '../database-faults';
 import { Refusal } from '../refusal';
 
@@ -102,11 +103,15 @@ function fieldErrors(error: z.ZodError): FieldError[] {
     });
 }
 
-/** Checks a value against a schema. @throws Refusal 422 naming every field that is wrong */
+/** Checks a value against a schema, its texts as they are kept. @throws Refusal 422 naming every field that is wrong */
 export function checked<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
-  const result = schema.safeParse(value);
-  if (result.success) return result.data;
-  const errors = fieldErrors(result.error);
+  const faults: TextFault[] = [];
+  const result = schema.safeParse(textIn(value, faults));
+  if (result.success && faults.length === 0) return result.data;
+  const errors = [
+    ...faults.slice(0, 50).map(({ path, ...fault }) => ({ field: path.join('.') || 'body', ...fault })),
+    ...(result.success ? [] : fieldErrors(result.error)),
+  ];
   throw new Refusal(422, 'Request not understood', errors.map((e) => `${e.field}: ${e.detail}`).join(' '), errors);
 }
 

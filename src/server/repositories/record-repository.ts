@@ -4,6 +4,7 @@ import { BENCH_KINDS, type RecordInput, type RecordKept, type RecordKind } from 
 import { builtOnce } from '../built-once';
 import type { Database } from '../database';
 import { records } from '../schema';
+import { soundText } from '../sound-text';
 import type { Writer } from '../writing';
 
 function recordOf({ id, kind, jobId, ...row }: typeof records.$inferSelect): RecordKept {
@@ -40,7 +41,7 @@ export async function appendRecords(
   at: string,
 ): Promise<Set<string>> {
   if (made.length === 0) return new Set();
-  const rows = made.map((record) => ({ ...record, body: JSON.stringify(record.body), arrivedAt: at }));
+  const rows = made.map((record) => ({ ...record, body: soundText(JSON.stringify(record.body)), arrivedAt: at }));
   const appended = await appending(db).all({ rows: JSON.stringify(rows) });
   return new Set(appended.map(({ id }) => id));
 }

@@ -55,8 +55,18 @@ const MOST_FOLLOWED = 6;
 /** Records counted before others have their turn. */
 const SLICE = 300;
 
-const books = new WeakMap<Database, { followed: Map<string, Followed>; busy: Map<string, Promise<unknown>> }>();
-function bookOf(db: Database) {
+/** Told of one job which record is counted next, by the arrival that it comes after. */
+interface Watch {
+  jobId: string;
+  at: (after: number) => void;
+}
+interface RunBook {
+  followed: Map<string, Followed>;
+  busy: Map<string, Promise<unknown>>;
+  watch?: Watch;
+}
+const books = new WeakMap<Database, RunBook>();
+function bookOf(db: Database): RunBook {
   const book = books.get(db) ?? { followed: new Map<string, Followed>(), busy: new Map<string, Promise<unknown>>() };
   books.set(db, book);
   return book;
@@ -64,8 +74,9 @@ function bookOf(db: Database) {
 
 const isLaid = (r: RecordKept): r is RecordKept & LaidRecord => r.kind === 'punch-mark' || r.kind === 'layout-tick';
 
-function count(followed: Followed, records: readonly RecordKept[]): void {
+function count(followed: Followed, records: readonly RecordKept[], watch?: Watch): void {
   for (const r of records) {
+    watch?.at(r.arrival - 1);
     if (isLaid(r)) countLaid(followed.laid, r);
     else {
       followed.atBench = true;
@@ -99,9 +110,13 @@ async function begin(db: Database, jobId: string, observedTo: number): Promise<F
     followed.run = followRun(work, plannerFor(shop));
     followed.observe = observer(work, followed.run);
   }
+  const { watch: any } = bookOf(db);
+  const watch = any?.jobId === jobId ? any : undefined;
   const all: RecordKept[] = [];
   for (let more = true; more;) {
-    const page = await listArrived(db, jobId, all.at(-1)?.arrival ?? 0, SLICE);
+    const after = all.at(-1)?.arrival ?? 0;
+    watch?.at(after);
+    const page = await listArrived(db, jobId, after, watch ? 1 : SLICE);
     all.push(...page.records);
     more = page.more;
     await turn();
@@ -109,7 +124,7 @@ async function begin(db: Database, jobId: string, observedTo: number): Promise<F
   followed.arrival = all.at(-1)?.arrival ?? 0;
   all.sort(byOrder);
   for (let at = 0; at < all.length; at += SLICE) {
-    count(followed, all.slice(at, at + SLICE));
+    count(followed, all.slice(at, at + SLICE), watch);
     await turn();
   }
   followed.seen = followed.seen.filter((s) => s.arrival > observedTo);
@@ -226,8 +241,29 @@ export function progressSoon(db: Database, jobIds: Iterable<string>): void {
   }, GATHER_MS).unref();
 }
 
-/** Observes what was recorded before this program did, or while nobody asked: beside all else. */
-export const observeRest = async (db: Database): Promise<void> => progressSoon(db, await findUnobserved(db));
+/**
+ * Observes what was recorded before this program did, or while nobody asked: beside all else.
+ * @param say told what it is at, so that one who ends meanwhile has said where
+ * @param slowly job that is read record by record, each told before it is read
+ */
+export async function observeRest(
+  db: Database,
+  say: (at: { jobId?: string; after?: number }) => void = () => undefined,
+  slowly?: string,
+): Promise<void> {
+  const book = bookOf(db);
+  const jobIds = await findUnobserved(db);
+  void (async () => {
+    for (const jobId of jobIds) {
+      say({ jobId });
+      book.watch = jobId === slowly ? { jobId, at: (after) => say({ jobId, after }) } : undefined;
+      // What could not be worked out now is worked out when it is asked for.
+      await workOutProgress(db, jobId, (await lastIssued(db, [jobId])).get(jobId)?.id).catch(() => undefined);
+    }
+    book.watch = undefined;
+    say({});
+  })();
+}
 
 /** Beyond so many records progress that is a moment old is shown rather than waited for. */
 const MANY_RECORDS = 3000;

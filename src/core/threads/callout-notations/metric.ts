@@ -9,7 +9,7 @@ import { DEPTH_AFTER } from './extent';
 import { SPACE } from './words';
 
 const METRIC = sticky(String.raw`m\s*(\d{1,3}(?:[.,]\d{1,3})?)(?![\d.])`);
-const PITCH = sticky(String.raw`\s*[x*-]\s*(\d*[.,]?\d+)(?![\d/]|\s*[gh]\b|[gh])`);
+const PITCH = sticky(String.raw`\s*[x*-]\s*(\d+(?:[.,]\d+)?|[.,]\d+)(?![\d/]|\s*[gh]\b|[gh])`);
 const CLASS = sticky(String.raw`\s*[-–]?\s*(\d[efgh](?:\d[efgh])?)(x?)(?![a-z\d])`);
 
 const decimal = (text: string): number => Number(text.replace(',', '.'));
