@@ -42,6 +42,7 @@ export default defineConfig(
         process: 'readonly',
         console: 'readonly',
         URL: 'readonly',
+        URLSearchParams: 'readonly',
         fetch: 'readonly',
         module: 'readonly',
         setTimeout: 'readonly',

@@ -11,7 +11,8 @@ import { TAP_GEOMETRIES, TAP_PLACES, TAP_STEELS, TAP_SURFACES, type TapSteel } f
 import { threadNamed } from '@/core/threads/thread-named';
 import { isTimeZone } from '@/core/units/shop-time';
 import { DISPLAYS } from '@/core/units/show';
-import { day, isName, NOT_A_NAME } from './text';
+import { isName } from '@/core/answer/sound-text';
+import { day, NOT_A_NAME } from './text';
 
 const rowId = z
   .string()

@@ -5,7 +5,8 @@ import { clockMoment, day, rowId } from './text';
 
 /** What is practised: kinds of exercise, and the tap by feel. */
 const practisedKind = z.enum(PRACTISED_KINDS);
-const name = z.string().trim().min(1, 'Enter a name.').max(60, 'A name has at most 60 characters.');
+/** Name of who practises, as typed. */
+export const name = z.string().trim().min(1, 'Enter a name.').max(60, 'A name has at most 60 characters.');
 
 /** One exercise as it was done. */
 export const practisedInput = z.strictObject({

@@ -23,6 +23,25 @@ const record = (kind: string, body: object, over: object = {}): RecordInput =>
   recordInput.parse({ id: `bench-${String(next++).padStart(4, '0')}`, jobId: BLOCK, kind, body, ...over });
 const note = (happenedAt: string): RecordInput => record('note', { part: 1, text: happenedAt }, { happenedAt });
 
+test('a record corrects one of its own hole, and nothing of another', async () => {
+  const checked = record('checked', { part: 1, check: 'go', values: { turns: 5 }, verdict: 'bad' }, CLAMP);
+  await takeRecords(at.db, { records: [checked] });
+  const again = (over: object, part = 1): RecordInput =>
+    record(
+      'checked',
+      { part, check: 'go', values: { turns: 24 }, verdict: 'good' },
+      { ...CLAMP, corrects: checked.id, ...over },
+    );
+  const send = (r: RecordInput) => takeRecords(at.db, { records: [r] });
+  for (const [code, wrong] of [
+    ['corrects-other', again({}, 2)],
+    ['corrects-other', again({ jobId: 'sample-job-pier-adapter-plate', featureId: 'sample-hole-plate-circle' })],
+    ['corrects-unknown', again({ corrects: 'nowhere-1' })],
+  ] as const)
+    expect((await refusal(send(wrong))).errors.map((e) => e.code)).toEqual([code]);
+  expect((await send(again({}))).taken).toHaveLength(1);
+});
+
 describe('clocks', () => {
   const NOW = new Date('2026-11-26T10:02:00Z');
   test('a bench a day behind: its records come where they belong among those of another; sent again they count once', async () => {
@@ -39,6 +58,47 @@ describe('clocks', () => {
       [behind[1].id, '2026-11-26T10:01:00.000Z'],
     ]);
   });
+  test.each([2, 60, 1440, 29_000_000])(
+    'a tablet %i min behind reads “not good” after another read “good”, and its clock is set before it sends: bad stands',
+    async (minutes) => {
+      const gauged = (verdict: string, happenedAt: string, device: string): RecordInput =>
+        record(
+          'checked',
+          { part: 1, check: 'go', values: { turns: 5 }, verdict },
+          { ...CLAMP, device, sequence: 2, happenedAt },
+        );
+      const clock = (ms: number): string => new Date(ms).toISOString();
+      const [now, min] = [NOW.getTime(), 60_000];
+      const other = gauged('good', clock(now - 20 * min), 'other-bench');
+      await takeRecords(
+        at.db,
+        { records: [other], sentAt: clock(now - 20 * min) },
+        undefined,
+        new Date(now - 20 * min),
+      );
+      for (const inContact of [false, true]) {
+        const device = `tablet-${inContact}`;
+        const behind = (ms: number): string => clock(ms - minutes * min);
+        if (inContact) {
+          const first = { ...note(behind(now - 30 * min)), device, sequence: 1 };
+          await takeRecords(
+            at.db,
+            { records: [first], sentAt: behind(now - 30 * min) },
+            undefined,
+            new Date(now - 30 * min),
+          );
+        }
+        const bad = gauged('bad', behind(now - 10 * min), device);
+        await takeRecords(at.db, { records: [bad], sentAt: clock(now), agoMs: { [bad.id]: 10 * min } }, undefined, NOW);
+        const kept = (await listRecords(at.db, BLOCK, 'checked')).filter((r) => [other.id, bad.id].includes(r.id));
+        expect([inContact, kept.map((r) => r.id), kept.at(-1)?.happenedAt]).toEqual([
+          inContact,
+          [other.id, bad.id],
+          clock(now - 10 * min),
+        ]);
+      }
+    },
+  );
   test('one that was a day ahead when it was gauged, and right when it is sent, does not beat the later, right one', async () => {
     const device = 'tablet-1';
     const ahead = record(

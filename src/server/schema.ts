@@ -304,6 +304,19 @@ export const jobProgress = sqliteTable('job_progress', {
   progress: text('progress', { mode: 'json' }).$type<KeptProgress>().notNull(),
 });
 
+/** Each device's line of clocks: by how much it was ahead from a contact on, so that one that was set meanwhile is found. */
+export const deviceClocks = sqliteTable(
+  'device_clocks',
+  {
+    device: text('device').notNull(),
+    /** The first contact at which it was so, ms since 1970. */
+    sinceMs: integer('since_ms').notNull(),
+    /** Below zero where it was behind. */
+    aheadMs: integer('ahead_ms').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.device, t.sinceMs] })],
+);
+
 /** What a record observes of its hole, as the hole was made by then: worked out from the records, and anew where it is missing. */
 export const observations = sqliteTable(
   'observations',

@@ -27,7 +27,7 @@ export function startMark(file: string) {
     },
     /** @param before what the last server left behind */
     at: (now: LeftBehind, before?: LeftBehind): void => {
-      const again = now.after !== undefined && now.jobId === before?.jobId && now.after === before.after;
+      const again = now.after !== undefined && now.jobId === before?.jobId && now.after === before?.after;
       writeFileSync(mark, JSON.stringify(again ? { ...now, again } : now), { mode: 0o600 });
     },
     ended: (): void => rmSync(mark, { force: true }),

@@ -1,6 +1,7 @@
 import { createClient } from '@libsql/client';
 import { z } from 'zod';
-import { cleaned, day, repaired, rowId } from '@/contracts/text';
+import { day, rowId } from '@/contracts/text';
+import { cleaned, repaired } from '@/core/answer/sound-text';
 import { readPlacedCallout } from '@/core/layout/placed-callout';
 import { readInstrumentLine } from '@/core/gauging/instrument-line';
 import { levelWords } from '@/core/learning/learned-words';

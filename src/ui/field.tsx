@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, type ReactNode } from 'react';
+import { Children, isValidElement, useId, type ReactElement, type ReactNode } from 'react';
 import { useTypedEarly } from './use-typed-early';
 
 interface Common {
@@ -59,6 +59,28 @@ interface SelectProps extends Common {
   children: ReactNode;
 }
 
+type Option = ReactElement<{ value?: string; children?: ReactNode }>;
+const textOf = (node: ReactNode): string =>
+  Children.toArray(node)
+    .map((one) => (isValidElement<{ children?: ReactNode }>(one) ? textOf(one.props.children) : String(one)))
+    .join('');
+
+/** Text of the option that is chosen, in groups or not. */
+function chosenText(options: ReactNode, value: string): string | undefined {
+  for (const one of Children.toArray(options)) {
+    if (!isValidElement(one)) continue;
+    const { value: own, children } = (one as Option).props;
+    const found =
+      one.type === 'option'
+        ? (own ?? textOf(children)) === value
+          ? textOf(children)
+          : undefined
+        : chosenText(children, value);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
 /** A labelled list to choose one from. */
 export function SelectField({ label, value, onChange, error, className, children }: SelectProps) {
   const id = useId();
@@ -68,18 +90,28 @@ export function SelectField({ label, value, onChange, error, className, children
       <label htmlFor={id} className="label">
         {label}
       </label>
-      <select
-        ref={field}
-        id={id}
-        autoComplete="off"
-        value={value}
-        onChange={(e) => onChange(e.target.value)}
-        aria-invalid={!!error}
-        aria-describedby={error ? `${id}-note` : undefined}
-        className="field"
-      >
-        {children}
-      </select>
+      <div className="relative rounded-sm focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-brass-dark">
+        {/* What is chosen is written as text, which wraps where it has no room; the list itself lies over it. */}
+        <div
+          aria-hidden
+          className={`field flex h-auto min-h-11 items-center justify-between gap-2 py-1.5 leading-tight ${error ? 'border-2 border-danger' : ''}`}
+        >
+          <span className="min-w-0 break-words">{chosenText(children, value)}</span>
+          <span className="text-sm">▾</span>
+        </div>
+        <select
+          ref={field}
+          id={id}
+          autoComplete="off"
+          value={value}
+          onChange={(e) => onChange(e.target.value)}
+          aria-invalid={!!error}
+          aria-describedby={error ? `${id}-note` : undefined}
+          className="absolute inset-0 h-full w-full text-base opacity-0"
+        >
+          {children}
+        </select>
+      </div>
       {error && (
         <div id={`${id}-note`} className="text-sm font-bold text-danger">
           {error}

@@ -1,4 +1,4 @@
-import { cleaned } from '@/contracts/text';
+import { cleaned } from '@/core/answer/sound-text';
 
 /** What a request to our own server came to: a value, or a sentence for the person who waits. */
 export type Sent<T> =

@@ -20,6 +20,33 @@ test('a clock that is wrong by as much all the while is put right; one that was 
   expect(timesOf([of(1, 0, 5000)], 7_200_000, 9_000_000, NONE)).toEqual([1_800_000]);
 });
 
+test('a clock that was set is found by its line; where nothing tells, what is not good is dated the later', () => {
+  const [now, hour] = [10_000_000, 3_600_000];
+  const wasBehind = new Map([
+    [
+      'a',
+      [
+        { aheadMs: -hour, untilMs: now },
+        { aheadMs: 0, untilMs: Infinity },
+      ],
+    ],
+  ]);
+  // Made 600 s ago by a clock an hour behind, set right before it was sent; the measure slept through 100 s of it.
+  expect(timesOf([of(1, now - 600_000 - hour, 500_000)], now, now, NONE, wasBehind)).toEqual([now - 600_000]);
+  // Steady at every contact: the clock is believed, and the measure has slept.
+  const steady = new Map([['a', [{ aheadMs: 0, untilMs: Infinity }]]]);
+  expect(timesOf([of(1, now - 600_000, 5000)], now, now, NONE, steady)).toEqual([now - 600_000]);
+  // Never in contact: 600 s by the measure, an hour more by the clock.
+  const never = of(1, now - 600_000 - hour, 600_000);
+  expect(timesOf([{ ...never, isBad: true }], now, now, NONE)).toEqual([now - 600_000]);
+  expect(timesOf([never], now, now, NONE)).toEqual([now - 600_000 - hour]);
+  // A clock that tells 9999, or 1970, is not believed where a measure is.
+  expect(timesOf([of(1, 0, 600_000)], 2.5e14, now, NONE)).toEqual([now - 600_000]);
+  expect(timesOf([{ ...of(1, 60_000, 600_000), isBad: true }], now * 100_000, now * 100_000, NONE)).toEqual([
+    now * 100_000 - 600_000,
+  ]);
+});
+
 test('nothing happens in the future, nor before what its device recorded earlier', () => {
   expect(timesOf([{ happenedMs: 5000 }, {}], undefined, 3000, NONE)).toEqual([3000, 3000]);
   const around = new Map([

@@ -57,6 +57,32 @@ test('one reading far out weighs less, is not dropped, and does not carry the re
   expect(mean).toBeLessThan(0.25);
 });
 
+test('one hole, one reading: the latest, however often it was read; taken back, the one before counts again', () => {
+  const hole = 'job feature 1 1';
+  const [first, second] = [reading(1, 'a', { hole }), reading(3, 'a', { hole })];
+  const often = learning();
+  for (const r of [
+    second,
+    first,
+    ...Array.from({ length: 50 }, () => reading(2, 'a', { hole, happenedAt: '2000-01-01' })),
+  ])
+    often.add(r);
+  expect(often.learned()).toEqual(learn([second]));
+  often.remove(second.recordId);
+  expect(often.learned()).toEqual(learn([first]));
+  expect(zOf(often.learned())).toBeGreaterThan(0);
+  // Two deeds in one hole are two: each took its time.
+  const timed = {
+    figure: 'seconds' as const,
+    levels: ['drill'],
+    tool: undefined,
+    value: 2,
+    typical: { mean: 1, sigma: 0.3 },
+    hole,
+  };
+  expect(learn([reading(0, 'a', timed), reading(0, 'a', timed)]).seconds?.drill.n).toBe(2);
+});
+
 test('levels pool: one hole moves little, twenty decide; two drills of one size part where they differ', () => {
   expect(zOf(learn([reading(2)]))).toBeCloseTo(0.5, 9);
   const twenty = learn(Array.from({ length: 20 }, (_, i) => reading(i % 2 ? 1.8 : 2.2)));

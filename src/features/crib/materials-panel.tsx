@@ -89,7 +89,7 @@ export function MaterialsPanel({ materials, state, display }: Props) {
         </p>
         <TextField label="Find" value={search} onChange={setSearch} placeholder="stainless" className="w-56" />
       </div>
-      <div className="plate overflow-x-auto">
+      <div className="plate relative overflow-x-auto">
         <table className="w-full text-[15px]">
           <thead>
             <tr className="border-b border-steel-300 text-left font-cond text-base">

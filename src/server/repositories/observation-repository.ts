@@ -3,7 +3,7 @@ import type { HoleAt } from '@/core/run/bench-record';
 import type { Observation } from '@/core/run/observations';
 import { builtOnce } from '../built-once';
 import type { Database } from '../database';
-import { jobProgress, observations, records, setAside } from '../schema';
+import { jobProgress, jobs, observations, records, setAside } from '../schema';
 import type { Writer } from '../writing';
 
 /** An observation with the job that it is of. */
@@ -60,17 +60,23 @@ const FIELDS = { jobId: observations.jobId, observation: observations.observatio
 const all = builtOnce((db) =>
   db
     .select({
-      text: sql<string>`json_group_array(json_object('jobId', ${observations.jobId}, 'observation', json(${observations.observation})))`,
+      text: sql<string>`json_group_array(json_object('jobId', ${observations.jobId}, 'gone', ${jobs.deletedAt}, 'observation', json(${observations.observation})))`,
     })
     .from(observations)
+    .innerJoin(jobs, eq(jobs.id, observations.jobId))
     .where(sql`${observations.teaches} = 1 or ${observations.tool} is not null`)
     .prepare(),
 );
 
-/** Everything from which something is learned, or that a tool did. */
+/** Everything from which something is learned, or that a tool did; a removed job teaches nothing, but its tools have worked. */
 export async function findTeaching(db: Database): Promise<JobObservation[]> {
   const [{ text }] = await all(db).all();
-  return rowsOf(JSON.parse(text) as { jobId: string; observation: Observation }[]);
+  const rows = JSON.parse(text) as { jobId: string; gone: string | null; observation: Observation }[];
+  return rowsOf(
+    rows.map(({ gone, ...row }) =>
+      gone === null ? row : { ...row, observation: { ...row.observation, figures: [] } },
+    ),
+  );
 }
 
 /** What was observed of one hole, in order. */

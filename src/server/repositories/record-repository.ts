@@ -1,9 +1,9 @@
-import { and, count, eq, getTableColumns, gte, inArray, lte, sql, type SQL } from 'drizzle-orm';
+import { and, asc, count, eq, getTableColumns, gte, inArray, lte, sql, type SQL } from 'drizzle-orm';
 import { byOrder } from '@/core/layout/record-order';
 import { BENCH_KINDS, type RecordInput, type RecordKept, type RecordKind } from '@/contracts/record';
 import { builtOnce } from '../built-once';
 import type { Database } from '../database';
-import { records } from '../schema';
+import { deviceClocks, records } from '../schema';
 import { soundText } from '../sound-text';
 import type { Writer } from '../writing';
 
@@ -140,6 +140,30 @@ export async function listArrived(
   const [{ text }] = await arriving(db).all({ jobId, after, most: most + 1 });
   const rows = JSON.parse(text) as (typeof records.$inferSelect)[];
   return { records: rows.slice(0, most).map(recordOf), more: rows.length > most };
+}
+
+export type ClockRow = typeof deviceClocks.$inferSelect;
+/** Clocks of a device that are remembered. */
+const CLOCKS_KEPT = 8;
+
+/** The lines of clocks of some devices, each in its order. */
+export async function findClocks(db: Writer, devices: readonly string[]): Promise<Map<string, ClockRow[]>> {
+  if (devices.length === 0) return new Map();
+  const rows = await db
+    .select()
+    .from(deviceClocks)
+    .where(inArray(deviceClocks.device, [...devices]))
+    .orderBy(asc(deviceClocks.sinceMs));
+  const lines = new Map<string, ClockRow[]>(devices.map((device) => [device, []]));
+  for (const row of rows) lines.get(row.device)?.push(row);
+  return lines;
+}
+
+/** Adds how a clock is now to its line; the oldest goes. */
+export async function keepClock(tx: Writer, row: ClockRow, line: readonly ClockRow[]): Promise<void> {
+  await tx.insert(deviceClocks).values(row).onConflictDoNothing();
+  for (const { device, sinceMs } of line.slice(0, Math.max(0, line.length + 1 - CLOCKS_KEPT)))
+    await tx.delete(deviceClocks).where(and(eq(deviceClocks.device, device), eq(deviceClocks.sinceMs, sinceMs)));
 }
 
 /** A record as one text, without its picture: a row of many columns is read several times as fast so. */

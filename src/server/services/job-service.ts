@@ -27,6 +27,7 @@ import {
 } from '../repositories/job-repository';
 import { writing, type Writer } from '../writing';
 import { changeIn, missingJob } from './change-job';
+import { forgetLearned } from './learned-service';
 import { Refusal } from '../refusal';
 
 const now = (): string => new Date().toISOString();
@@ -142,18 +143,23 @@ export async function replaceJob(db: Database, change: JobReplacement): Promise<
   });
 }
 
-/** Deletes a job so that undo can bring it back. */
-export const deleteJob = (db: Database, id: string): Promise<void> =>
-  writing(db, async (tx) => {
+/** Deletes a job so that undo can bring it back; until then it teaches nothing. */
+export async function deleteJob(db: Database, id: string): Promise<void> {
+  await writing(db, async (tx) => {
     if (!(await markDeleted(tx, id, now()))) throw missingJob();
   });
+  forgetLearned(db);
+}
 
 /** Brings a deleted job back. */
-export const restoreJob = (db: Database, id: string): Promise<Job> =>
-  writing(db, async (tx) => {
+export async function restoreJob(db: Database, id: string): Promise<Job> {
+  const job = await writing(db, async (tx) => {
     if (!(await markDeleted(tx, id, null))) throw missingJob();
     return existingJob(tx, id);
   });
+  forgetLearned(db);
+  return job;
+}
 
 /** A copy of a job under a new id; its features keep theirs, which are their job's own. */
 export async function duplicateJob(db: Database, id: string): Promise<Job> {

@@ -48,7 +48,9 @@ function count(book: Book, seen: JobObservation): void {
     if (observed.what === 'renewed') book.learning.begunAnew(observed.tool, happenedAt);
   }
   if (figures.length === 0 || book.aside.some((a) => a.id === asideId.record(recordId))) return;
-  for (const figure of figures) book.learning.add({ ...figure, recordId, happenedAt });
+  const { featureId, holeNumber, part } = seen.at;
+  const hole = `${seen.jobId} ${featureId} ${holeNumber} ${part}`;
+  for (const figure of figures) book.learning.add({ ...figure, recordId, happenedAt, hole });
   book.learned = undefined;
 }
 

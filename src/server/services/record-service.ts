@@ -7,12 +7,19 @@ import {
   type RecordReceipt,
 } from '@/contracts/record';
 import { countHoles } from '@/core/layout/place';
-import { timesOf } from '@/core/layout/record-order';
+import { timesOf, type ClockSeen } from '@/core/layout/record-order';
 import { isMarkOf, markOf } from '../access/session';
 import type { Database } from '../database';
 import { findNamed, type NamedFeature } from '../repositories/job-repository';
-import { appendRecords, findOfDevice, findRecords } from '../repositories/record-repository';
-import { inTurn, writing } from '../writing';
+import {
+  appendRecords,
+  findClocks,
+  findOfDevice,
+  findRecords,
+  keepClock,
+  type ClockRow,
+} from '../repositories/record-repository';
+import { inTurn, keeping, writing } from '../writing';
 import { markTapsBroken } from '../repositories/crib-repository';
 import { Refusal } from '../refusal';
 import { progressSoon } from './run-service';
@@ -60,6 +67,24 @@ function whyNot(record: RecordInput, features: ReadonlyMap<string, NamedFeature>
     : undefined;
 }
 
+const holeOf = (r: RecordInput | RecordKept): readonly unknown[] => [
+  r.jobId,
+  'featureId' in r ? r.featureId : undefined,
+  'holeNumber' in r ? r.holeNumber : undefined,
+  'part' in r.body ? r.body.part : undefined,
+];
+
+/** Why a record cannot correct what it names: that is not here, or is of another job, hole or part. */
+function whyNotCorrected(record: RecordInput, corrected: RecordInput | RecordKept | undefined): Why | undefined {
+  if (record.corrects === undefined) return undefined;
+  if (!corrected)
+    return why('corrects-unknown', 'There is no such record to correct.', 'Send the record that it corrects first.');
+  const [own, other] = [holeOf(record), holeOf(corrected)];
+  return own.every((one, i) => one === other[i])
+    ? undefined
+    : why('corrects-other', 'It corrects a record of another job, hole or part.', 'Name a record of the same hole.');
+}
+
 /** A clock that is further off than this is said, and a time that was put right by more, ms. */
 const CLOCK_OFF_MS = 5000;
 
@@ -69,6 +94,7 @@ interface Read {
   agoMs?: number;
   device?: string;
   sequence?: number;
+  isBad: boolean;
 }
 
 /** The records of a batch that can be read, and why the others cannot. */
@@ -105,6 +131,42 @@ const named = (
 ): readonly RecordInput[] =>
   session === undefined ? records : records.map((r) => (isSigned(r, marks?.[r.id]) ? r : { ...r, who: session }));
 
+/** Whether a record says that something is not good. */
+const isBad = (r: RecordInput): boolean =>
+  r.kind === 'checked' ? r.body.verdict === 'bad' : r.kind === 'tap-broken' || r.kind === 'drill-dull';
+
+/** A clock that differs by more than this from its last contact is another, ms. */
+const CLOCK_KEPT_MS = 1000;
+
+/** The lines of clocks of those who were in contact before, what is told now included and kept. */
+async function clocksOf(
+  db: Database,
+  devices: readonly string[],
+  sentMs: number | undefined,
+  nowMs: number,
+): Promise<Map<string, ClockSeen[]>> {
+  const lines = await findClocks(db, devices);
+  const seen = new Map<string, ClockSeen[]>();
+  const moved: ClockRow[] = [];
+  for (const device of devices) {
+    const line = lines.get(device) ?? [];
+    const now = { device, sinceMs: nowMs, aheadMs: sentMs === undefined ? 0 : sentMs - nowMs };
+    const isSame = Math.abs((line.at(-1)?.aheadMs ?? Infinity) - now.aheadMs) <= CLOCK_KEPT_MS;
+    if (sentMs !== undefined && !isSame) moved.push(now);
+    if (line.length === 0) continue;
+    const all = isSame || sentMs === undefined ? line : [...line, now];
+    seen.set(
+      device,
+      all.map(({ aheadMs }, i) => ({ aheadMs, untilMs: all[i + 1]?.sinceMs ?? Infinity })),
+    );
+  }
+  if (moved.length > 0)
+    await keeping(db, async (tx) => {
+      for (const row of moved) await keepClock(tx, row, lines.get(row.device) ?? []);
+    });
+  return seen;
+}
+
 /** Records at the times at which they happened by the clock here. */
 async function timed(
   db: Database,
@@ -119,6 +181,7 @@ async function timed(
       device,
       sequence,
       agoMs: agoMs?.[record.id],
+      isBad: isBad(record),
       happenedMs: happenedAt ? Date.parse(happenedAt) : undefined,
     };
   });
@@ -131,7 +194,10 @@ async function timed(
       stored.map(({ sequence, happenedAt }) => ({ sequence, atMs: Date.parse(happenedAt) })),
     );
   }
-  const times = timesOf(read, sentAt === undefined ? undefined : Date.parse(sentAt), now.getTime(), around);
+  const sentMs = sentAt === undefined ? undefined : Date.parse(sentAt);
+  const devices = [...new Set(read.flatMap((r) => r.device ?? []))];
+  const clocks = await clocksOf(db, devices, sentMs, now.getTime());
+  const times = timesOf(read, sentMs, now.getTime(), around, clocks);
   return read.map(({ record }, i) => ({ ...record, happenedAt: new Date(times[i]).toISOString() }));
 }
 
@@ -173,7 +239,19 @@ export async function takeRecords(
     const named = batch.flatMap((r) => (r.jobId === jobId && 'featureId' in r && r.featureId ? [r.featureId] : []));
     features.set(jobId, await findNamed(db, jobId, named));
   }
-  const reasons = new Map(batch.map((r) => [r, whyNot(r, features.get(r.jobId))]));
+  const correctable = new Map<string, RecordInput | RecordKept>([
+    ...batch.map((r) => [r.id, r] as const),
+    ...(await findRecords(
+      db,
+      batch.flatMap((r) => r.corrects ?? []),
+    )),
+  ]);
+  const reasons = new Map(
+    batch.map((r) => [
+      r,
+      whyNot(r, features.get(r.jobId)) ?? whyNotCorrected(r, r.corrects ? correctable.get(r.corrects) : undefined),
+    ]),
+  );
   /** What can be taken, the first of each id. */
   const fit = new Map<string, (typeof batch)[number]>();
   for (const r of batch) if (!reasons.get(r) && !fit.has(r.id)) fit.set(r.id, r);
