@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
 import { request as secureRequest } from 'node:https';
 import { tmpdir } from 'node:os';
@@ -17,6 +17,8 @@ async function onTheNetwork(folder: string, env: Record<string, string>, host = 
     env: { ...process.env, DATABASE_URL: `file:${folder}/shop.db`, ...env },
   });
   server.stderr.on('data', (chunk) => (said += chunk));
+  let printed = '';
+  server.stdout.on('data', (chunk) => (printed += chunk));
   const ended = new Promise<number | null>((resolve) => server.once('exit', resolve));
   const up = (async () => {
     for (;;) {
@@ -31,7 +33,7 @@ async function onTheNetwork(folder: string, env: Record<string, string>, host = 
     }
   })();
   const state = await Promise.race([up, ended]);
-  return { state, said: () => said, stop: () => (server.kill('SIGKILL'), ended) };
+  return { state, said: () => said, printed: () => printed, stop: () => (server.kill('SIGKILL'), ended) };
 }
 
 test('off loopback: no start without a passcode; with one nothing but the sign-in page, until it is given', async ({
@@ -146,7 +148,10 @@ test('through a gateway nobody comes in without a passcode; encrypted, tablets t
     await server.stop();
     server = await onTheNetwork(folder, names, '127.0.0.1');
     expect(await status({})).toBe(401);
-    expect(await (await fetch(`${BASE}/trust`)).text()).toContain('https://bench.lan:3934');
+    const trust = await (await fetch(`${BASE}/trust`)).text();
+    expect(trust).toContain('https://bench.lan:3934');
+    const printed = /Fingerprint of the shop's certificate: ([0-9A-F:]{95})/.exec(server.printed())?.[1];
+    expect([printed !== undefined, trust.includes(String(printed))]).toEqual([true, true]);
     const ca = await (await fetch(`${BASE}/shop-ca.crt`)).text();
     const reached = (host: string, authority: string | undefined) =>
       new Promise<number | string | undefined>((resolve) =>
@@ -160,6 +165,17 @@ test('through a gateway nobody comes in without a passcode; encrypted, tablets t
     expect(await reached('bench.lan', ca)).toBe(200);
     expect(await reached('bench.lan', undefined)).toMatch(/CERT|SELF_SIGNED|UNABLE/);
     expect(await reached('evil.example', ca)).toBe('ERR_TLS_CERT_ALTNAME_INVALID');
+    // Half a file is made anew, by the authority that tablets trust; nobody else reads the data or a key.
+    await server.stop();
+    const key = `${folder}/https/server.key`;
+    writeFileSync(key, readFileSync(key, 'utf8').slice(0, 500));
+    server = await onTheNetwork(folder, names, '127.0.0.1');
+    expect(await reached('bench.lan', ca)).toBe(200);
+    expect([key, `${folder}/https/shop-ca.key`, `${folder}/shop.db`].map((f) => statSync(f).mode & 0o777)).toEqual([
+      0o600, 0o600, 0o600,
+    ]);
+    const elsewhere = await fetch(`${BASE}//evil.example/x`, { redirect: 'manual' });
+    expect([elsewhere.status, elsewhere.headers.get('location')]).toEqual([400, null]);
   } finally {
     await server.stop();
     rmSync(folder, { recursive: true, force: true });

@@ -112,7 +112,10 @@ function faultsOf(): string[] {
     return (
       isSeen(el) &&
       el.checkVisibility({ opacityProperty: true }) &&
-      !el.closest('[inert], [aria-hidden=true]') && display !== 'inline' && transform === 'none' && !['absolute', 'fixed', 'sticky'].includes(position)
+      !el.closest('[inert], [aria-hidden=true]') &&
+      display !== 'inline' &&
+      transform === 'none' &&
+      !['absolute', 'fixed', 'sticky'].includes(position)
     );
   };
   const lying = [...document.querySelectorAll('header, header *, nav *, main, main *')]

@@ -83,7 +83,7 @@ function plain(request, response) {
   }
   if (pathname === '/trust') {
     response.writeHead(200, { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' });
-    return response.end(trustPage(publicUrl));
+    return response.end(trustPage(publicUrl, secure.fingerprint));
   }
   response.writeHead(302, { location: pathname === '/' ? '/trust' : new URL(request.url, publicUrl).href });
   return response.end();
@@ -127,7 +127,10 @@ for (const { server, at, scheme } of listeners) {
   });
   server.listen(Number(at), host, () => console.log(`Ready at ${scheme}://${host}:${at}`));
 }
-if (secure) console.log(`Tablets: open http://${new URL(publicUrl).hostname}:${port}/trust once, then ${publicUrl}`);
+if (secure)
+  console.log(
+    `Tablets: open http://${new URL(publicUrl).hostname}:${port}/trust once, then ${publicUrl}\nFingerprint of the shop's certificate: ${secure.fingerprint}`,
+  );
 /** Answers what was asked, then puts all data into the one file, and ends. */
 let ending = false;
 async function end() {

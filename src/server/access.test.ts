@@ -1,8 +1,8 @@
-import { mayChangeCrib, needsSession, OWN } from './access/at-the-door';
+import { checkPasscode, mayChangeCrib, needsSession, OWN, REMOTE } from './access/at-the-door';
 import { passcodeWasRight, tryPasscode } from './access/attempts';
 import { isPasscode, setPasscode } from './access/passcode';
 import { accessRow, endSession, isEnded, setGuardsCrib } from './repositories/access-repository';
-import { sessionCookie, sessionIn, setDoor, type Door } from './access/session';
+import { deviceCookie, knownDevice, sessionCookie, sessionIn, setDoor, type Door } from './access/session';
 import { openDatabase } from './database';
 import { isLoopback } from './http/hosts';
 import { refusal, shopDatabase } from './tests/shop-database';
@@ -51,6 +51,22 @@ test('wrong passcodes wait longer and longer, by address and in all; a restart f
   // 40 more from as many addresses: then those of others wait too.
   for (let i = 0; i < 40; i++) await tryPasscode(at.db, `bot ${i}`, 2000);
   expect(await tryPasscode(at.db, 'one more', 2000)).toBeGreaterThan(0);
+  // A tablet that was signed in before is not among them, and has its own five.
+  setDoor(await doorOf());
+  const cookie = deviceCookie('tablet-at-the-lathe', true).split(';')[0];
+  expect([knownDevice(`a=1; ${cookie}`), knownDevice(cookie.slice(0, -2)), knownDevice(null)]).toEqual([
+    'tablet-at-the-lathe',
+    undefined,
+    undefined,
+  ]);
+  const request = (cookies: string) =>
+    new Request('http://shop', { headers: { cookie: cookies, [REMOTE]: 'one more' } });
+  await setPasscode(at.db, 'three brass taps');
+  const tried = async (cookies: string, passcode: string) =>
+    (await refusal(checkPasscode(at.db, request(cookies), passcode, 2000))).status;
+  expect([await tried('', 'wrong'), await tried(cookie, 'wrong')]).toEqual([429, 401]);
+  await checkPasscode(at.db, request(cookie), 'three brass taps', 2000);
+  expect(await tried('', 'three brass taps')).toBe(429);
   expect(await waits('one more', 1, 2000 + 2 * HOUR)).toEqual([0]);
 });
 

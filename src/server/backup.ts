@@ -1,4 +1,5 @@
 import {
+  chmodSync,
   closeSync,
   existsSync,
   fsyncSync,
@@ -120,6 +121,7 @@ export async function copyDatabase(client: Client, file: string, kind: string, n
   try {
     await client.execute({ sql: 'VACUUM INTO ?', args: [part] });
     await finish(part);
+    chmodSync(part, 0o600);
     renameSync(part, copy);
   } finally {
     rmSync(part, { force: true });

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { createClient, type Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
@@ -14,6 +14,8 @@ export const DEFAULT_URL = 'file:data/jolly-bit.db';
 
 /** How long a connection waits for another writer, ms. */
 const BUSY_MS = 5000;
+/** Only whoever runs the server reads it; what SQLite lays beside it has the same mode. */
+const OWN_ONLY = 0o600;
 const MIGRATIONS = path.join(process.cwd(), 'drizzle');
 
 /** When each migration that this program knows was made, ms since 1970, in their order. */
@@ -73,6 +75,7 @@ export async function openDatabase(url: string): Promise<{ db: Database; client:
     const client = createClient({ url, timeout: BUSY_MS });
     try {
       if (file) await prepare(client, file);
+      if (file) chmodSync(file, OWN_ONLY);
       const sound = soundClient(client);
       const db = drizzle(sound, { schema });
       await migrate(db, { migrationsFolder: MIGRATIONS });

@@ -3,7 +3,7 @@ import { Refusal } from '../refusal';
 import { passcodeWasRight, tryPasscode } from './attempts';
 import { accessRow } from '../repositories/access-repository';
 import { isPasscode } from './passcode';
-import { door, sessionIn, type Session } from './session';
+import { door, knownDevice, sessionIn, type Session } from './session';
 
 /** The passcode given lately is not asked for again, ms. */
 const CONFIRMED_MS = 10 * 60_000;
@@ -30,8 +30,9 @@ export const isSecure = (headers: Headers): boolean =>
 
 /** Checks a passcode, slowing those who guess. @throws Refusal 401 when it is wrong, 429 when it is too soon */
 export async function checkPasscode(db: Database, request: Request, passcode: string, now = Date.now()): Promise<void> {
-  const from = request.headers.get(REMOTE) ?? 'unknown';
-  const wait = await tryPasscode(db, from, now);
+  const device = knownDevice(request.headers.get('cookie'));
+  const from = device ? `device ${device}` : (request.headers.get(REMOTE) ?? 'unknown');
+  const wait = await tryPasscode(db, from, now, device !== undefined);
   if (wait > 0) {
     const remedy = `Wait ${wait === 1 ? 'a second' : `${wait} seconds`}, then try again.`;
     throw new Refusal(
@@ -52,7 +53,7 @@ export async function checkPasscode(db: Database, request: Request, passcode: st
         remedy: 'Ask whoever runs the shop.',
       },
     ]);
-  await passcodeWasRight(db, from, now);
+  await passcodeWasRight(db, from, now, device !== undefined);
 }
 
 /** Who is at the bench by the session of a request. */

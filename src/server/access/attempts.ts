@@ -20,19 +20,19 @@ const waitAfter = (wrong: number, { free, longestS }: Limit): number =>
 /**
  * Counts an attempt as wrong before it is looked at, so that many at once are no way around the wait. Each makes the next
  * wait longer: 1 s, 2 s, 4 s ...; kept in the database, so that a restart forgets none.
+ * @param address where it comes from, or the browser that was signed in before
  * @param now ms since 1970
+ * @param isKnown such a browser: it is counted by itself, so that who guesses elsewhere never keeps it out
  * @returns 0, or the seconds until an attempt from here is looked at; this one is not counted then
  */
-export const tryPasscode = (db: Database, address: string, now: number): Promise<number> =>
+export const tryPasscode = (db: Database, address: string, now: number, isKnown = false): Promise<number> =>
   writing(db, async (tx) => {
     const rows = await attemptsSince(tx, now - FORGOTTEN_MS);
     const at = (key: string) => rows.find((r) => r.address === key) ?? { address: key, wrong: 0, notBefore: now };
-    const waitMs = Math.max(at(address).notBefore, at(ALL).notBefore) - now;
+    const waitMs = Math.max(at(address).notBefore, isKnown ? 0 : at(ALL).notBefore) - now;
     if (waitMs > 0) return Math.ceil(waitMs / 1000);
-    for (const [key, limit] of [
-      [address, OF_ONE],
-      [ALL, OF_ALL],
-    ] as const) {
+    const counted = [[address, OF_ONE] as const, ...(isKnown ? [] : [[ALL, OF_ALL] as const])];
+    for (const [key, limit] of counted) {
       const wrong = at(key).wrong + 1;
       await writeAttempt(tx, { address: key, wrong, notBefore: now + 1000 * waitAfter(wrong, limit) });
     }
@@ -40,9 +40,10 @@ export const tryPasscode = (db: Database, address: string, now: number): Promise
   });
 
 /** A right passcode: its address begins anew, and it counts no longer among all. */
-export const passcodeWasRight = (db: Database, address: string, now: number): Promise<void> =>
+export const passcodeWasRight = (db: Database, address: string, now: number, isKnown = false): Promise<void> =>
   writing(db, async (tx) => {
     await forgetAttempts(tx, address);
+    if (isKnown) return;
     const all = (await attemptsSince(tx, now - FORGOTTEN_MS)).find((r) => r.address === ALL);
     if (all) await writeAttempt(tx, { ...all, wrong: Math.max(0, all.wrong - 1), notBefore: now });
   });

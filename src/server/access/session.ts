@@ -65,6 +65,24 @@ export const sessionCookie = async (session: Session, secure: boolean): Promise<
 /** A Set-Cookie header that signs out. */
 export const endedCookie = (secure: boolean): string => attributes('', 0, secure);
 
+const DEVICE = 'jolly-bit-device';
+/** A browser that was signed in once is known by this for a year, signed in or not. */
+const DEVICE_S = 365 * 24 * 3600;
+const deviceMark = (id: string): string =>
+  createHmac('sha256', door().nameKey).update(`device ${id}`).digest('base64url');
+
+/** A Set-Cookie header by which a browser is known again. */
+export const deviceCookie = (id: string, secure: boolean): string =>
+  `${DEVICE}=${id}.${deviceMark(id)}; Path=/api/v1/session; HttpOnly; SameSite=Strict; Max-Age=${DEVICE_S}${secure ? '; Secure' : ''}`;
+
+/** Which browser that was signed in here before sends this; undefined for none, or a token that was not made here. */
+export function knownDevice(cookies: string | null): string | undefined {
+  const [, id, mark] = new RegExp(`(?:^|;\\s*)${DEVICE}=([\\w-]{8,64})\\.([\\w-]+)`).exec(cookies ?? '') ?? [];
+  if (id === undefined || door().nameKey === '') return undefined;
+  const [given, right] = [Buffer.from(mark), Buffer.from(deviceMark(id))];
+  return given.length === right.length && timingSafeEqual(given, right) ? id : undefined;
+}
+
 /** What shows later, without a session, that a name was signed in here when something was made under it. */
 export const markOf = (who: string): string => createHmac('sha256', door().nameKey).update(who).digest('base64url');
 

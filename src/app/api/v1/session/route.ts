@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { signIn, type SessionState, type SignedIn } from '@/contracts/session';
 import { checkPasscode, isSecure, needsSession, sessionOf } from '@/server/access/at-the-door';
-import { endedCookie, markOf, sessionCookie, SESSION_MS } from '@/server/access/session';
+import { deviceCookie, endedCookie, knownDevice, markOf, sessionCookie, SESSION_MS } from '@/server/access/session';
 import { answering, json, readBody } from '@/server/http/respond';
 import { accessRow, endSession } from '@/server/repositories/access-repository';
 import { database } from '@/server/start';
@@ -29,7 +29,12 @@ export const POST = (request: Request): Promise<Response> =>
     if (before) await endSession(db, before.id, ranOut());
     const response = json({ who, mark: markOf(who) } satisfies SignedIn);
     const session = { id: randomUUID(), who, confirmedAt: Date.now() };
-    response.headers.set('set-cookie', await sessionCookie(session, isSecure(request.headers)));
+    const secure = isSecure(request.headers);
+    response.headers.set('set-cookie', await sessionCookie(session, secure));
+    response.headers.append(
+      'set-cookie',
+      deviceCookie(knownDevice(request.headers.get('cookie')) ?? randomUUID(), secure),
+    );
     return response;
   });
 
