@@ -11,6 +11,8 @@ import { checked } from './http/respond';
 import { openApiDocument } from './http/openapi';
 import { soundText } from './sound-text';
 import { startMark } from './starting';
+import { logQuery } from '@/contracts/log';
+import { wholeLog } from './services/log-service';
 import { takeRecords } from './services/record-service';
 import { listRecords } from './repositories/record-repository';
 import { shopDatabase } from './tests/shop-database';
@@ -146,4 +148,15 @@ test('names that every object has are no word, unit or choice; a line of 400,000
   expect(readInstrumentLine('caliper size 8 constructor').ok).toBe(false);
   for (const word of ['at ', 'angle ', 'pitch 4', 'M8x', ''])
     expect(readPlacedCallout(`M8 THRU ${word}${'1'.repeat(400_000)}!`, 'mm').ok).toBe(false);
+});
+
+test('a file of the log has all that was looked for, and says how many', async () => {
+  const many = Array.from({ length: 1203 }, (_, i) =>
+    note({ id: `text-many-${i}`, body: { part: 1, text: `line ${i}` } }),
+  );
+  for (let i = 0; i < many.length; i += 500) await takeRecords(at.db, { records: many.slice(i, i + 500) as never });
+  const { count, slices } = await wholeLog(at.db, logQuery.parse({ q: 'line' }));
+  const ids: string[] = [];
+  for await (const slice of slices) ids.push(...slice.map((e) => e.record.id));
+  expect([count, ids.length, new Set(ids).size, ids[0]]).toEqual([1203, 1203, 1203, 'text-many-1202']);
 });

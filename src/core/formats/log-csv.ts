@@ -17,8 +17,11 @@ export interface LogRow {
 
 const COLUMNS = ['when', 'job', 'hole', 'callout', 'part', 'what', 'who'];
 
-/** A log as a table, a row a record. */
-export const writeLogCsv = (rows: readonly LogRow[], display: Display): string =>
+/** The head of such a table. */
+export const LOG_CSV_HEAD = `${COLUMNS.join()}\n`;
+
+/** A log, or some of it, as rows of a table, one a record. */
+export const logCsvRows = (rows: readonly LogRow[], display: Display): string =>
   `${Papa.unparse(
     {
       fields: COLUMNS,
@@ -32,5 +35,5 @@ export const writeLogCsv = (rows: readonly LogRow[], display: Display): string =
         r.who,
       ]),
     },
-    { newline: '\n', escapeFormulae: FORMULA_START },
+    { newline: '\n', escapeFormulae: FORMULA_START, header: false },
   )}\n`;

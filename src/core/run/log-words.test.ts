@@ -1,4 +1,4 @@
-import { writeLogCsv } from '../formats/log-csv';
+import { logCsvRows } from '../formats/log-csv';
 import { logWords } from './log-words';
 
 test.each([
@@ -13,7 +13,7 @@ test.each([
 test('a log as a table: a row a record, nothing that a spreadsheet would run', () => {
   const row = { happenedAt: '2026-11-30T08:00:00Z', job: 'Pier', hole: 'A2', callout: 'M6 THRU', part: 3, who: 'Ann' };
   const told = { kind: 'note', body: { part: 3, text: '=1+1' } } as const;
-  expect(writeLogCsv([{ ...row, told }], 'mm').split('\n')[1]).toBe(
+  expect(logCsvRows([{ ...row, told }], 'mm').split('\n')[0]).toBe(
     '2026-11-30T08:00:00Z,Pier,A2,M6 THRU,3,"\'=1+1",Ann',
   );
 });

@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
+import { and, count, desc, eq, gte, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { LogEntry } from '@/contracts/log';
 import type { RecordKind } from '@/contracts/record';
 import type { HoleAt } from '@/core/run/bench-record';
@@ -17,8 +17,13 @@ interface Looked {
   /** Moments, the first that counts and the first that does not. */
   from?: string;
   until?: string;
+}
+/** A part of it. */
+interface Page {
   limit: number;
-  offset: number;
+  offset?: number;
+  /** Only what arrived before this arrival. */
+  before?: number;
 }
 
 const callout = sql<string>`json_extract(${jobFeatures.question}, '$.callout')`;
@@ -52,10 +57,7 @@ function having(db: Database, word: string): SQL | undefined {
 }
 
 /** Records of every job, what arrived last first. */
-export async function findLog(
-  db: Database,
-  { words, kinds, jobId, hole, materialId, tool, from, until, limit, offset }: Looked,
-): Promise<LogEntry[]> {
+export async function findLog(db: Database, looked: Looked, { limit, offset = 0, before }: Page): Promise<LogEntry[]> {
   const rows = await db
     .select({
       text: RECORD_TEXT,
@@ -68,29 +70,7 @@ export async function findLog(
     .from(records)
     .leftJoin(jobs, eq(jobs.id, records.jobId))
     .leftJoin(jobFeatures, and(eq(jobFeatures.jobId, records.jobId), eq(jobFeatures.id, records.featureId)))
-    .where(
-      and(
-        isNull(jobs.deletedAt),
-        kinds ? inArray(records.kind, [...kinds]) : undefined,
-        jobId === undefined ? undefined : eq(records.jobId, jobId),
-        materialId === undefined ? undefined : eq(jobs.materialId, materialId),
-        tool === undefined
-          ? undefined
-          : inArray(
-              records.id,
-              db.select({ id: observations.recordId }).from(observations).where(eq(observations.tool, tool)),
-            ),
-        from === undefined ? undefined : gte(records.happenedAt, from),
-        until === undefined ? undefined : lt(records.happenedAt, until),
-        hole &&
-          and(
-            eq(records.featureId, hole.featureId),
-            eq(records.holeNumber, hole.holeNumber),
-            sql`json_extract(${records.body}, '$.part') = ${hole.part}`,
-          ),
-        ...words.map((word) => having(db, word)),
-      ),
-    )
+    .where(and(wanted(db, looked), before === undefined ? undefined : lt(records.arrival, before)))
     .orderBy(desc(records.arrival))
     .limit(limit)
     .offset(offset);
@@ -99,4 +79,39 @@ export async function findLog(
     ...(id !== null && name !== null && materialId !== null ? { job: { id, name, materialId } } : {}),
     ...(letter ? { hole: { letter, callout: written } } : {}),
   }));
+}
+
+/** Of a record and its job, whether it is looked for. */
+function wanted(db: Database, { words, kinds, jobId, hole, materialId, tool, from, until }: Looked): SQL | undefined {
+  return and(
+    isNull(jobs.deletedAt),
+    kinds ? inArray(records.kind, [...kinds]) : undefined,
+    jobId === undefined ? undefined : eq(records.jobId, jobId),
+    materialId === undefined ? undefined : eq(jobs.materialId, materialId),
+    tool === undefined
+      ? undefined
+      : inArray(
+          records.id,
+          db.select({ id: observations.recordId }).from(observations).where(eq(observations.tool, tool)),
+        ),
+    from === undefined ? undefined : gte(records.happenedAt, from),
+    until === undefined ? undefined : lt(records.happenedAt, until),
+    hole &&
+      and(
+        eq(records.featureId, hole.featureId),
+        eq(records.holeNumber, hole.holeNumber),
+        sql`json_extract(${records.body}, '$.part') = ${hole.part}`,
+      ),
+    ...words.map((word) => having(db, word)),
+  );
+}
+
+/** How many records are looked for. */
+export async function countLog(db: Database, looked: Looked): Promise<number> {
+  const [row] = await db
+    .select({ n: count() })
+    .from(records)
+    .leftJoin(jobs, eq(jobs.id, records.jobId))
+    .where(wanted(db, looked));
+  return row?.n ?? 0;
 }

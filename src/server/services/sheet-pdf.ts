@@ -1,10 +1,11 @@
 import path from 'node:path';
-import { setImmediate as turn } from 'node:timers/promises';
+
 import { Worker } from 'node:worker_threads';
 import type { Content } from 'pdfmake/interfaces';
 import type { Job } from '@/contracts/job';
 import { faceSketch } from '@/core/job/face-sketch';
 import { Refusal } from '../refusal';
+import { streamOf, type Pieces } from '../sheets/stream-of';
 
 export type SheetPaper = 'a4' | 'letter';
 
@@ -112,22 +113,8 @@ export const pdfResponse = (bytes: Uint8Array, name: string): Response =>
     },
   });
 
-/** What is given piece by piece, as it is asked for. */
-function streamOf(pieces: Iterable<string>): ReadableStream<Uint8Array> {
-  const encoder = new TextEncoder();
-  const left = pieces[Symbol.iterator]();
-  return new ReadableStream({
-    async pull(controller) {
-      await turn();
-      const { done, value } = left.next();
-      if (done) controller.close();
-      else controller.enqueue(encoder.encode(value));
-    },
-  });
-}
-
 /** A table as a file. */
-export const csvResponse = (text: string | Iterable<string>, name: string): Response =>
+export const csvResponse = (text: string | Pieces, name: string): Response =>
   new Response(typeof text === 'string' ? text : streamOf(text), {
     headers: {
       'content-type': 'text/csv; charset=utf-8',
