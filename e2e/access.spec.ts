@@ -103,7 +103,8 @@ test('off loopback: no start without a passcode; with one nothing but the sign-i
     await page.goto(`${BASE}/crib`);
     await page.getByRole('tab', { name: 'How this shop works' }).click();
     await page.getByLabel(/needs the passcode again/).check();
-    const [cookie] = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`);
+    const session = (await page.context().cookies()).find(({ name }) => name === 'jolly-bit-session');
+    const cookie = `jolly-bit-session=${session?.value}`;
     const withCookie = async () => (await fetch(`${BASE}/api/v1/jobs`, { headers: { cookie } })).status;
     expect(await withCookie()).toBe(200);
     await page.getByRole('button', { name: 'Sign out' }).click();

@@ -107,6 +107,11 @@ const answer = (request, response) => {
   if (LOOPBACK.test(remote) && !FORWARDED.some((name) => name in request.headers))
     request.headers['x-jolly-bit-own'] = '1';
   if (request.socket.encrypted) request.headers['x-jolly-bit-secure'] = '1';
+  // A gateway may not keep for a year what tells a browser which build to use.
+  if (request.url.startsWith('/serwist/')) {
+    const set = response.setHeader.bind(response);
+    response.setHeader = (name, value) => set(name, /^cache-control$/i.test(name) ? 'no-cache' : value);
+  }
   return handle(request, response);
 };
 const listeners = [

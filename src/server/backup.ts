@@ -16,6 +16,9 @@ import { createClient, type Client } from '@libsql/client';
 
 /** So many copies of each kind are kept; the oldest goes first. */
 const KEPT = 14;
+/** And so much of each kind, bytes; of a large database at least the newest two. */
+const KEPT_BYTES = 500 * 1024 * 1024;
+const LEAST_KEPT = 2;
 
 const folderOf = (file: string): string => path.join(path.dirname(path.resolve(file)), 'backups');
 
@@ -108,9 +111,16 @@ function forgetBrokenOff(folder: string): void {
  * Copies a database as it stands into the backups folder beside it, safe while others write. It is written aside, checked and
  * then named, so that one that breaks off is never taken for a copy; what lets somebody in is not part of it.
  * @param kind why: part of the file's name, and copies are counted by it
+ * @param mostBytes that copies of a kind take; the oldest go
  * @returns the copy's path
  */
-export async function copyDatabase(client: Client, file: string, kind: string, now = new Date()): Promise<string> {
+export async function copyDatabase(
+  client: Client,
+  file: string,
+  kind: string,
+  now = new Date(),
+  mostBytes = KEPT_BYTES,
+): Promise<string> {
   const folder = folderOf(file);
   mkdirSync(folder, { recursive: true });
   const base = path.basename(file, path.extname(file));
@@ -126,9 +136,15 @@ export async function copyDatabase(client: Client, file: string, kind: string, n
   } finally {
     rmSync(part, { force: true });
   }
-  const copies = readdirSync(folder)
+  let bytes = 0;
+  const newestFirst = readdirSync(folder)
     .filter((name) => name.startsWith(stem) && name.endsWith('.db'))
-    .sort();
-  for (const old of copies.slice(0, Math.max(0, copies.length - KEPT))) rmSync(path.join(folder, old));
+    .sort()
+    .reverse();
+  newestFirst.forEach((name, i) => {
+    const one = path.join(folder, name);
+    bytes += statSync(one).size;
+    if (i >= KEPT || (i >= LEAST_KEPT && bytes > mostBytes)) rmSync(one);
+  });
   return copy;
 }

@@ -535,6 +535,9 @@ describe('copies of the data', () => {
       .filter((f) => f.startsWith('many.night.'))
       .sort();
     expect([copies.length, copies[0].slice(11, 21)]).toEqual([14, '2026-11-03']);
+    // A large shop: as many as have room, and never fewer than two.
+    await copyDatabase(client, file, 'night', new Date('2026-12-01T00:00:00Z'), 1000);
+    expect(readdirSync(`${at.folder}/backups`).filter((name) => name.includes('.night.'))).toHaveLength(2);
     client.close();
   });
 });
