@@ -4,10 +4,13 @@ import { CONTROL, isName, repaired } from '@/core/answer/sound-text';
 /** Longest text that any field takes, characters: a photograph as a data address. */
 export const MOST_TEXT = 800_000;
 
+/** Nothing that is sent has so many levels. */
+const MOST_NESTED = 40;
+
 /** Something in a text that cannot be mended without guessing. */
 export interface TextFault {
   path: (string | number)[];
-  code: 'control-character' | 'text-long' | 'no-name';
+  code: 'control-character' | 'text-long' | 'no-name' | 'nested';
   detail: string;
   remedy: string;
 }
@@ -35,6 +38,15 @@ export function textIn(value: unknown, faults: TextFault[], path: (string | numb
     const fault = faultOf(value, path);
     if (fault) faults.push(fault);
     return repaired(value);
+  }
+  if (path.length > MOST_NESTED) {
+    faults.push({
+      path: path.slice(0, 3),
+      code: 'nested',
+      detail: 'There is too much within one another.',
+      remedy: 'Send it flatter.',
+    });
+    return null;
   }
   if (Array.isArray(value)) return value.map((one, i) => textIn(one, faults, [...path, i]));
   if (typeof value !== 'object' || value === null) return value;

@@ -37,6 +37,8 @@ test('text is repaired where it can be and refused where it cannot, wherever it 
   const { status, errors } = await refusal(() => checked(z.unknown(), { a: ['ok', 'b\u0000'] }));
   expect([status, errors[0].field, errors[0].code]).toEqual([422, 'a.1', 'control-character']);
   expect((await refusal(() => checked(z.unknown(), JSON.parse('{"__proto__":1}')))).errors[0].code).toBe('no-name');
+  const nested = JSON.parse(`${'['.repeat(5000)}${']'.repeat(5000)}`);
+  expect((await refusal(() => checked(z.unknown(), { a: nested }))).errors[0].code).toBe('nested');
   expect([day, rowId].map((s) => s.safeParse('constructor').success)).toEqual([false, false]);
   expect(['0001-01-01', '9999-12-31', '2026-02-30', '2026-12-24'].map((d) => day.safeParse(d).success)).toEqual([
     false,
