@@ -83,7 +83,9 @@ function faultsOf(): string[] {
     const own = [...el.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && (n.textContent ?? '').trim() !== '');
     const isClipped =
       style.overflowX === 'hidden' || style.textOverflow === 'ellipsis' || el instanceof HTMLInputElement;
-    return (own || el instanceof HTMLInputElement) && isClipped && el.scrollWidth > el.clientWidth + 1
+    // A key that does not let its words wrap has to have room for them.
+    const isKey = el instanceof HTMLButtonElement && style.whiteSpace === 'nowrap';
+    return (own || el instanceof HTMLInputElement) && (isClipped || isKey) && el.scrollWidth > el.clientWidth + 1
       ? [`${el.tagName.toLowerCase()}: ${el instanceof HTMLInputElement ? el.value : el.textContent}`]
       : [];
   });

@@ -39,6 +39,7 @@ export async function clocks() {
             jobId: PIER,
             device: `${device}${off}`,
             sequence: 1,
+            happenedAt: new Date(Date.now() - 900 * SECOND + offBy).toISOString(),
             body: { part: 1, text: 'first' },
           },
         ],

@@ -176,7 +176,7 @@ export async function everyText(base, document, ids, { take = () => true, lanes 
           const query = parameter.in === 'query' ? `?${new URLSearchParams({ [parameter.name]: odd })}` : '';
           // What is deleted by its right name is gone for the rest.
           if (method !== 'delete' || parameter.in === 'path')
-            add(`${name} ${parameter.name}`, path + query, { method });
+            add(`${name} ${parameter.name}`, path + query, { method: method.toUpperCase() });
         }
       if (!requestBody) continue;
       const { schema } = requestBody.content['application/json'];
@@ -199,7 +199,7 @@ export async function everyText(base, document, ids, { take = () => true, lanes 
             tried.add(field);
             for (const text of ODD)
               add(`${name} ${field}`, place(at, { kind }), {
-                method,
+                method: method.toUpperCase(),
                 headers: { 'content-type': 'application/json' },
                 body: JSON.stringify(withText(body, path, text)),
               });

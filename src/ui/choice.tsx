@@ -25,7 +25,7 @@ export function Choice<T extends string>({ label, value, options, onChange, hide
         value={value}
         aria-label={label}
         onValueChange={(next) => next && onChange(next as T)}
-        className={`inline-flex h-11 rounded-sm border p-0.5 ${dark ? 'border-steel-500 bg-transparent' : 'border-steel-500 bg-white'}`}
+        className={`inline-flex min-h-11 rounded-sm border p-0.5 ${dark ? 'border-steel-500 bg-transparent' : 'border-steel-500 bg-white'}`}
       >
         {options.map(([option, text]) => (
           <ToggleGroup.Item

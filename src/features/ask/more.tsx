@@ -20,16 +20,18 @@ export default function More({ form, change, error, plain }: Props) {
   const unit = form.units === 'mm' ? 'mm' : 'in';
   return (
     <div className="plate grid grid-cols-2 items-start gap-3 p-3 md:grid-cols-4 xl:grid-cols-6">
-      <Choice
-        label="Hole"
-        value={form.hole}
-        onChange={(hole) => change({ hole })}
-        options={[
-          ['auto', 'as written'],
-          ['through', 'through'],
-          ['blind', 'blind'],
-        ]}
-      />
+      <div className="col-span-2 xl:col-span-1">
+        <Choice
+          label="Hole"
+          value={form.hole}
+          onChange={(hole) => change({ hole })}
+          options={[
+            ['auto', 'as written'],
+            ['through', 'through'],
+            ['blind', 'blind'],
+          ]}
+        />
+      </div>
       <TextField
         label={`${plain ? 'Depth' : 'Thread depth'}, ${unit}`}
         value={form.depth}
