@@ -21,6 +21,9 @@ test('a passcode is kept as an argon2id hash; a new one ends every session, sign
   const row = await accessRow(at.db);
   expect(row.passcodeHash).toMatch(/^\$argon2id\$/);
   expect([await isPasscode(row, 'three brass taps'), await isPasscode(row, 'three brass tap')]).toEqual([true, false]);
+  // However its letters with marks were written, at the start or on a tablet.
+  await setPasscode(at.db, 'cafe\u0301 taps');
+  expect(await isPasscode(await accessRow(at.db), 'caf\u00e9 taps')).toBe(true);
   setDoor(await doorOf());
   const cookie = (await sessionCookie({ id: 's1', who: 'R.', confirmedAt: 5 }, true)).split(';')[0];
   expect(await sessionIn(`other=1; ${cookie}`)).toMatchObject({ who: 'R.', confirmedAt: 5 });
